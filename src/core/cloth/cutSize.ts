@@ -1,0 +1,111 @@
+/*
+ * Cut size: face + margins. A margin is edge + return + grip + hem + reserve, each its own visible part:
+ * edge = bar depth + bead + one cloth thickness a bend; grip fills up what a hand or pliers need beyond the
+ * last fold. Rounding is always up to the tape's step, after everything is added.
+ */
+import { assumed, type HouseRules } from '../job/houseRules';
+import type { ClothInputs } from '../job/job';
+import { byId } from '../job/schools';
+import type { Profile } from '../frame/profiles';
+import { type Tape, roundToStep } from '../units/length';
+import { FABRICS, type Fabric } from './fabrics';
+import { MARGIN_STYLES, type MarginStyleId } from './marginStyles';
+
+export interface MarginParts {
+  edgeMm: number;
+  returnMm: number;
+  gripMm: number;
+  hemMm: number;
+  reserveMm: number;
+  totalMm: number;
+  /** Cloth beyond the last fold, to be held while pulling. */
+  toHoldMm: number;
+  /** Middle of the fasteners, from the front fold for edge-fastened work, else from the back fold. */
+  fastenerAtMm: number;
+  /** Fastener to the raw (or hemmed) edge. */
+  fastenerToEdgeMm: number;
+  onEdge: boolean;
+}
+
+/** The margin on one side for a style, mm. */
+export function marginParts(styleId: MarginStyleId, profile: Profile, fabric: Fabric, grip: ClothInputs['grip'], rules: HouseRules): MarginParts {
+  const style = byId(MARGIN_STYLES, styleId);
+  const full = profile.depthMm + profile.beadMm;
+  const edgeMm = style.onEdge ? assumed(rules, 'edgeShare') * profile.depthMm + fabric.thicknessMm : full + 2 * fabric.thicknessMm;
+  const returnMm = style.returnMm(profile.widthMm, rules);
+  const hemMm = style.hem ? assumed(rules, 'hem') : 0;
+  const reserveMm = style.reserve ? Math.max(0, assumed(rules, 'reserveTotal') - edgeMm - returnMm) : 0;
+  const beyondFold = (style.onEdge ? edgeMm : returnMm) + hemMm + reserveMm;
+  const gripMm = Math.max(0, assumed(rules, grip === 'hand' ? 'handGrip' : 'pliersGrip') - beyondFold);
+  const covered = style.onEdge ? edgeMm : returnMm;
+  const fastenerAtMm = Math.min(style.onEdge ? full / 2 : profile.widthMm / 2, Math.max(covered / 2, covered - assumed(rules, 'rawEdge')));
+  return {
+    edgeMm,
+    returnMm,
+    gripMm,
+    hemMm,
+    reserveMm,
+    totalMm: edgeMm + returnMm + gripMm + hemMm + reserveMm,
+    toHoldMm: beyondFold + gripMm,
+    fastenerAtMm,
+    fastenerToEdgeMm: covered - fastenerAtMm,
+    onEdge: style.onEdge,
+  };
+}
+
+export interface CutSize {
+  margin: MarginParts;
+  /** Face and margins, before anything is added or taken off, mm. */
+  netWidthMm: number;
+  netHeightMm: number;
+  /** Added because the cloth is wetted before it is cut to its final size, mm. */
+  shrinkWidthMm: number;
+  shrinkHeightMm: number;
+  /** Taken off because the cloth gives at working tension, mm; 0 unless asked for. */
+  giveWidthMm: number;
+  giveHeightMm: number;
+  /** To cut, rounded up to the tape's step, mm. */
+  widthMm: number;
+  heightMm: number;
+  areaM2: number;
+}
+
+/**
+ * Size to cut for a face.
+ *
+ * @param face mm, above 0
+ * @param tape the cut is rounded up to its step
+ * @throws RangeError for a face that is none
+ */
+export function cutSize(
+  face: { widthMm: number; heightMm: number },
+  cloth: ClothInputs,
+  styleId: MarginStyleId,
+  profile: Profile,
+  rules: HouseRules,
+  tape: Tape,
+): CutSize {
+  if (!(face.widthMm > 0 && face.heightMm > 0)) throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
+  const fabric: Fabric = byId(FABRICS, cloth.fabric);
+  const margin = marginParts(styleId, profile, fabric, cloth.grip, rules);
+  const along = (faceMm: number, isWarp: boolean) => {
+    const net = faceMm + 2 * margin.totalMm;
+    const shrink = cloth.washFirst ? net / (1 - (isWarp ? fabric.shrinkWarp : fabric.shrinkWeft)) - net : 0;
+    const give = cloth.takeOffStretch ? faceMm * fabric.stretch : 0;
+    return { net, shrink, give, cut: roundToStep(net + shrink - give, tape.stepMm, 'up') };
+  };
+  const width = along(face.widthMm, cloth.warp === 'width');
+  const height = along(face.heightMm, cloth.warp === 'height');
+  return {
+    margin,
+    netWidthMm: width.net,
+    netHeightMm: height.net,
+    shrinkWidthMm: width.shrink,
+    shrinkHeightMm: height.shrink,
+    giveWidthMm: width.give,
+    giveHeightMm: height.give,
+    widthMm: width.cut,
+    heightMm: height.cut,
+    areaM2: (width.cut * height.cut) / 1e6,
+  };
+}

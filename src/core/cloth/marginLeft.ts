@@ -1,0 +1,29 @@
+/*
+ * What the margin left on a painted canvas allows on one side. Nothing here trims or glues a painting.
+ */
+import type { Profile } from '../frame/profiles';
+import { assumed, type HouseRules } from '../job/houseRules';
+
+export type Fixing = 'backByHand' | 'backByPliers' | 'edge' | 'edgeClamped' | 'none';
+
+export const FIXING_WORDS: Record<Fixing, string> = {
+  backByHand: 'on the back, by hand',
+  backByPliers: 'on the back, with pliers',
+  edge: 'on the edge, tacks seen and evenly spaced',
+  edgeClamped: 'on the edge: clamps first, then tacks',
+  none: 'nothing to hold: strip-lining by a conservator',
+};
+
+/**
+ * The best fixing that `leftMm` of cloth beyond the image allows.
+ *
+ * @example fixingFor(60, standardBar, DEFAULT_RULES) // 'backByHand' with a bar 22 mm deep in all
+ */
+export function fixingFor(leftMm: number, profile: Profile, rules: HouseRules): Fixing {
+  const beyondFold = leftMm - profile.depthMm - profile.beadMm;
+  if (beyondFold >= assumed(rules, 'handGrip')) return 'backByHand';
+  if (beyondFold >= assumed(rules, 'pliersGrip')) return 'backByPliers';
+  const leastOnEdge = assumed(rules, 'rawEdge') + 6;
+  if (leftMm >= Math.max(leastOnEdge, assumed(rules, 'pliersGrip'))) return 'edge';
+  return leftMm >= leastOnEdge ? 'edgeClamped' : 'none';
+}

@@ -1,0 +1,71 @@
+/*
+ * Choices of the brief as data: what a canvas is for, what its edges meet, what will be painted on it.
+ * Adding one touches one table and its test.
+ */
+import type { AssumptionId } from './assumptions';
+
+/** A named option among which makers choose, with what it suits and what it trades. */
+export interface School<Id extends string = string> {
+  id: Id;
+  name: string;
+  suits: string;
+  trades: string;
+}
+
+interface Use<Id extends string> extends School<Id> {
+  /** The cloth already carries an image: never wetted, never trimmed at the corner. */
+  painted: boolean;
+}
+
+const use = <const I extends string>(row: Use<I>) => row;
+
+export const USES = [
+  use({ id: 'new', name: 'New support', painted: false, suits: 'a blank canvas to be painted', trades: 'size is free, cloth is raw or primed' }),
+  use({ id: 'finished', name: 'Finished painting', painted: true, suits: 'a painting made on loose cloth', trades: 'the image decides the size, margins are what is left' }),
+  use({ id: 'restretch', name: 'Re-stretch', painted: true, suits: 'a painting that comes off its old bars', trades: 'old folds and holes stay where they are' }),
+  use({ id: 'print', name: 'Print', painted: true, suits: 'a printed canvas', trades: 'inks crack at a sharp fold and mark when wetted' }),
+] as const;
+
+interface EdgeChoice<Id extends string> extends School<Id> {
+  squareLimit: AssumptionId;
+  /** The edges stay in sight, so they are primed and their fold is neat. */
+  seen: boolean;
+  inRebate: boolean;
+}
+
+const edge = <const I extends string>(row: EdgeChoice<I>) => row;
+
+export const EDGES = [
+  edge({ id: 'unframed', name: 'Unframed, edges seen', squareLimit: 'squareUnframed', seen: true, inRebate: false, suits: 'work that hangs as it is', trades: 'clean edges and corners, deep bars' }),
+  edge({ id: 'float', name: 'Float frame', squareLimit: 'squareFloat', seen: true, inRebate: false, suits: 'an even gap all round', trades: 'the gap shows every millimetre' }),
+  edge({ id: 'rebate', name: 'In a rebate', squareLimit: 'squareRebate', seen: false, inRebate: true, suits: 'a frame that covers the edge', trades: 'size and corner bulk must fit the clearance' }),
+  edge({ id: 'panel', name: 'Panel of a set', squareLimit: 'squarePanel', seen: true, inRebate: false, suits: 'panels that meet edge to edge', trades: 'the strictest squareness' }),
+] as const;
+
+export const MEDIUMS = [
+  { id: 'oil', name: 'Oil', suits: 'a sealed cloth', trades: 'rots unsealed cloth in decades' },
+  { id: 'acrylic', name: 'Acrylic', suits: 'raw or primed cloth', trades: 'tightens little as it dries' },
+  { id: 'watercolour', name: 'Water-based, thin', suits: 'an absorbent ground', trades: 'wets and slackens the cloth' },
+  { id: 'undecided', name: 'Not decided', suits: 'a ground that takes either', trades: 'seal it as for oil' },
+] as const satisfies readonly School[];
+
+export const HANGS = [
+  { id: 'thisWay', name: 'This way up', suits: 'most work', trades: 'the up-edge is marked on the back' },
+  { id: 'eitherWay', name: 'Any way up', suits: 'work without a top', trades: 'all four sides carry a hanging' },
+] as const satisfies readonly School[];
+
+export type UseId = (typeof USES)[number]['id'];
+export type EdgeId = (typeof EDGES)[number]['id'];
+export type MediumId = (typeof MEDIUMS)[number]['id'];
+export type HangId = (typeof HANGS)[number]['id'];
+
+/**
+ * The row of a table with this id.
+ *
+ * @throws RangeError when there is none: ids are checked at the edge, so this is a broken contract
+ */
+export function byId<R extends { id: string }>(table: readonly R[], id: string): R {
+  const found = table.find((row) => row.id === id);
+  if (!found) throw new RangeError(`expected one of ${table.map((row) => row.id).join(', ')}, got ${id}`);
+  return found;
+}

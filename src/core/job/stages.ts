@@ -1,0 +1,17 @@
+/** The stages of a job, in the order of the work. */
+export const STAGES = [
+  { id: 'brief', name: 'Brief', act: 'Settle the brief', record: 'Record the brief', minutes: 10 },
+  { id: 'bars', name: 'Bars', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
+  { id: 'square', name: 'Square', act: 'Check square', record: 'Record the readings', minutes: 10 },
+  { id: 'cloth', name: 'Cloth', act: 'Cut the cloth', record: 'Record the cut', minutes: 25 },
+  { id: 'fasten', name: 'Fasten', act: 'Fasten the cloth', record: 'Record the fastening', minutes: 45 },
+  { id: 'tune', name: 'Tune', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
+  { id: 'prime', name: 'Prime', act: 'Prime', record: 'Record this coat', minutes: 20 },
+  { id: 'handover', name: 'Hand over', act: 'Weigh, label, hand over', record: 'Record the handover', minutes: 15 },
+] as const;
+
+export type Stage = (typeof STAGES)[number];
+export type StageId = Stage['id'];
+
+export const STAGE_IDS = STAGES.map((stage) => stage.id) as StageId[];
+export const stageById = (id: StageId): Stage => STAGES.find((stage) => stage.id === id)!;

@@ -1,0 +1,86 @@
+import { FABRICS, type Fabric } from '../cloth/fabrics';
+import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
+import { type RoutePlan, routeMinutes, routePlan } from '../fasten/routeSteps';
+import { ROUTES, type Route } from '../fasten/routes';
+import { PROFILES, type Profile } from '../frame/profiles';
+import { assumed } from '../job/houseRules';
+import type { JobInputs } from '../job/job';
+import { byId } from '../job/schools';
+import { type Verdict, verdict } from '../job/verdict';
+import { printFine, printLength } from '../units/length';
+import { printDuration } from '../units/duration';
+import type { PlanContext, StagePlan } from './context';
+
+export interface FastenPlan extends StagePlan {
+  route: RoutePlan;
+  minutes: number;
+  /** With spares, for the kit. */
+  fastenersToHave: number;
+}
+
+/** Fasteners placed and ordered along the route, counted, with the handwork. */
+export function planFasten(inputs: JobInputs, context: PlanContext): FastenPlan {
+  const { rules, tape } = context;
+  const { brief, fasten } = inputs;
+  const fastener: Fastener = byId(FASTENERS, fasten.fastener);
+  const named: Route = byId(ROUTES, fasten.route);
+  const route = routePlan({ widthMm: brief.width.mm, heightMm: brief.height.mm }, fasten);
+  const count = route.steps.length;
+  const minutes = routeMinutes(route, assumed(rules, 'secondsFastener'), assumed(rules, 'secondsTurn'));
+  return {
+    answer: `${count} ${fastener.seen ? 'tacks' : 'staples'}`,
+    answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(minutes)}`,
+    verdicts: [spacingVerdict(inputs, route, context), cornerVerdict(inputs, context), ...fastenerVerdicts(inputs, fastener, context), ...handVerdict(count, fastener, context), foldVerdict()],
+    readings: [
+      { quantity: 'fasteners', value: count, unit: 'pieces', precision: null, tool: 'computed' },
+      { quantity: 'changes of side', value: route.turns, unit: 'times', precision: null, tool: 'computed' },
+    ],
+    setsMinutes: null,
+    route,
+    minutes,
+    fastenersToHave: Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100)),
+  };
+}
+
+function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, { tape }: PlanContext): Verdict {
+  const fabric: Fabric = byId(FABRICS, cloth.fabric);
+  const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm));
+  const wide = fasten.spacing.mm > usual.toMm;
+  const close = fasten.spacing.mm < usual.fromMm;
+  return verdict({
+    about: 'spacing',
+    level: wide || close ? 'watch' : 'good',
+    measured: fasten.spacing.mm,
+    limit: usual.toMm,
+    unit: 'mm',
+    says: `Set ${printFine(route.pitchWidthMm, tape)} apart along the width, ${printFine(route.pitchHeightMm, tape)} along the height.`,
+    because: `Evenly spread, never wider than asked. Custom here, ${usual.because}.`,
+    doThis: wide ? 'Too far apart scallops the edge: come closer.' : close ? 'Closer than custom: more holes, more work; a wider spacing would do.' : '',
+  });
+}
+
+function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {
+  const { mm } = fasten.lastFromCorner;
+  const ok = mm >= 20 && mm <= 75;
+  return verdict({ about: 'last before the fold', level: ok ? 'good' : 'watch', measured: mm, limit: 75, unit: 'mm', says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`, because: 'Room for the fold: 20 to 75 mm.', doThis: ok ? 'Fold roughly before they come this close.' : 'Stay between 20 and 75 mm.' });
+}
+
+function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape }: PlanContext): Verdict[] {
+  const profile: Profile = byId(PROFILES, bars.profile);
+  const list: Verdict[] = [];
+  const into = fasten.fastener === 'tack' ? profile.widthMm : profile.depthMm;
+  if (fastener.legMm > into * 0.6) list.push(verdict({ about: 'leg', level: 'stop', measured: fastener.legMm, limit: into * 0.6, unit: 'mm', says: `A ${fastener.legMm} mm leg is too long for ${printLength(into, tape)} of wood.`, because: 'Too heavy a fastener splits thin bars.', doThis: 'Take a finer one.' }));
+  if (fastener.legMm === 10 && bars.species === 'ash') list.push(verdict({ about: 'leg', level: 'watch', measured: 10, limit: 8, unit: 'mm', says: 'A 10 mm leg will not go into ash.', because: 'Longer ones will not go into dense wood.', doThis: 'Take 6 or 8 mm.' }));
+  if (fastener.seen && cloth.marginStyle !== 'edge') list.push(verdict({ about: 'kind', level: 'good', says: 'Tacks are for where they are seen.', because: 'On the back staples are quicker and hold as well.' }));
+  return list;
+}
+
+function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext): Verdict[] {
+  if (!fastener.squeezed) return [];
+  const limit = assumed(rules, 'handLimit');
+  const ok = count <= limit;
+  return [verdict({ about: 'hand', level: ok ? 'good' : 'watch', measured: count, limit, unit: 'squeezes', says: `${count} squeezes of a hand stapler, ${limit} is enough for a day.`, because: 'Repeated squeezing strains the hand.', doThis: ok ? 'Change hands; eye protection on; never towards a hand.' : 'Spread it over two days or use a powered stapler: it bounces, hold it flat.', uses: ['handLimit'] })];
+}
+
+const foldVerdict = (): Verdict =>
+  verdict({ about: 'corners', level: 'good', says: 'Fold all four corners alike, seams to top and bottom.', because: 'Least seen there; left and right are mirror images.', doThis: 'Under layer first; nothing may stand out beyond the edge.' });

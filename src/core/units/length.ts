@@ -1,0 +1,160 @@
+/*
+ * Lengths as a tape shows them. Inside the product a length is a number of millimetres; where a person
+ * typed it, the unit typed is kept beside it. Rounding to the tape's step happens only when printing.
+ */
+import { AMBIGUOUS_COMMA, NUMERAL, decimal, readNumeral, withoutDust } from './numeral';
+import { type Parsed, parsed, refused } from './result';
+
+export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
+
+/** A length somebody typed: millimetres, and the unit it was typed in. */
+export interface Length {
+  mm: number;
+  unit: LengthUnit;
+}
+
+/** What a tape can show: its unit and its smallest step, in mm. */
+export interface Tape {
+  unit: 'mm' | 'cm' | 'in';
+  /** 1 or 0.5 for metric tapes; 25.4/16 or 25.4/32 for inch tapes. */
+  stepMm: number;
+}
+
+export const MM_PER_INCH = 25.4;
+export const MM_PER: Record<LengthUnit, number> = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, ft: 12 * MM_PER_INCH };
+export const SIXTEENTH_MM = MM_PER_INCH / 16;
+export const THIRTYSECOND_MM = MM_PER_INCH / 32;
+
+/** The longest thing a workshop measures: a hundred metres of cloth. */
+const LONGEST_MM = 100_000;
+const WOULD_DO = 'Type a length such as 615, 61.5 cm, 1.2 m, 24 3/16" or 2\' 0 3/16".';
+
+const UNIT_WORDS: Record<string, LengthUnit> = {
+  mm: 'mm',
+  cm: 'cm',
+  m: 'm',
+  '"': 'in',
+  '″': 'in',
+  '”': 'in',
+  in: 'in',
+  inch: 'in',
+  inches: 'in',
+  "'": 'ft',
+  '′': 'ft',
+  '’': 'ft',
+  ft: 'ft',
+  foot: 'ft',
+  feet: 'ft',
+};
+const UNIT_PATTERN = String.raw`mm|cm|m|inches|inch|in|feet|foot|ft|"|″|”|'|′|’`;
+const ONE_LENGTH = new RegExp(`^(${NUMERAL})\\s*(${UNIT_PATTERN})?\\.?$`);
+const FEET_AND_INCHES = new RegExp(
+  `^(\\d+)\\s*(?:'|′|’|ft|feet|foot)\\.?[\\s-]*(${NUMERAL})\\s*(?:"|″|”|inches|inch|in)?\\.?$`,
+);
+
+export const length = (mm: number, unit: LengthUnit = 'mm'): Length => ({ mm: withoutDust(mm), unit });
+
+/**
+ * Reads a length as typed; a bare number is taken in `bareUnit`.
+ *
+ * Accepts decimals with point or comma, fractions, vulgar signs, and feet with inches. Refuses signs,
+ * anything over 100 m, and "1,200", each with a sentence that says what would do.
+ *
+ * @param typed what stands in the field
+ * @param bareUnit the unit of a number without one
+ * @returns the length in mm with the unit typed, or the error to show
+ * @example parseLength('24 3/16"', 'mm') // { ok: true, value: { mm: 614.3625, unit: 'in' } }
+ */
+export function parseLength(typed: string, bareUnit: LengthUnit): Parsed<Length> {
+  const text = typed.trim().toLowerCase().replace(/''/g, '"');
+  if (text === '') return refused(typed, 'is empty', WOULD_DO);
+  if (/^[-−–]/.test(text)) return refused(typed, 'is below zero', WOULD_DO);
+  if (AMBIGUOUS_COMMA.test(text)) {
+    return refused(typed, 'can be read two ways', `Write ${text.replace(',', '')} or ${text.replace(',', '.')}.`);
+  }
+  const mm = feetAndInches(text) ?? oneLength(text, bareUnit);
+  if (!mm) return refused(typed, 'is not a length', WOULD_DO);
+  if (mm.mm > LONGEST_MM) return refused(typed, 'is longer than 100 m', 'Check the unit.');
+  return parsed(mm);
+}
+
+function feetAndInches(text: string): Length | null {
+  const match = FEET_AND_INCHES.exec(text);
+  if (!match) return null;
+  const inches = readNumeral(match[2]!);
+  if (inches === null || inches >= 12) return null;
+  return length((Number(match[1]) * 12 + inches) * MM_PER_INCH, 'ft');
+}
+
+function oneLength(text: string, bareUnit: LengthUnit): Length | null {
+  const match = ONE_LENGTH.exec(text);
+  if (!match) return null;
+  const value = readNumeral(match[1]!);
+  const unit = match[2] ? UNIT_WORDS[match[2]]! : bareUnit;
+  return value === null ? null : length(value * MM_PER[unit], unit);
+}
+
+/** Rounds to a whole number of steps: to the nearest, or up so that cloth is never cut short. */
+export function roundToStep(mm: number, stepMm: number, way: 'nearest' | 'up' = 'nearest'): number {
+  const steps = mm / stepMm;
+  return withoutDust((way === 'up' ? Math.ceil(steps - 1e-6) : Math.round(steps)) * stepMm);
+}
+
+/**
+ * Prints a length as the tape shows it, without its unit: "615", "61.5", "24 3/16".
+ *
+ * @param mm any finite number of millimetres; a negative one keeps its sign
+ * @example printNumber(614.3625, { unit: 'in', stepMm: 25.4 / 16 }) // '24 3/16'
+ */
+export function printNumber(mm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
+  const rounded = roundToStep(mm, tape.stepMm, way);
+  if (tape.unit !== 'in') return decimal(rounded / MM_PER[tape.unit], tape.unit === 'cm' ? 2 : 1);
+  const divisions = Math.round(MM_PER_INCH / tape.stepMm);
+  return (rounded < 0 ? '-' : '') + inchesText(Math.round(Math.abs(rounded) / tape.stepMm), divisions);
+}
+
+function inchesText(steps: number, divisions: number): string {
+  const whole = Math.floor(steps / divisions);
+  let top = steps % divisions;
+  let bottom = divisions;
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  if (top === 0) return String(whole);
+  return whole === 0 ? `${top}/${bottom}` : `${whole} ${top}/${bottom}`;
+}
+
+/** Prints a length with its unit: "615 mm", "61.5 cm", "24 3/16 in". */
+export function printLength(mm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
+  return `${printNumber(mm, tape, way)} ${tape.unit}`;
+}
+
+/** Prints width × height with one unit: "915 × 640 mm". */
+export function printSize(widthMm: number, heightMm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
+  return `${printNumber(widthMm, tape, way)} × ${printNumber(heightMm, tape, way)} ${tape.unit}`;
+}
+
+/** Small lengths (bow, lift, misfit) carry one decimal in metric whatever the tape's step: "1.4 mm". */
+export function printFine(mm: number, tape: Tape): string {
+  if (tape.unit === 'in') return printLength(mm, { unit: 'in', stepMm: THIRTYSECOND_MM });
+  return `${decimal(mm, 1)} mm`;
+}
+
+/**
+ * Prints a typed length back in the unit it was typed in, exactly as far as that unit's finest step goes,
+ * so that what was typed is what stands there after a reload.
+ *
+ * @example printTyped({ mm: 614.3625, unit: 'ft' }) // `2' 0 3/16"`
+ */
+export function printTyped({ mm, unit }: Length): string {
+  if (unit === 'mm') return decimal(mm, 3);
+  if (unit === 'cm') return `${decimal(mm / 10, 4)} cm`;
+  if (unit === 'm') return `${decimal(mm / 1000, 6)} m`;
+  if (unit === 'in') return `${inchesTyped(mm)}"`;
+  const feet = Math.floor(mm / MM_PER.ft + 1e-9);
+  return `${feet}' ${inchesTyped(mm - feet * MM_PER.ft)}"`;
+}
+
+function inchesTyped(mm: number): string {
+  const sixtyFourths = (mm / MM_PER_INCH) * 64;
+  const nearest = Math.round(sixtyFourths);
+  return Math.abs(sixtyFourths - nearest) < 1e-4 ? inchesText(nearest, 64) : decimal(mm / MM_PER_INCH, 5);
+}

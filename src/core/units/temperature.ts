@@ -1,0 +1,21 @@
+import { decimal, withoutDust } from './numeral';
+import { type Parsed, parsed, refused } from './result';
+
+export const celsiusFromFahrenheit = (fahrenheit: number): number => withoutDust(((fahrenheit - 32) * 5) / 9);
+export const fahrenheitFromCelsius = (celsius: number): number => withoutDust((celsius * 9) / 5 + 32);
+
+/**
+ * Reads a room or pot temperature in °C; "F" converts.
+ *
+ * @example parseTemperature('68 F') // { ok: true, value: 20 }
+ */
+export function parseTemperature(typed: string): Parsed<number> {
+  const match = /^([-−]?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(typed.trim());
+  if (!match) return refused(typed, 'is not a temperature', 'Type degrees such as 18, 18.5 °C or 64 °F.');
+  const value = Number(match[1]!.replace(',', '.').replace('−', '-'));
+  const celsius = match[2]?.toLowerCase() === 'f' ? celsiusFromFahrenheit(value) : value;
+  if (celsius < -20 || celsius > 100) return refused(typed, 'is outside −20 to 100 °C', 'Check the unit.');
+  return parsed(celsius);
+}
+
+export const printTemperature = (celsius: number): string => `${decimal(celsius, 1)} °C`;

@@ -1,0 +1,192 @@
+/*
+ * The demo workshop: an invented quay with a supports workshop that prepares canvases for a travelling show
+ * of night-sky paintings and stretches the old canvases of a ferry line again. All names and sizes are made up.
+ */
+import type { HouseRules } from '@/core/job/houseRules';
+import { DEFAULT_RULES } from '@/core/job/houseRules';
+import type { JobInputs } from '@/core/job/job';
+import type { StageId } from '@/core/job/stages';
+import type { Length } from '@/core/units/length';
+import { length } from '@/core/units/length';
+
+export const DEMO_RULES: HouseRules = { ...DEFAULT_RULES, workshop: 'Ostrel Quay supports workshop', makers: ['Wenna', 'Tove', 'Ansel'] };
+
+type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };
+
+export interface DemoRecord {
+  stage: StageId;
+  /** Hours before the moment the demo starts. */
+  hoursAgo: number;
+  maker: string;
+  note?: string;
+  reason?: string;
+}
+
+export interface DemoJob {
+  title: string;
+  width: Length;
+  height: Length;
+  dueInDays: number | null;
+  /** Real size of the built frame against the plan: rack (mm of diagonal) and one long bar, mm. */
+  built?: { rackMm: number; longTopMm: number; liftMm: number };
+  inputs: Overrides;
+  records: DemoRecord[];
+}
+
+const inch = (value: number) => length(value * 25.4, 'in');
+
+/** Records of the first stages, ending some hours ago, a working day apart. */
+function upTo(last: StageId, hoursAgo: number, maker: string, gapHours = 22): DemoRecord[] {
+  const order: StageId[] = ['brief', 'bars', 'square', 'cloth', 'fasten', 'tune'];
+  const stages = order.slice(0, order.indexOf(last) + 1);
+  return stages.map((stage, index) => ({ stage, maker, hoursAgo: hoursAgo + (stages.length - 1 - index) * gapHours }));
+}
+
+const coat = (hoursAgo: number, maker: string, note = ''): DemoRecord => ({ stage: 'prime', hoursAgo, maker, note });
+
+const MOONS = { edges: 'panel', medium: 'acrylic' } as const;
+const MOON_BARS = { profile: 'deep', joint: 'slotted', bracesUpright: 0, bracesLevel: 1 } as const;
+
+export const OPEN_JOBS: DemoJob[] = [
+  {
+    title: 'Pole star, long exposure',
+    width: length(1370),
+    height: length(465),
+    dueInDays: 4,
+    built: { rackMm: 0.5, longTopMm: 0, liftMm: 1 },
+    inputs: { brief: { medium: 'acrylic' }, bars: { profile: 'deep', bracesUpright: 1 }, cloth: { marginStyle: 'hem' }, tune: { feel: 'drum' } },
+    records: [...upTo('tune', 30, 'Wenna'), coat(28, 'Wenna'), coat(22.5, 'Wenna', 'Sanded lightly along the lower edge.')],
+  },
+  {
+    title: 'Three moons, left panel',
+    width: length(755),
+    height: length(1015),
+    dueInDays: 9,
+    built: { rackMm: 0.5, longTopMm: 0, liftMm: 0.5 },
+    inputs: { brief: MOONS, bars: MOON_BARS, cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'hem' } },
+    records: upTo('cloth', 26, 'Tove'),
+  },
+  {
+    title: 'Three moons, middle panel',
+    width: length(755),
+    height: length(1015),
+    dueInDays: 9,
+    built: { rackMm: 0, longTopMm: 0, liftMm: 1 },
+    inputs: { brief: MOONS, bars: MOON_BARS, cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'hem' } },
+    records: upTo('square', 24, 'Tove'),
+  },
+  {
+    title: 'Three moons, right panel',
+    width: length(755),
+    height: length(1015),
+    dueInDays: 9,
+    built: { rackMm: 2.5, longTopMm: 0, liftMm: 1 },
+    inputs: { brief: MOONS, bars: MOON_BARS, cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'hem' } },
+    records: upTo('bars', 23, 'Tove'),
+  },
+  {
+    title: 'The slip at first light (ferry saloon, re-stretch)',
+    width: length(1185),
+    height: length(835),
+    dueInDays: 12,
+    built: { rackMm: 1, longTopMm: 0, liftMm: 2 },
+    inputs: {
+      brief: { use: 'restretch', edges: 'rebate', rebateClearance: length(5), medium: 'oil', note: 'Hung in the saloon for decades. Old tack holes along the left edge.' },
+      bars: { profile: 'standard', bracesUpright: 1, bracesLevel: 1, tensionNPerM: 150 },
+      cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'edge', left: { top: length(52), right: length(43), bottom: length(31), left: length(17) } },
+      fasten: { fastener: 'tack' },
+      prime: { system: 'none' },
+    },
+    records: upTo('square', 70, 'Ansel'),
+  },
+  {
+    title: 'Meteor count, August',
+    width: inch(30.5),
+    height: inch(22),
+    dueInDays: 15,
+    inputs: { brief: { edges: 'float', medium: 'oil' }, bars: { profile: 'standard' }, cloth: { fabric: 'linenPrimed', grip: 'pliers', marginStyle: 'flush', rollWidth: inch(84) }, fasten: { spacing: inch(1.75), lastFromCorner: inch(1.5) }, prime: { system: 'none' } },
+    records: upTo('brief', 47, 'Ansel'),
+  },
+  {
+    title: 'Lamp room study',
+    width: inch(11.75),
+    height: inch(15.5),
+    dueInDays: 3,
+    built: { rackMm: 0.5, longTopMm: 0, liftMm: 0 },
+    inputs: { brief: { medium: 'acrylic' }, bars: { profile: 'light', joint: 'slotted' }, cloth: { fabric: 'cottonLight', marginStyle: 'covered' }, fasten: { spacing: inch(1.25), lastFromCorner: inch(1.25) }, tune: { feel: 'firm' } },
+    records: [...upTo('tune', 6, 'Wenna', 5), coat(0.7, 'Wenna')],
+  },
+  {
+    title: 'Night mail',
+    width: length(1065),
+    height: length(762),
+    dueInDays: -3,
+    built: { rackMm: 1.5, longTopMm: 0, liftMm: 1 },
+    inputs: { brief: { medium: 'oil', edges: 'rebate' }, bars: { profile: 'broad', bracesUpright: 1 }, cloth: { marginStyle: 'covered' } },
+    records: upTo('cloth', 100, 'Ansel'),
+  },
+  {
+    title: 'Southern dome, print for the ticket hall',
+    width: length(910),
+    height: length(605),
+    dueInDays: 20,
+    inputs: { brief: { use: 'print', edges: 'unframed' }, bars: { profile: 'deep' }, cloth: { fabric: 'polyCotton', marginStyle: 'hem', left: { top: length(90), right: length(90), bottom: length(90), left: length(90) } }, prime: { system: 'none' } },
+    records: [],
+  },
+  {
+    title: 'Occultation',
+    width: length(1530),
+    height: length(1220),
+    dueInDays: 26,
+    built: { rackMm: 1, longTopMm: 0, liftMm: 3 },
+    inputs: {
+      brief: { medium: 'oil' },
+      bars: { profile: 'extraDeep', joint: 'bolted', bracesUpright: 1, bracesLevel: 1 },
+      cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'reserve' },
+      fasten: { spacing: length(50), lastFromCorner: length(60), starters: 3 },
+      tune: { feel: 'firm', remedy: 'keys', opening: length(0.5) },
+      prime: { system: 'glueSize', roomC: 18, roomRh: 52 },
+      handover: { hanging: 'plates' },
+    },
+    records: [...upTo('tune', 20, 'Tove'), coat(9, 'Tove', 'Soaked three hours, 58 °C in the bath.')],
+  },
+  {
+    title: 'Tide clock',
+    width: length(612),
+    height: length(612),
+    dueInDays: 7,
+    built: { rackMm: 4, longTopMm: 0, liftMm: 1 },
+    inputs: { brief: { medium: 'acrylic', hangs: 'eitherWay' }, bars: { profile: 'batten', joint: 'mitreGlued' }, cloth: { marginStyle: 'short' } },
+    records: upTo('square', 1.5, 'Ansel', 2).map((record) => (record.stage === 'square' ? { ...record, reason: 'Pressed and clamped; read again tomorrow.' } : record)),
+  },
+];
+
+/** Finished work of two years, one canvas about every four weeks: title, size in mm, profile, use of the old line or the show. */
+export const FINISHED: [title: string, widthMm: number, heightMm: number, profile: JobInputs['bars']['profile']][] = [
+  ['Comet, first night', 620, 470, 'standard'],
+  ['Breakwater in March', 810, 560, 'standard'],
+  ['Zenith telescope', 480, 655, 'standard'],
+  ['Star trails over the slip', 1120, 540, 'deep'],
+  ['Purser', 415, 525, 'light'],
+  ['Fog signal', 705, 505, 'standard'],
+  ['Eclipse, partial', 905, 905, 'deep'],
+  ['Winter timetable', 1240, 380, 'deep'],
+  ['Dome, door open', 560, 735, 'standard'],
+  ['Engine room', 980, 690, 'broad'],
+  ['Two planets', 365, 460, 'light'],
+  ['Last boat', 840, 610, 'standard'],
+  ['Variable star', 650, 650, 'standard'],
+  ['The gangway', 1090, 790, 'broad'],
+  ['Plate 41', 505, 405, 'light'],
+  ['Kelp line', 930, 480, 'deep'],
+  ['Perseids', 1310, 655, 'deep'],
+  ['Deck chairs, stacked', 730, 590, 'standard'],
+  ['Dark adaptation', 590, 830, 'standard'],
+  ['Buoy nineteen', 460, 605, 'standard'],
+  ['Meridian', 1010, 755, 'deep'],
+  ['Old saloon', 875, 640, 'broad'],
+  ['Milky way, low', 1450, 560, 'deep'],
+  ['Timetable, blank', 530, 680, 'standard'],
+  ['Sidereal', 690, 920, 'deep'],
+  ['Rope locker', 410, 560, 'light'],
+];

@@ -1,0 +1,160 @@
+/*
+ * What can be done with jobs. Each write is one transaction; a refusal changes nothing.
+ */
+import type { Job } from '@/core/job/job';
+import { newInputs } from '@/core/job/job';
+import type { LogEntry } from '@/core/job/logEntry';
+import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
+import { tapeFor } from '@/core/job/houseRules';
+import { planJob } from '@/core/plan/planJob';
+import { type Progress, lockedChanges, progressOf } from '@/core/plan/progress';
+import { worstLevel } from '@/core/job/verdict';
+import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
+import { insertLogEntry, logOfJob } from '@/db/logEntries';
+import { readRules } from '@/db/workshops';
+import { JobFileDto } from './jobFileDto';
+import type { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
+import { checked } from './checked';
+import { type Outcome, type Refusal, done, refuse } from './outcome';
+import type { Workshop } from './workshop';
+
+export interface JobWithLog {
+  job: StoredJob;
+  log: LogEntry[];
+}
+
+const GONE = refuse('This job is not in the workshop any more: go back to the bench.');
+
+export function openJob({ database }: Workshop, id: string): JobWithLog | null {
+  const job = findJob(database, id);
+  return job && { job, log: logOfJob(database, id) };
+}
+
+export function createJob({ database, now, newId }: Workshop, { title, width, height }: NewJobDto): Outcome<StoredJob> {
+  const at = now().toISOString();
+  const insert = database.transaction(() => insertJob(database, { id: newId(), number: nextNumber(database), createdAt: at, inputs: newInputs(title.trim(), width, height) }, at));
+  return done(insert.immediate());
+}
+
+/** Saves what was typed, unless somebody saved in between or a recorded step would be changed. */
+export function saveInputs({ database, now }: Workshop, { jobId, revision, inputs }: SaveInputsDto): Outcome<StoredJob> {
+  const save = database.transaction((): Outcome<StoredJob> => {
+    const before = findJob(database, jobId);
+    if (!before) return GONE;
+    if (before.revision !== revision) return { ok: false, kind: 'stale', theirs: before };
+    const stages = lockedChanges(before.inputs, inputs, progressOf(before.inputs, logOfJob(database, jobId)));
+    if (stages.length > 0) return { ok: false, kind: 'locked', stages };
+    updateInputs(database, jobId, revision, inputs, now().toISOString());
+    return done(findJob(database, jobId)!);
+  });
+  return save.immediate();
+}
+
+/** Records the step that stands now: readings, the frozen plan and rules, and the clock it starts. */
+export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobWithLog> {
+  const { database, now, newId } = workshop;
+  const record = database.transaction((): Outcome<JobWithLog> => {
+    const job = findJob(database, dto.jobId);
+    if (!job) return GONE;
+    if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
+    const progress = progressOf(job.inputs, logOfJob(database, dto.jobId));
+    const entry = stepEntry(workshop, job, dto, progress, { id: newId(), at: now() });
+    if (!entry.ok) return entry;
+    insertLogEntry(database, job.id, entry.value);
+    updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
+    return done(openJob(workshop, job.id)!);
+  });
+  return record.immediate();
+}
+
+function stepEntry({ database }: Workshop, job: Job, dto: RecordStepDto, progress: Progress, { id, at }: { id: string; at: Date }): Outcome<LogEntry> {
+  const early = outOfOrder(dto.stage, progress);
+  if (early) return early;
+  const { rules } = readRules(database);
+  const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm') }, progress.coatsDone);
+  const { answer, answerNote, verdicts, readings, setsMinutes } = plan[dto.stage];
+  const reason = dto.reason.trim();
+  if (worstLevel(verdicts) === 'stop' && reason === '') {
+    return { ok: false, kind: 'invalid', errors: [{ field: 'reason', says: 'A verdict says stop. Put it right, or say why you go on: it is kept with the record.' }] };
+  }
+  const coat = dto.stage === 'prime' ? plan.prime.coats[progress.coatsDone] : undefined;
+  return done({
+    id,
+    stage: dto.stage,
+    step: coat ? progress.coatsDone : null,
+    kind: 'record',
+    at: at.toISOString(),
+    maker: dto.maker,
+    did: coat ? coat.name : `${stageById(dto.stage).name}: ${answer}`,
+    note: dto.note.trim(),
+    reason,
+    corrects: null,
+    readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
+    readings,
+    plan: { answer, answerNote, verdicts, inputs: job.inputs, rules },
+  });
+}
+
+function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
+  if (progress.done.has(stage)) return refuse(`${stageById(stage).name} is recorded already. Take the record back first.`);
+  const missing = STAGE_IDS.slice(0, STAGE_IDS.indexOf(stage)).filter((id) => !progress.done.has(id));
+  if (missing.length === 0) return null;
+  return refuse(`Record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')} first: the order of the work.`);
+}
+
+/** Takes a record back with a new entry that points to it; records that built upon it must go first. */
+export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<JobWithLog> {
+  const { database, now, newId } = workshop;
+  const withdraw = database.transaction((): Outcome<JobWithLog> => {
+    const job = findJob(database, dto.jobId);
+    if (!job) return GONE;
+    if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
+    const { records } = progressOf(job.inputs, logOfJob(database, dto.jobId));
+    const record = records.find((entry) => entry.id === dto.entryId);
+    if (!record) return refuse('That record has been taken back already.');
+    const later = records.find((entry) => STAGE_IDS.indexOf(entry.stage) > STAGE_IDS.indexOf(record.stage) || (entry.stage === 'prime' && record.stage === 'prime' && entry.step! > record.step!));
+    if (later) return refuse(`${stageById(later.stage).name} was recorded after it: take that back first.`);
+    insertLogEntry(database, job.id, { id: newId(), stage: record.stage, step: record.step, kind: 'withdrawal', at: now().toISOString(), maker: dto.maker, did: `Taken back: ${record.did}`, note: '', reason: dto.reason.trim(), corrects: record.id, readyAt: null, readings: [], plan: null });
+    updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
+    return done(openJob(workshop, job.id)!);
+  });
+  return withdraw.immediate();
+}
+
+/** Takes in a job file: all of it or nothing. A job that is here already is refused; a taken number is moved on. */
+export function importJob({ database, now }: Workshop, text: string): Outcome<StoredJob> {
+  let plain: unknown;
+  try {
+    plain = JSON.parse(text);
+  } catch (error) {
+    return refuse(`This is not JSON: ${(error as Error).message}.`);
+  }
+  const file = checked(JobFileDto, plain);
+  if (!file.ok) return file;
+  const { job, log } = JSON.parse(JSON.stringify(plain)) as JobFileDto;
+  const take = database.transaction((): Outcome<StoredJob> => {
+    const here = findJob(database, job.id);
+    if (here) return refuse(`This job is here already, as No. ${here.number}.`);
+    const broken = brokenLink(log);
+    if (broken) return broken;
+    const number = numberTaken(database, job.number) ? nextNumber(database) : job.number;
+    const stored = insertJob(database, { ...job, number }, now().toISOString());
+    for (const entry of log) insertLogEntry(database, job.id, entry);
+    return done(stored);
+  });
+  try {
+    return take.immediate();
+  } catch (error) {
+    return refuse(`Nothing was taken in: ${(error as Error).message}.`);
+  }
+}
+
+function brokenLink(log: LogEntry[]): Refusal | null {
+  const seen = new Set<string>();
+  for (const [index, entry] of log.entries()) {
+    if ((entry.kind === 'withdrawal') !== (entry.corrects !== null)) return refuse(`log.${index}: a withdrawal points to a record, a record to none.`);
+    if (entry.corrects !== null && !seen.has(entry.corrects)) return refuse(`log.${index}.corrects: no earlier entry ${entry.corrects}.`);
+    seen.add(entry.id);
+  }
+  return null;
+}

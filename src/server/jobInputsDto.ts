@@ -1,0 +1,176 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNumber, IsOptional, IsString, Length as TextLength, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import { FABRICS } from '@/core/cloth/fabrics';
+import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
+import { FASTENERS } from '@/core/fasten/fasteners';
+import { ROUTES } from '@/core/fasten/routes';
+import { JOINTS } from '@/core/frame/joints';
+import { PROFILES } from '@/core/frame/profiles';
+import { SPECIES } from '@/core/frame/timber';
+import type { BarsInputs, BriefInputs, ClothInputs, FastenInputs, HandoverInputs, JobInputs, PrimeInputs, Side, SquareInputs, TuneInputs } from '@/core/job/job';
+import { EDGES, HANGS, MEDIUMS, USES } from '@/core/job/schools';
+import { HANGINGS } from '@/core/plan/hangings';
+import { FACE_RANGE_MM } from '@/core/plan/planBrief';
+import { SYSTEMS } from '@/core/prime/grounds';
+import { FEELS } from '@/core/tension/feel';
+import { REMEDIES } from '@/core/tension/remedies';
+import type { Length, LengthUnit } from '@/core/units/length';
+
+const ids = (table: readonly { id: string }[]) => table.map((row) => row.id);
+const UNITS: LengthUnit[] = ['mm', 'cm', 'm', 'in', 'ft'];
+
+export class LengthDto implements Length {
+  @IsNumber({ allowNaN: false, allowInfinity: false }) @Min(0) @Max(100_000) mm!: number;
+  @IsIn(UNITS) unit!: LengthUnit;
+}
+
+class FaceLengthDto extends LengthDto {
+  @Min(FACE_RANGE_MM.least) @Max(FACE_RANGE_MM.most) declare mm: number;
+}
+
+class AboveZeroDto extends LengthDto {
+  @Min(5) declare mm: number;
+}
+
+/** A length that must be there. */
+const LengthField = (shape: () => new () => LengthDto = () => LengthDto): PropertyDecorator => (target, key) => {
+  IsDefined()(target, key as string);
+  ValidateNested()(target, key as string);
+  Type(shape)(target, key as string);
+};
+
+/** A length, or null where nothing was read; leaving it out is an error. */
+const ReadingField = (): PropertyDecorator => (target, key) => {
+  ValidateIf((_object, value) => value !== null)(target, key as string);
+  IsDefined()(target, key as string);
+  ValidateNested()(target, key as string);
+  Type(() => LengthDto)(target, key as string);
+};
+
+const Nested = (shape: () => new () => object): PropertyDecorator => (target, key) => {
+  IsDefined()(target, key as string);
+  ValidateNested()(target, key as string);
+  Type(shape)(target, key as string);
+};
+
+export class BriefDto implements BriefInputs {
+  @IsString() @TextLength(1, 120) title!: string;
+  @LengthField(() => FaceLengthDto) width!: Length;
+  @LengthField(() => FaceLengthDto) height!: Length;
+  @IsIn(ids(USES)) use!: BriefInputs['use'];
+  @IsIn(ids(EDGES)) edges!: BriefInputs['edges'];
+  @LengthField() rebateClearance!: Length;
+  @IsIn(ids(MEDIUMS)) medium!: BriefInputs['medium'];
+  @IsIn(ids(HANGS)) hangs!: BriefInputs['hangs'];
+  @ValidateIf((_object, value) => value !== null) @Matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/) dueOn!: string | null;
+  @IsString() @MaxLength(2000) note!: string;
+}
+
+export class BarsDto implements BarsInputs {
+  @IsIn(ids(PROFILES)) profile!: BarsInputs['profile'];
+  @IsIn(ids(SPECIES)) species!: BarsInputs['species'];
+  @IsIn(ids(JOINTS)) joint!: BarsInputs['joint'];
+  @IsNumber() @Min(20) @Max(800) tensionNPerM!: number;
+  @IsIn([0, 1, 2]) bracesUpright!: BarsInputs['bracesUpright'];
+  @IsIn([0, 1, 2]) bracesLevel!: BarsInputs['bracesLevel'];
+}
+
+export class SquareDto implements SquareInputs {
+  @ReadingField() top!: Length | null;
+  @ReadingField() right!: Length | null;
+  @ReadingField() bottom!: Length | null;
+  @ReadingField() left!: Length | null;
+  @ReadingField() down!: Length | null;
+  @ReadingField() up!: Length | null;
+  @ReadingField() lift!: Length | null;
+}
+
+class MarginLeftDto implements Record<Side, Length | null> {
+  @ReadingField() top!: Length | null;
+  @ReadingField() right!: Length | null;
+  @ReadingField() bottom!: Length | null;
+  @ReadingField() left!: Length | null;
+}
+
+export class ClothDto implements ClothInputs {
+  @IsIn(ids(FABRICS)) fabric!: ClothInputs['fabric'];
+  @LengthField(() => AboveZeroDto) rollWidth!: Length;
+  @IsIn(ids(MARGIN_STYLES)) marginStyle!: ClothInputs['marginStyle'];
+  @IsIn(['hand', 'pliers']) grip!: ClothInputs['grip'];
+  @IsIn(['width', 'height']) warp!: ClothInputs['warp'];
+  @IsBoolean() washFirst!: boolean;
+  @IsBoolean() takeOffStretch!: boolean;
+  @Nested(() => MarginLeftDto) left!: ClothInputs['left'];
+}
+
+export class FastenDto implements FastenInputs {
+  @IsIn(ids(FASTENERS)) fastener!: FastenInputs['fastener'];
+  @IsIn(ids(ROUTES)) route!: FastenInputs['route'];
+  @LengthField(() => AboveZeroDto) spacing!: Length;
+  @LengthField() lastFromCorner!: Length;
+  @IsIn([1, 2, 3]) starters!: FastenInputs['starters'];
+  @IsIn([1, 2, 3]) perTurn!: FastenInputs['perTurn'];
+}
+
+export class TuneDto implements TuneInputs {
+  @IsIn(ids(FEELS)) feel!: TuneInputs['feel'];
+  @IsIn(ids(REMEDIES)) remedy!: TuneInputs['remedy'];
+  @LengthField() opening!: Length;
+}
+
+export class PrimeDto implements PrimeInputs {
+  @IsIn(ids(SYSTEMS)) system!: PrimeInputs['system'];
+  @IsNumber() @Min(0) @Max(45) roomC!: number;
+  @IsNumber() @Min(5) @Max(100) roomRh!: number;
+  @IsBoolean() edges!: boolean;
+  @IsBoolean() back!: boolean;
+}
+
+export class HandoverDto implements HandoverInputs {
+  @ValidateIf((_object, value) => value !== null) @IsNumber() @Min(0.01) @Max(200) weighedKg!: number | null;
+  @IsIn(ids(HANGINGS)) hanging!: HandoverInputs['hanging'];
+  @IsString() @MaxLength(300) label!: string;
+}
+
+export class JobInputsDto implements JobInputs {
+  @Nested(() => BriefDto) brief!: BriefInputs;
+  @IsArray() @ArrayMaxSize(60) @IsString({ each: true }) @MaxLength(60, { each: true }) kit!: string[];
+  @Nested(() => BarsDto) bars!: BarsInputs;
+  @Nested(() => SquareDto) square!: SquareInputs;
+  @Nested(() => ClothDto) cloth!: ClothInputs;
+  @Nested(() => FastenDto) fasten!: FastenInputs;
+  @Nested(() => TuneDto) tune!: TuneInputs;
+  @Nested(() => PrimeDto) prime!: PrimeInputs;
+  @Nested(() => HandoverDto) handover!: HandoverInputs;
+}
+
+export class NewJobDto {
+  @IsString() @TextLength(1, 120) title!: string;
+  @LengthField(() => FaceLengthDto) width!: Length;
+  @LengthField(() => FaceLengthDto) height!: Length;
+}
+
+export class SaveInputsDto {
+  @IsString() @TextLength(1, 64) jobId!: string;
+  @IsInt() @Min(1) revision!: number;
+  @Nested(() => JobInputsDto) inputs!: JobInputs;
+}
+
+export class RecordStepDto {
+  @IsString() @TextLength(1, 64) jobId!: string;
+  @IsInt() @Min(1) revision!: number;
+  @IsIn(['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover']) stage!: (typeof import('@/core/job/stages').STAGES)[number]['id'];
+  @IsString() @TextLength(1, 80) maker!: string;
+  @IsString() @MaxLength(2000) note!: string;
+  @IsString() @MaxLength(2000) reason!: string;
+  @IsOptional() @IsIn(['mm', 'cm', 'in']) unit?: 'mm' | 'cm' | 'in';
+}
+
+export class WithdrawDto {
+  @IsString() @TextLength(1, 64) jobId!: string;
+  @IsInt() @Min(1) revision!: number;
+  @IsString() @TextLength(1, 64) entryId!: string;
+  @IsString() @TextLength(1, 80) maker!: string;
+  @IsString() @TextLength(3, 2000, { message: 'say why the record is taken back' }) reason!: string;
+}

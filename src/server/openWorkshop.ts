@@ -1,0 +1,24 @@
+import 'server-only';
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import { seedDemo } from './demo/seedDemo';
+import { openDatabase } from '@/db/openDatabase';
+import type { Workshop } from './workshop';
+
+const held = globalThis as { keenBattenWorkshop?: Workshop };
+
+/**
+ * The one open workshop of this process. KEEN_BATTEN_DB places its file (default data/workshop.sqlite);
+ * KEEN_BATTEN_DEMO=1 fills an empty one with the demo workshop.
+ */
+export function openWorkshop(): Workshop {
+  held.keenBattenWorkshop ??= start();
+  return held.keenBattenWorkshop;
+}
+
+function start(): Workshop {
+  const database = openDatabase(process.env.KEEN_BATTEN_DB ?? join(process.cwd(), 'data', 'workshop.sqlite'));
+  const workshop = { database, now: () => new Date(), newId: () => randomUUID() };
+  if (process.env.KEEN_BATTEN_DEMO === '1') seedDemo(database, workshop.now());
+  return workshop;
+}
