@@ -2,7 +2,9 @@
  * What is asked of the workshop as a whole: the bench, the log, the house rules.
  */
 import type { JobInputs } from '@/core/job/job';
+import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import type { LogEntry } from '@/core/job/logEntry';
+import { planJob } from '@/core/plan/planJob';
 import { type NextStep, nextStep, progressOf } from '@/core/plan/progress';
 import type { StageId } from '@/core/job/stages';
 import { listJobs } from '@/db/jobs';
@@ -24,11 +26,14 @@ export interface BenchRow {
   done: StageId[];
   coatsDone: number;
   next: NextStep;
+  /** What stops the next step, when a measure says so. */
+  stop: string | null;
 }
 
-/** Jobs in the order of what needs hands next: late first, then what is ready, what waits, what is finished. */
+/** Jobs in the order of what needs hands next: what is ready by its date, what is stopped, what waits, what is finished. */
 export function benchRows({ database, now }: Workshop): BenchRow[] {
   const logs = logOfWorkshop(database);
+  const { rules } = readRules(database);
   const at = now().getTime();
   const rows = listJobs(database).map((job): BenchRow => {
     const { brief, bars } = job.inputs;
@@ -44,11 +49,17 @@ export function benchRows({ database, now }: Workshop): BenchRow[] {
       done: [...progress.done],
       coatsDone: progress.coatsDone,
       next: nextStep(job.inputs, progress, at),
+      stop: progress.now === null ? null : stopWords(job.inputs, progress.now, progress.coatsDone, rules),
     };
   });
-  const rank = { now: 0, waiting: 1, finished: 2 };
+  const rank = ({ next, stop }: BenchRow) => (stop !== null && next.state === 'now' ? 1 : { now: 0, waiting: 2, finished: 3 }[next.state]);
   const due = (row: BenchRow) => row.dueOn ?? '9999-12-31';
-  return rows.sort((a, b) => rank[a.next.state] - rank[b.next.state] || due(a).localeCompare(due(b)) || a.number - b.number);
+  return rows.sort((a, b) => rank(a) - rank(b) || due(a).localeCompare(due(b)) || a.number - b.number);
+}
+
+function stopWords(inputs: JobInputs, stage: StageId, coatsDone: number, rules: HouseRules): string | null {
+  const { verdicts } = planJob(inputs, { rules, tape: tapeFor(rules, 'mm') }, coatsDone)[stage];
+  return verdicts.find((one) => one.level === 'stop' && one.measured !== null)?.says ?? null;
 }
 
 export interface DryingClock {

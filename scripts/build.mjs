@@ -1,0 +1,26 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, tool } from './bootstrap.mjs';
+
+const STAMP = join(ROOT, '.next', 'keen-batten-build');
+const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+
+/** A hash of everything the build reads. */
+function sourceHash() {
+  const hash = createHash('sha256');
+  const visit = (path) => {
+    if (statSync(path).isDirectory()) return readdirSync(path).sort().forEach((name) => visit(join(path, name)));
+    hash.update(path.slice(ROOT.length)).update(readFileSync(path));
+  };
+  SOURCES.forEach((name) => visit(join(ROOT, name)));
+  return hash.digest('hex');
+}
+
+/** Builds for production, unless the last build was of the same sources. */
+export function build() {
+  const wanted = sourceHash();
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  tool('next/dist/bin/next', ['build']);
+  writeFileSync(STAMP, wanted);
+}

@@ -1,0 +1,48 @@
+'use server';
+/* The one way in for writes from the screens: action → checked DTO → use case → repository. */
+import type { HouseRules } from '@/core/job/houseRules';
+import type { JobInputs } from '@/core/job/job';
+import type { StageId } from '@/core/job/stages';
+import type { Length, Tape } from '@/core/units/length';
+import type { StoredJob } from '@/db/jobs';
+import type { StoredRules } from '@/db/workshops';
+import { checked } from '@/server/checked';
+import { SaveRulesDto } from '@/server/houseRulesDto';
+import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdrawRecord } from '@/server/jobCases';
+import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from '@/server/jobInputsDto';
+import { openWorkshop } from '@/server/openWorkshop';
+import type { Outcome } from '@/server/outcome';
+import { saveRules } from '@/server/workshopCases';
+import type { ClassConstructor } from 'class-transformer';
+import type { Workshop } from '@/server/workshop';
+
+/** Plain objects only may cross to the browser: class instances are flattened. */
+function run<D extends object, T>(shape: ClassConstructor<D>, plain: unknown, useCase: (workshop: Workshop, dto: D) => Outcome<T>): Outcome<T> {
+  const dto = checked(shape, plain);
+  const outcome = dto.ok ? useCase(openWorkshop(), dto.value) : dto;
+  return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
+}
+
+export async function createJobAction(plain: { title: string; width: Length; height: Length }): Promise<Outcome<StoredJob>> {
+  return run(NewJobDto, plain, createJob);
+}
+
+export async function saveInputsAction(plain: { jobId: string; revision: number; inputs: JobInputs }): Promise<Outcome<StoredJob>> {
+  return run(SaveInputsDto, plain, saveInputs);
+}
+
+export async function recordStepAction(plain: { jobId: string; revision: number; stage: StageId; maker: string; note: string; reason: string; unit: Tape['unit'] }): Promise<Outcome<JobWithLog>> {
+  return run(RecordStepDto, plain, recordStep);
+}
+
+export async function withdrawRecordAction(plain: { jobId: string; revision: number; entryId: string; maker: string; reason: string }): Promise<Outcome<JobWithLog>> {
+  return run(WithdrawDto, plain, withdrawRecord);
+}
+
+export async function importJobAction(text: string): Promise<Outcome<StoredJob>> {
+  return JSON.parse(JSON.stringify(importJob(openWorkshop(), String(text)))) as Outcome<StoredJob>;
+}
+
+export async function saveRulesAction(plain: { revision: number; rules: HouseRules }): Promise<Outcome<StoredRules>> {
+  return run(SaveRulesDto, plain, saveRules);
+}

@@ -1,0 +1,12 @@
+import { notFound } from 'next/navigation';
+import { JobPage } from '@/features/job/JobPage';
+import { openJob } from '@/server/jobCases';
+import { openWorkshop } from '@/server/openWorkshop';
+
+export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const workshop = openWorkshop();
+  const found = openJob(workshop, id);
+  if (!found) notFound();
+  return <JobPage key={id} first={found} nowMs={workshop.now().getTime()} />;
+}

@@ -1,0 +1,8 @@
+import { Bench } from '@/features/bench/Bench';
+import { openWorkshop } from '@/server/openWorkshop';
+import { benchRows, houseRules } from '@/server/workshopCases';
+
+export default function BenchPage() {
+  const workshop = openWorkshop();
+  return <Bench rows={benchRows(workshop)} workshop={houseRules(workshop).rules.workshop} nowMs={workshop.now().getTime()} />;
+}

@@ -1,0 +1,8 @@
+import { HouseRulesForm } from '@/features/rules/HouseRulesForm';
+import { openWorkshop } from '@/server/openWorkshop';
+import { houseRules } from '@/server/workshopCases';
+
+export default function RulesPage() {
+  const stored = houseRules(openWorkshop());
+  return <HouseRulesForm key={stored.revision} stored={stored} />;
+}

@@ -1,0 +1,85 @@
+/*
+ * A scene is a drawing in millimetres, seen from the front: origin at the top left of the face, x right,
+ * y down. It knows nothing of pixels, paper or fonts; a sink (the screen, later print and DXF) draws it.
+ */
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export type Role =
+  | 'timber'
+  | 'brace'
+  | 'cloth'
+  | 'face'
+  | 'fold'
+  | 'hem'
+  | 'edge'
+  | 'guide'
+  | 'measure'
+  | 'good'
+  | 'watch'
+  | 'stop'
+  | 'quiet'
+  | 'wet'
+  | 'metal';
+
+export type Mark =
+  | { kind: 'area'; points: Point[]; role: Role; title?: string }
+  | { kind: 'path'; points: Point[]; role: Role }
+  | { kind: 'arrow'; from: Point; to: Point; role: Role }
+  | { kind: 'staple'; at: Point; degrees: number; lengthMm: number; role: Role; label: string | null; outward: Point; state: 'past' | 'now' | 'to come' }
+  | { kind: 'words'; at: Point; text: string; anchor: 'start' | 'middle' | 'end'; role: Role; strong?: boolean; shiftPx?: Point }
+  /** A dimension line beside from–to; `offPx` to its left when looking from `from` to `to`, in px of the sink. */
+  | { kind: 'dimension'; from: Point; to: Point; offPx: number; text: string; role?: Role };
+
+export interface Scene {
+  /** The part that must be seen, mm; dimension lines lie outside it. */
+  bounds: { minX: number; minY: number; maxX: number; maxY: number };
+  /** Room for dimension lines around the bounds, px. */
+  padPx: { top: number; right: number; bottom: number; left: number };
+  marks: Mark[];
+  /** What the drawing shows, for somebody who cannot see it. */
+  says: string;
+}
+
+export const point = (x: number, y: number): Point => ({ x, y });
+export const rectangle = (x: number, y: number, width: number, height: number): Point[] => [
+  point(x, y),
+  point(x + width, y),
+  point(x + width, y + height),
+  point(x, y + height),
+];
+
+/**
+ * The same scene seen from the back: mirrored left to right about the middle of the face. This is the one
+ * place that mirrors; words stay readable because only their places move.
+ */
+export function fromBack(scene: Scene, faceWidthMm: number): Scene {
+  const flip = ({ x, y }: Point): Point => ({ x: faceWidthMm - x, y });
+  const { bounds, padPx } = scene;
+  return {
+    ...scene,
+    bounds: { ...bounds, minX: faceWidthMm - bounds.maxX, maxX: faceWidthMm - bounds.minX },
+    padPx: { ...padPx, left: padPx.right, right: padPx.left },
+    marks: scene.marks.map((mark): Mark => flipMark(mark, flip)),
+  };
+}
+
+const FLIPPED = { start: 'end', middle: 'middle', end: 'start' } as const;
+
+function flipMark(mark: Mark, flip: (at: Point) => Point): Mark {
+  switch (mark.kind) {
+    case 'area':
+    case 'path':
+      return { ...mark, points: mark.points.map(flip) };
+    case 'arrow':
+      return { ...mark, from: flip(mark.from), to: flip(mark.to) };
+    case 'dimension':
+      return { ...mark, from: flip(mark.to), to: flip(mark.from) };
+    case 'staple':
+      return { ...mark, at: flip(mark.at), degrees: -mark.degrees, outward: { x: -mark.outward.x, y: mark.outward.y } };
+    case 'words':
+      return { ...mark, at: flip(mark.at), anchor: FLIPPED[mark.anchor], shiftPx: mark.shiftPx && { x: -mark.shiftPx.x, y: mark.shiftPx.y } };
+  }
+}

@@ -1,0 +1,217 @@
+/*
+ * One drawing for each stage, from the inputs and the plan. All are true to scale; where a deviation is
+ * drawn larger than it is, the factor is stated in the drawing.
+ */
+import { bowAt } from '@/core/frame/bow';
+import type { BarBow } from '@/core/frame/chooseBars';
+import { PROFILES, type Profile } from '@/core/frame/profiles';
+import type { JobInputs } from '@/core/job/job';
+import { EDGES, byId } from '@/core/job/schools';
+import type { Plan } from '@/core/plan/planJob';
+import { type Tape, printFine, printLength } from '@/core/units/length';
+import { type FrameShape, frameMarks } from './frameMarks';
+import { type Mark, type Point, type Scene, point, rectangle } from './scene';
+
+export interface SceneInput {
+  inputs: JobInputs;
+  plan: Plan;
+  tape: Tape;
+}
+
+const PAD = { top: 44, right: 64, bottom: 56, left: 64 };
+
+export function frameShape({ brief, bars }: JobInputs): FrameShape {
+  const profile: Profile = byId(PROFILES, bars.profile);
+  return { widthMm: brief.width.mm, heightMm: brief.height.mm, profile, joint: bars.joint, bracesUpright: bars.bracesUpright, bracesLevel: bars.bracesLevel };
+}
+
+export const faceBounds = ({ brief }: JobInputs, beyond = 0) => ({ minX: -beyond, minY: -beyond, maxX: brief.width.mm + beyond, maxY: brief.height.mm + beyond });
+
+export function faceDimensions({ brief }: JobInputs, tape: Tape, offPx = 30): Mark[] {
+  const { width, height } = brief;
+  return [
+    { kind: 'dimension', from: point(width.mm, height.mm), to: point(0, height.mm), offPx, text: printLength(width.mm, tape) },
+    { kind: 'dimension', from: point(0, height.mm), to: point(0, 0), offPx, text: printLength(height.mm, tape) },
+  ];
+}
+
+const topWords = ({ brief }: JobInputs, text: string): Mark => ({ kind: 'words', at: point(brief.width.mm / 2, 0), text, anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -14) });
+
+/** Brief: the bare face with its up-edge, a rebate when there is one, and a sheet of A4 for the eye. */
+export function briefScene({ inputs, tape }: SceneInput): Scene {
+  const { brief } = inputs;
+  const [w, h] = [brief.width.mm, brief.height.mm];
+  const rebate = byId(EDGES, brief.edges).inRebate;
+  const gap = rebate ? brief.rebateClearance.mm / 2 : 0;
+  const sheet: Mark[] =
+    w > 340 && h > 250
+      ? [
+          { kind: 'path', points: [...rectangle(w / 2 - 148.5, h / 2 - 105, 297, 210), point(w / 2 - 148.5, h / 2 - 105)], role: 'guide' },
+          { kind: 'words', at: point(w / 2, h / 2), text: 'a sheet of A4, to compare', anchor: 'middle', role: 'quiet' },
+        ]
+      : [];
+  const frame: Mark[] = rebate ? [{ kind: 'area', points: rectangle(-gap - 28, -gap - 28, w + 2 * gap + 56, h + 2 * gap + 56), role: 'timber' }, { kind: 'area', points: rectangle(-gap, -gap, w + 2 * gap, h + 2 * gap), role: 'edge' }] : [];
+  return {
+    bounds: faceBounds(inputs, rebate ? gap + 28 : 0),
+    padPx: PAD,
+    marks: [...frame, { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' }, ...sheet, topWords(inputs, brief.hangs === 'eitherWay' ? 'any way up' : 'Top, up-edge when hung'), ...faceDimensions(inputs, tape, rebate ? 46 : 30)],
+    says: `The face, ${printLength(w, tape)} wide and ${printLength(h, tape)} high.`,
+  };
+}
+
+/** Bars: the frame with joints and braces, and the bow of each bar in time, drawn larger by a stated factor. */
+export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
+  const { chosen } = plan.bars;
+  const shape = frameShape(inputs);
+  const { widthMm: w, heightMm: h } = shape;
+  const worst = Math.max(chosen.topBottom.lastingMm, chosen.leftRight.lastingMm);
+  const factor = bowFactor(worst, Math.min(w, h));
+  const bowed = (bow: BarBow, place: (along: number, inward: number) => Point): Mark => ({ kind: 'path', points: bowLine(bow, factor).map(([along, inward]) => place(along, inward)), role: bow.lastingMm <= bow.limitMm ? 'good' : 'stop' });
+  const b = shape.profile.widthMm;
+  return {
+    bounds: faceBounds(inputs),
+    padPx: PAD,
+    marks: [
+      ...frameMarks(shape),
+      bowed(chosen.topBottom, (along, inward) => point(along, b + inward)),
+      bowed(chosen.topBottom, (along, inward) => point(along, h - b - inward)),
+      bowed(chosen.leftRight, (along, inward) => point(b + inward, along)),
+      bowed(chosen.leftRight, (along, inward) => point(w - b - inward, along)),
+      { kind: 'words', at: point(w / 2, h - b), text: `bow drawn ${factor} × larger`, anchor: 'middle', role: 'quiet', shiftPx: point(0, -14 - 30) },
+      topWords(inputs, 'Top'),
+      ...faceDimensions(inputs, tape),
+    ],
+    says: `Frame of ${shape.profile.name.toLowerCase()}; top and bottom bow ${printFine(chosen.topBottom.lastingMm, tape)}, left and right ${printFine(chosen.leftRight.lastingMm, tape)} in time.`,
+  };
+}
+
+/** A round factor that makes the greatest bow about a tenth of the short side, at most 100. */
+function bowFactor(worstMm: number, shortSideMm: number): number {
+  const wished = (shortSideMm * 0.08) / Math.max(worstMm, 0.05);
+  return [100, 50, 20, 10, 5, 2].find((factor) => factor <= wished) ?? 1;
+}
+
+function bowLine({ beam, lastingMm, firstMm }: BarBow, factor: number): [number, number][] {
+  const creep = firstMm > 0 ? lastingMm / firstMm : 1;
+  return Array.from({ length: 49 }, (_, index) => {
+    const along = (beam.lengthMm * index) / 48;
+    return [along, bowAt(beam, along) * creep * factor];
+  });
+}
+
+/** Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in. */
+export function fastenScene({ inputs, plan }: SceneInput, current: number): Scene {
+  const shape = frameShape(inputs);
+  const { widthMm: w, heightMm: h } = shape;
+  const { margin } = plan.cloth.cut;
+  const inset = margin.onEdge ? 0 : margin.fastenerAtMm;
+  const band = margin.onEdge ? 0 : margin.returnMm + margin.hemMm;
+  const clothOnBack: Mark[] = band > 0 ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }] : [];
+  const staples = plan.fasten.route.steps.map(({ order, side, xMm, yMm }): Mark => {
+    const outward = { top: point(0, -1), bottom: point(0, 1), left: point(-1, 0), right: point(1, 0) }[side];
+    const level = side === 'top' || side === 'bottom';
+    return {
+      kind: 'staple',
+      at: point(xMm - outward.x * inset, yMm - outward.y * inset),
+      degrees: level ? 25 : 65,
+      lengthMm: 14,
+      role: 'metal',
+      label: String(order),
+      outward,
+      state: order === current ? 'now' : order < current ? 'past' : 'to come',
+    };
+  });
+  return {
+    bounds: faceBounds(inputs),
+    padPx: { top: 40, right: 40, bottom: 44, left: 40 },
+    marks: [...frameMarks(shape), ...clothOnBack, ...staples, { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -26) }],
+    says: `${plan.fasten.route.steps.length} fasteners on the back; number ${current} is next.`,
+  };
+}
+
+/** Tune: the corners opened, drawn larger by a stated factor, with the growth each way. */
+export function tuneScene({ inputs, plan, tape }: SceneInput): Scene {
+  const shape = frameShape(inputs);
+  const { widthMm: w, heightMm: h, profile } = shape;
+  const { opening } = plan.tune;
+  const g = plan.tune.canOpen ? inputs.tune.opening.mm : 0;
+  const factor = g > 0 ? Math.max(1, Math.round((Math.min(w, h) * 0.03) / g)) : 1;
+  const out = g * factor;
+  const b = profile.widthMm;
+  const bars: Point[][] = [
+    [point(0, -out), point(w, -out), point(w - b, b - out), point(b, b - out)],
+    [point(0, h + out), point(w, h + out), point(w - b, h - b + out), point(b, h - b + out)],
+    [point(-out, 0), point(b - out, b), point(b - out, h - b), point(-out, h)],
+    [point(w + out, 0), point(w - b + out, b), point(w - b + out, h - b), point(w + out, h)],
+  ];
+  const grown: Mark[] =
+    g > 0
+      ? [
+          { kind: 'words', at: point(w / 2, h / 2), text: `corners open ${printFine(g, tape)}, drawn ${factor} × larger`, anchor: 'middle', role: 'quiet', shiftPx: point(0, 34) },
+          { kind: 'dimension', from: point(w + out, h + out), to: point(-out, h + out), offPx: 30, text: `+ ${printFine(opening.growthMm, tape)}`, role: 'watch' },
+          { kind: 'dimension', from: point(-out, h + out), to: point(-out, -out), offPx: 30, text: `+ ${printFine(opening.growthMm, tape)}`, role: 'watch' },
+        ]
+      : faceDimensions(inputs, tape);
+  return {
+    bounds: faceBounds(inputs, out),
+    padPx: PAD,
+    marks: [
+      { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
+      ...bars.map((points): Mark => ({ kind: 'area', points, role: 'timber' })),
+      { kind: 'path', points: circle(point(w / 2, h / 2), Math.min(w, h) * 0.04), role: 'measure' },
+      { kind: 'words', at: point(w / 2, h / 2), text: 'tap here, listen', anchor: 'middle', role: 'measure', shiftPx: point(0, -30) },
+      ...grown,
+    ],
+    says: g > 0 ? `Corners opened by ${printFine(g, tape)}; width and height grow by ${printFine(opening.growthMm, tape)}.` : 'The canvas from the back, corners closed.',
+  };
+}
+
+export const circle = (centre: Point, radius: number): Point[] => Array.from({ length: 33 }, (_, index) => point(centre.x + radius * Math.cos((index * Math.PI) / 16), centre.y + radius * Math.sin((index * Math.PI) / 16)));
+
+/** Prime: the face with the strokes of the next coat in their direction. */
+export function primeScene({ inputs, plan, tape }: SceneInput, coatIndex: number): Scene {
+  const [w, h] = [inputs.brief.width.mm, inputs.brief.height.mm];
+  const coat = plan.prime.coats[coatIndex];
+  const run = coat?.direction === 'down' ? w : h;
+  const strokes = coat ? Math.max(4, Math.round(run / 45)) : 0;
+  const lines = Array.from({ length: strokes }, (_, index): Mark => {
+    const at = (run * (index + 0.5)) / strokes;
+    const there = coat!.direction === 'down' ? [point(at, 12), point(at, h - 12)] : [point(12, at), point(w - 12, at)];
+    return { kind: 'arrow', from: there[index % 2]!, to: there[1 - (index % 2)]!, role: 'wet' };
+  });
+  return {
+    bounds: faceBounds(inputs),
+    padPx: PAD,
+    marks: [{ kind: 'area', points: rectangle(0, 0, w, h), role: coatIndex > 0 ? 'face' : 'cloth' }, ...lines, topWords(inputs, coat ? `${coat.name}: brush ${coat.direction}` : 'Top'), ...faceDimensions(inputs, tape)],
+    says: coat ? `The face from the front; brush ${coat.direction}.` : 'The face from the front; no coat is due.',
+  };
+}
+
+/** Hand over: the back with its hanging, the label and the up-edge. */
+export function handoverScene({ inputs, tape }: SceneInput): Scene {
+  const shape = frameShape(inputs);
+  const { widthMm: w, heightMm: h } = shape;
+  const b = shape.profile.widthMm;
+  const drop = h / 4;
+  const ring = (x: number): Mark => ({ kind: 'area', points: circle(point(x, drop), Math.max(7, b / 4)), role: 'metal' });
+  const hanging: Record<JobInputs['handover']['hanging'], Mark[]> = {
+    rings: [ring(b / 2), ring(w - b / 2), { kind: 'path', points: [point(b / 2, drop), point(w / 2, drop - Math.min(60, h * 0.08)), point(w - b / 2, drop)], role: 'metal' }],
+    plates: [b / 2, w - b / 2].map((x): Mark => ({ kind: 'area', points: rectangle(x - b / 4, drop - b / 2, b / 2, b), role: 'metal' })),
+    cleat: [{ kind: 'area', points: rectangle(w * 0.15, b * 0.2, w * 0.7, b * 0.6), role: 'metal' }],
+    none: [],
+  };
+  return {
+    bounds: faceBounds(inputs),
+    padPx: PAD,
+    marks: [
+      { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
+      ...frameMarks(shape),
+      ...hanging[inputs.handover.hanging],
+      { kind: 'area', points: rectangle(w * 0.06 + b, h - b - Math.min(120, h * 0.3), Math.min(180, w * 0.35), Math.min(90, h * 0.22)), role: 'face' },
+      { kind: 'words', at: point(w * 0.06 + b + Math.min(90, w * 0.175), h - b - Math.min(120, h * 0.3) + Math.min(45, h * 0.11)), text: 'label', anchor: 'middle', role: 'quiet' },
+      topWords(inputs, inputs.brief.hangs === 'eitherWay' ? 'any way up' : '↑ this side up'),
+      ...faceDimensions(inputs, tape),
+    ],
+    says: 'The back of the finished canvas with its hanging and label.',
+  };
+}

@@ -1,0 +1,139 @@
+'use client';
+/*
+ * One job: the run of the work at the left, the drawing of the open stage in the middle, the slip at the right.
+ * Everything on it is worked out from what is typed, at every keystroke.
+ */
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { recordStepAction, withdrawRecordAction } from '@/app/actions';
+import { type StageId, stageById } from '@/core/job/stages';
+import { planJob } from '@/core/plan/planJob';
+import { nextStep, progressOf } from '@/core/plan/progress';
+import type { JobWithLog } from '@/server/jobCases';
+import type { Outcome } from '@/server/outcome';
+import { FieldErrorsProvider } from '@/ui/fieldErrors';
+import { Figure } from '@/ui/Figure';
+import { useNow } from '@/ui/useNow';
+import { VerdictList } from '@/ui/VerdictList';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { JobHeader } from './JobHeader';
+import { Recorded, RecordBar } from './RecordBar';
+import { SLIPS } from './slips';
+import { StageRun } from './StageRun';
+import { StageSheet } from './StageSheet';
+import { StaleDialog } from './StaleDialog';
+import { earlyWords, keepsWords, stageMarks, stageNotes } from './stageWords';
+import { useJobDraft } from './useJobDraft';
+import { useJobKeys } from './useJobKeys';
+
+export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs: number }) {
+  const router = useRouter();
+  const { rules, tape, maker } = useWorkshop();
+  const nowMs = useNow(serverNow);
+  const draft = useJobDraft(first.job);
+  const [log, setLog] = useState(first.log);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [view, setView] = useState<'back' | 'front'>('back');
+  const [step, setStep] = useState(1);
+
+  const progress = useMemo(() => progressOf(draft.inputs, log), [draft.inputs, log]);
+  const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
+  const plan = useMemo(() => planJob(draft.inputs, { rules, tape }, progress.coatsDone), [draft.inputs, rules, tape, progress.coatsDone]);
+
+  const done = progress.done.has(open);
+  const entry = progress.records.findLast((record) => record.stage === open) ?? null;
+  const frozen = done ? entry?.plan ?? null : null;
+  const shownInputs = frozen?.inputs ?? draft.inputs;
+  const shownPlan = useMemo(() => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape }, progress.coatsDone) : plan), [frozen, tape, progress.coatsDone, plan]);
+  const answer = done && frozen ? frozen : plan[open];
+  const total = shownPlan.fasten.route.steps.length;
+  const current = Math.min(step, total);
+  const next = nextStep(draft.inputs, progress, nowMs);
+
+  const openStage = (id: StageId) => {
+    setOpen(id);
+    setFailure(null);
+    void draft.flush();
+  };
+  useJobKeys({ open, openStage, step: current, total, setStep, toggleView: () => setView(view === 'back' ? 'front' : 'back'), undo: draft.undo });
+
+  const settle = async (act: (revision: number) => Promise<Outcome<JobWithLog>>, then: (value: JobWithLog) => void) => {
+    setBusy(true);
+    setFailure(null);
+    try {
+      if (!(await draft.flush())) return setFailure('What was typed is not saved yet: see above.');
+      const outcome = await act(draft.revisionNow());
+      if (outcome.ok) then(outcome.value);
+      else if (outcome.kind === 'stale') draft.meet(outcome.theirs);
+      else setFailure(outcome.kind === 'invalid' ? outcome.errors.map((error) => error.says).join(' ') : outcome.kind === 'refused' ? outcome.says : 'Recorded already.');
+    } catch (error) {
+      setFailure(`The server does not answer (${(error as Error).message}). Nothing is lost: try again.`);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const took = ({ job, log: newLog }: JobWithLog) => {
+    draft.take(job, false);
+    setLog(newLog);
+    router.refresh();
+  };
+  const record = (note: string, reason: string) =>
+    settle(
+      (revision) => recordStepAction({ jobId: first.job.id, revision, stage: open, maker, note, reason, unit: tape.unit }),
+      (value) => {
+        took(value);
+        const after = progressOf(value.job.inputs, value.log);
+        if (after.done.has(open) && after.now) setOpen(after.now);
+      },
+    );
+  const withdraw = (reason: string) => entry && settle((revision) => withdrawRecordAction({ jobId: first.job.id, revision, entryId: entry.id, maker, reason }), took);
+
+  // A new log from the server (another tab recorded) is taken over when the page is refreshed.
+  useEffect(() => setLog(first.log), [first.log]);
+
+  const Slip = SLIPS[open];
+  const stopped = progress.now !== null && plan[progress.now].verdicts.some((one) => one.level === 'stop' && one.measured !== null);
+  const print = () => window.open(`/job/${first.job.id}/slip`, '_blank', 'noopener');
+  return (
+    <FieldErrorsProvider>
+      <main className="flex min-h-0 flex-1 flex-col">
+        <JobHeader number={first.job.number} jobId={first.job.id} draft={draft} nowMs={nowMs} finished={progress.now === null} />
+        <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
+          <StageRun open={open} marks={stageMarks(progress, next, stopped)} notes={stageNotes(progress, plan, next)} onOpen={openStage} />
+          <StageSheet open={open} inputs={shownInputs} plan={shownPlan} coatsDone={progress.coatsDone} records={progress.records} view={view} onView={setView} step={current} onStep={setStep} nowMs={nowMs} ticked={draft.inputs.kit} onTick={draft.setKit} />
+          <section aria-label={`${stageById(open).name}, slip`} className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
+            <div>
+              <h2 className="soft text-[14px] font-normal">{stageById(open).act}</h2>
+              <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
+                <Figure>{answer.answer}</Figure>
+              </p>
+              <p className="figure soft text-[14.5px] leading-5">
+                <Figure>{answer.answerNote}</Figure>
+              </p>
+            </div>
+            <div className="min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
+              <Slip key={open} inputs={done ? shownInputs : draft.inputs} plan={done ? shownPlan : plan} coatsDone={progress.coatsDone} locked={done} change={draft.change} />
+              <VerdictList verdicts={answer.verdicts} />
+            </div>
+            {done && entry ? (
+              <Recorded key={entry.id} entry={entry} keeps={keepsWords(progress, open)} busy={busy} error={failure} onWithdraw={withdraw} onPrint={print} />
+            ) : (
+              <RecordBar key={`${open} ${progress.coatsDone}`} label={stageById(open).record} verdicts={answer.verdicts} early={earlyWords(progress, open, next)} busy={busy} error={failure} onRecord={record} onPrint={print} />
+            )}
+          </section>
+        </div>
+        {draft.save === 'stale' && draft.theirs && (
+          <StaleDialog
+            mine={draft.inputs}
+            theirs={draft.theirs}
+            onTake={(keepMine) => {
+              draft.take(draft.theirs!, keepMine);
+              router.refresh();
+            }}
+          />
+        )}
+      </main>
+    </FieldErrorsProvider>
+  );
+}

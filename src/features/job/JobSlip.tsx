@@ -1,0 +1,90 @@
+'use client';
+/* The printable job slip: one sheet to take to the bench, and the record of what was done. */
+import { format, parseISO } from 'date-fns';
+import { QRCodeSVG } from 'qrcode.react';
+import { useMemo } from 'react';
+import { EDGES, MEDIUMS, USES, byId } from '@/core/job/schools';
+import type { LogEntry } from '@/core/job/logEntry';
+import { STAGES } from '@/core/job/stages';
+import { planJob } from '@/core/plan/planJob';
+import { progressOf } from '@/core/plan/progress';
+import { printSize } from '@/core/units/length';
+import { clothScene } from '@/drawing/clothScene';
+import { fromBack } from '@/drawing/scene';
+import { barsScene } from '@/drawing/stageScenes';
+import type { StoredJob } from '@/db/jobs';
+import { Drawing } from '@/ui/Drawing';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
+
+export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
+  const { rules, tape } = useWorkshop();
+  const { inputs } = job;
+  const { brief } = inputs;
+  const progress = progressOf(inputs, log);
+  const plan = useMemo(() => planJob(inputs, { rules, tape }, progress.coatsDone), [inputs, rules, tape, progress.coatsDone]);
+  const input = { inputs, plan, tape };
+  return (
+    <main className="mx-auto w-full max-w-[210mm] flex-1 overflow-y-auto bg-base-100 px-8 py-6 print:overflow-visible print:px-0">
+      <div className="no-print mb-4 flex gap-2">
+        <button type="button" className="btn btn-primary" onClick={() => window.print()}>
+          Print
+        </button>
+        <a className="btn btn-outline" href={`/job/${job.id}`}>
+          Back to the job
+        </a>
+      </div>
+      <header className="flex items-start gap-4 border-b-2 border-current pb-3">
+        <div className="min-w-0 flex-1">
+          <h1 className="text-[26px] leading-8 font-semibold">{brief.title}</h1>
+          <p className="figure">
+            {rules.workshop}, No. {job.number}. <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure>, {byId(USES, brief.use).name.toLowerCase()}, {byId(EDGES, brief.edges).name.toLowerCase()}, {byId(MEDIUMS, brief.medium).name.toLowerCase()}
+            {brief.dueOn && `. Wanted ${format(parseISO(brief.dueOn), 'EEE d MMM yyyy')}`}
+          </p>
+          {brief.note && <p className="soft">{brief.note}</p>}
+          {inputs.handover.label && <p>Label: {inputs.handover.label}</p>}
+        </div>
+        <QRCodeSVG value={`keen-batten:job:${job.id}`} size={84} title={`Job ${job.number}`} bgColor="transparent" fgColor="currentColor" />
+      </header>
+      <div className="grid grid-cols-2 gap-4 py-3">
+        <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-64" />
+        <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-64" />
+      </div>
+      <table className="figure w-full text-[14.5px]">
+        <thead className="soft text-left text-[13px]">
+          <tr className="border-b border-current">
+            <th className="font-normal">stage</th>
+            <th className="font-normal">plan</th>
+            <th className="font-normal">done</th>
+          </tr>
+        </thead>
+        <tbody>
+          {STAGES.map((stage) => {
+            const records = progress.records.filter((entry) => entry.stage === stage.id);
+            const last = records.at(-1)?.plan;
+            return (
+              <tr key={stage.id} className="hair-b align-top">
+                <td className="py-1 font-semibold">{stage.name}</td>
+                <td>
+                  <Figure>{`${(last ?? plan[stage.id]).answer}; ${(last ?? plan[stage.id]).answerNote}`}</Figure>
+                </td>
+                <td className="pl-3">{records.map((entry) => `${format(new Date(entry.at), 'd MMM yyyy HH:mm')}, ${entry.maker}${entry.reason ? ` (${entry.reason})` : ''}`).join('; ') || '☐'}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <section className="mt-4 break-inside-avoid">
+        <h2 className="text-lg font-semibold">Kit</h2>
+        <ul className="columns-2 text-[14.5px]">
+          {plan.kit.map((line) => (
+            <li key={line.id}>
+              {inputs.kit.includes(line.id) ? '☑' : '☐'} <Figure>{line.what}</Figure>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <p className="soft mt-4 text-[13px]">Bow, drying times and amounts are worked out from the house’s assumptions; measure before you cut. Local rules and a conservator’s advice come first.</p>
+    </main>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+import { useState } from 'react';
+import { format } from 'date-fns';
+import { Printer } from 'lucide-react';
+import type { LogEntry } from '@/core/job/logEntry';
+import { worstLevel, type Verdict } from '@/core/job/verdict';
+import { useFieldErrors } from '@/ui/fieldErrors';
+import { useWorkshop } from '@/ui/WorkshopContext';
+
+interface RecordBarProps {
+  label: string;
+  verdicts: readonly Verdict[];
+  /** The stage may not be recorded yet, and why. */
+  early: string | null;
+  busy: boolean;
+  error: string | null;
+  onRecord: (note: string, reason: string) => void;
+  onPrint: () => void;
+}
+
+/** The one main action of a stage. A stop verdict asks for a reason, a field that cannot be read comes first. */
+export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPrint }: RecordBarProps) {
+  const { rules, maker, setMaker } = useWorkshop();
+  const [note, setNote] = useState('');
+  const [reason, setReason] = useState('');
+  const fieldErrors = useFieldErrors();
+  const stopped = worstLevel(verdicts) === 'stop';
+  const blocked = early ?? (fieldErrors.size > 0 ? `Mend first: ${[...fieldErrors.keys()].join(', ')}.` : null);
+  return (
+    <form
+      className="hair-t no-print space-y-2 pt-2.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!blocked && !busy) onRecord(note, reason);
+      }}
+    >
+      {stopped && !early && (
+        <label className="block">
+          <span className="text-[13px] text-error">A verdict says stop. Go on only with a reason:</span>
+          <input className="input input-sm h-9 w-full" aria-label="Reason for going on" value={reason} maxLength={2000} onChange={(event) => setReason(event.target.value)} />
+        </label>
+      )}
+      <div className="grid grid-cols-[1fr_auto] gap-2">
+        <input className="input input-sm h-9 w-full" aria-label="Note" placeholder="Note" value={note} maxLength={2000} onChange={(event) => setNote(event.target.value)} />
+        <select className="select select-sm h-9 w-28" aria-label="Done by" value={maker} onChange={(event) => setMaker(event.target.value)}>
+          {rules.makers.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </div>
+      {(blocked || error) && (
+        <p role={error ? 'alert' : undefined} className={`text-[13.5px] ${error ? 'text-error' : 'soft'}`}>
+          {error ?? blocked}
+        </p>
+      )}
+      <div className="flex gap-2">
+        <button type="button" className="btn btn-outline h-11 w-14 px-0" aria-label="Print the job slip" title="Print the job slip" onClick={onPrint}>
+          <Printer aria-hidden className="size-5" />
+        </button>
+        <button type="submit" className="btn btn-primary h-11 flex-1 text-base" disabled={blocked !== null || busy || (stopped && reason.trim().length < 3)}>
+          {busy ? 'Recording' : label}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+interface RecordedProps {
+  entry: LogEntry;
+  /** Why it cannot be taken back now, or null. */
+  keeps: string | null;
+  busy: boolean;
+  error: string | null;
+  onWithdraw: (reason: string) => void;
+  onPrint: () => void;
+}
+
+/** A recorded step: by whom and when, and the way to take it back with a reason. */
+export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: RecordedProps) {
+  const [reason, setReason] = useState('');
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="hair-t no-print space-y-2 pt-2.5 text-[14px]">
+      <p>
+        <strong>Recorded</strong> {format(new Date(entry.at), 'EEE d MMM yyyy, HH:mm')} by {entry.maker}.{entry.note && ` “${entry.note}”`}
+        {entry.reason && <span className="text-warning"> Went on because: {entry.reason}</span>}
+      </p>
+      {error && (
+        <p role="alert" className="text-error">
+          {error}
+        </p>
+      )}
+      {open && (
+        <label className="block">
+          <span className="soft text-[13px]">Why is it taken back? The record stays in the log.</span>
+          <input className="input input-sm h-9 w-full" aria-label="Reason for taking back" value={reason} maxLength={2000} onChange={(event) => setReason(event.target.value)} />
+        </label>
+      )}
+      <div className="flex gap-2">
+        <button type="button" className="btn btn-outline h-11 w-14 px-0" aria-label="Print the job slip" title="Print the job slip" onClick={onPrint}>
+          <Printer aria-hidden className="size-5" />
+        </button>
+        <button type="button" className="btn btn-outline h-11 flex-1" disabled={keeps !== null || busy || (open && reason.trim().length < 3)} title={keeps ?? undefined} onClick={() => (open ? onWithdraw(reason) : setOpen(true))}>
+          {open ? 'Take it back' : 'Take the record back'}
+        </button>
+      </div>
+      {keeps && <p className="soft text-[13px]">{keeps}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+'use client';
+/* What stands under the drawing: lists to buy or cut by, the section of the margin, the coats with their clocks. */
+import { format } from 'date-fns';
+import type { JobInputs } from '@/core/job/job';
+import { JOINTS } from '@/core/frame/joints';
+import { byId } from '@/core/job/schools';
+import type { LogEntry } from '@/core/job/logEntry';
+import type { CoatPlan } from '@/core/plan/planPrime';
+import type { Plan } from '@/core/plan/planJob';
+import { printDuration } from '@/core/units/duration';
+import { printLength } from '@/core/units/length';
+import { decimal } from '@/core/units/numeral';
+import { sectionScene } from '@/drawing/clothScene';
+import { clockWords } from '@/ui/Clock';
+import { Drawing } from '@/ui/Drawing';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
+
+const PART_TITLES = { pair: 'Pick list, bought in pairs', mitre: 'Cut list, outside lengths', butt: 'Cut list, square ends' };
+
+export function PartsList({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
+  const { tape } = useWorkshop();
+  return (
+    <section aria-label="Parts" className="hair-t px-5 py-3">
+      <h2 className="text-[17px] font-semibold">{PART_TITLES[byId(JOINTS, inputs.bars.joint).parts]}</h2>
+      <table className="figure mt-1 w-full max-w-xl text-[14.5px]">
+        <thead className="sr-only">
+          <tr>
+            <th>pieces</th>
+            <th>part</th>
+            <th>length</th>
+            <th>ends</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.bars.parts.map((part) => (
+            <tr key={part.name} className="hair-b">
+              <td className="w-10 py-1 font-semibold">{part.count} ×</td>
+              <td>{part.name}</td>
+              <td className="text-right font-semibold">
+                <Figure>{printLength(part.lengthMm, tape)}</Figure>
+              </td>
+              <td className="soft pl-6">{part.ends}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+export function MarginSection({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
+  const { tape } = useWorkshop();
+  return (
+    <section aria-label="Section through the margin" className="hair-t grid h-[188px] shrink-0 grid-cols-[1fr_auto] items-center">
+      <Drawing scene={sectionScene({ inputs, plan, tape })} tape={tape} scaleBar={false} className="h-full" />
+      <p className="soft w-44 pr-5 text-[13px]">Section through the bar, its front up; the cloth in blue, the fastener in red.</p>
+    </section>
+  );
+}
+
+export function FastenControls({ total, current, onStep, now }: { total: number; current: number; onStep: (to: number) => void; now: string }) {
+  return (
+    <section aria-label="Route" className="hair-t no-print flex flex-wrap items-center gap-3 px-5 py-3">
+      <button type="button" className="btn btn-sm btn-outline" disabled={current <= 1} onClick={() => onStep(current - 1)}>
+        ← Back
+      </button>
+      <button type="button" className="btn btn-sm btn-outline" disabled={current >= total} onClick={() => onStep(current + 1)}>
+        Next →
+      </button>
+      <input type="range" aria-label="Step along the route" className="range range-primary range-xs min-w-32 flex-1" min={1} max={total} value={current} onChange={(event) => onStep(Number(event.target.value))} />
+      <p className="figure min-w-56 text-[15px]" aria-live="polite" data-testid="route-step">
+        <strong>
+          {current} of {total}
+        </strong>{' '}
+        {now}
+      </p>
+    </section>
+  );
+}
+
+export function CoatTable({ plan, coats, coatsDone, nowMs, startedEntries }: { plan: Plan; coats: readonly CoatPlan[]; coatsDone: number; nowMs: number; startedEntries: LogEntry[] }) {
+  if (coats.length === 0) return null;
+  return (
+    <section aria-label="Coats" className="hair-t px-5 py-3">
+      <h2 className="text-[17px] font-semibold">
+        {plan.prime.system.name} on {decimal(plan.prime.areaM2, 2)} m²
+      </h2>
+      <table className="figure mt-1 w-full text-[14px]">
+        <thead className="soft text-left text-[13px]">
+          <tr className="hair-b">
+            <th className="font-normal">coat</th>
+            <th className="font-normal">mix</th>
+            <th className="font-normal">dries here in</th>
+            <th className="font-normal">put on</th>
+          </tr>
+        </thead>
+        <tbody>
+          {coats.map((coat, index) => {
+            const entry = startedEntries.find((one) => one.step === index);
+            return (
+              <tr key={coat.name} className={`hair-b ${index === coatsDone ? 'font-semibold text-primary' : ''}`}>
+                <td className="py-1">
+                  {index + 1}. {coat.name}, {coat.direction}
+                </td>
+                <td>{mixWords(coat)}</td>
+                <td>{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
+                <td>{entry ? `${format(new Date(entry.at), 'EEE d MMM HH:mm')}${index === coatsDone - 1 && entry.readyAt ? `, ${clockWords(entry.readyAt, nowMs).words}` : ''}` : ''}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="soft mt-1 text-[13px]">{plan.prime.system.steps.join(' ')}</p>
+    </section>
+  );
+}
+
+const dryWords = ([from, to]: readonly [number, number]) => (printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`);
+
+function mixWords({ recipe }: CoatPlan): string {
+  const water = recipe.waterMl >= 1 ? ` + ${Math.round(recipe.waterMl)} ml water` : '';
+  return recipe.glueG > 0 ? `${decimal(recipe.glueG, recipe.glueG < 20 ? 1 : 0)} g glue${water}` : `${Math.round(recipe.groundMl)} ml ground${water}`;
+}

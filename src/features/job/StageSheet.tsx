@@ -1,0 +1,95 @@
+'use client';
+import { useMemo } from 'react';
+import type { JobInputs } from '@/core/job/job';
+import type { LogEntry } from '@/core/job/logEntry';
+import type { StageId } from '@/core/job/stages';
+import type { Plan } from '@/core/plan/planJob';
+import { clothScene } from '@/drawing/clothScene';
+import { fromBack, type Scene } from '@/drawing/scene';
+import { squareScene } from '@/drawing/squareScene';
+import { type SceneInput, barsScene, briefScene, fastenScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
+import { Drawing } from '@/ui/Drawing';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { KitList } from './KitList';
+import { CoatTable, FastenControls, MarginSection, PartsList } from './StageExtras';
+
+interface StageSheetProps {
+  open: StageId;
+  inputs: JobInputs;
+  plan: Plan;
+  coatsDone: number;
+  records: LogEntry[];
+  view: 'back' | 'front';
+  onView: (view: 'back' | 'front') => void;
+  step: number;
+  onStep: (step: number) => void;
+  nowMs: number;
+  ticked: string[];
+  onTick: (ticked: string[]) => void;
+}
+
+function sceneOf(open: StageId, input: SceneInput, step: number, coatsDone: number): Scene {
+  switch (open) {
+    case 'brief':
+      return briefScene(input);
+    case 'bars':
+      return barsScene(input);
+    case 'square':
+      return squareScene(input);
+    case 'cloth':
+      return clothScene(input);
+    case 'fasten':
+      return fastenScene(input, step);
+    case 'tune':
+      return tuneScene(input);
+    case 'prime':
+      return primeScene(input, coatsDone);
+    case 'handover':
+      return handoverScene(input);
+  }
+}
+
+/** The painted face is looked at from the front: brief and priming; everything else lies on the bench, back up. */
+const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
+
+/** The sheet in the middle: the drawing of the open stage, and its lists under it. */
+export function StageSheet({ open, inputs, plan, coatsDone, records, view, onView, step, onStep, nowMs, ticked, onTick }: StageSheetProps) {
+  const { tape } = useWorkshop();
+  const fixedFront = FRONT_STAGES.includes(open);
+  const seen = fixedFront ? 'front' : view;
+  const scene = useMemo(() => {
+    const drawn = sceneOf(open, { inputs, plan, tape }, step, coatsDone);
+    return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
+  }, [open, inputs, plan, tape, step, coatsDone, seen]);
+  const now = plan.fasten.route.steps[step - 1];
+  return (
+    <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+      <div className="relative flex min-h-[340px] flex-1 flex-col">
+        <div className="no-print absolute top-2 right-3 z-10">{fixedFront ? <span className="soft text-[13px]">seen from the front</span> : <ViewSwitch view={view} onView={onView} />}</div>
+        <Drawing scene={scene} tape={tape} className="flex-1" />
+      </div>
+      {open === 'brief' && <KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
+      {open === 'bars' && <PartsList inputs={inputs} plan={plan} />}
+      {open === 'cloth' && !plan.cloth.painted && <MarginSection inputs={inputs} plan={plan} />}
+      {open === 'fasten' && now && <FastenControls total={plan.fasten.route.steps.length} current={step} onStep={onStep} now={`${now.turned ? 'turn; ' : ''}${now.side}, ${stepWords(now.take, now.offsetMm)}, pull ${now.pull}`} />}
+      {open === 'prime' && <CoatTable plan={plan} coats={plan.prime.coats} coatsDone={coatsDone} nowMs={nowMs} startedEntries={records.filter((entry) => entry.stage === 'prime')} />}
+    </div>
+  );
+}
+
+function stepWords(take: 'middle' | 'outward' | 'corner', offsetMm: number): string {
+  if (take === 'corner') return 'fold the corner, then this one';
+  return Math.abs(offsetMm) < 1 ? 'at the middle' : `${Math.round(Math.abs(offsetMm))} mm from the middle`;
+}
+
+function ViewSwitch({ view, onView }: { view: 'back' | 'front'; onView: (view: 'back' | 'front') => void }) {
+  return (
+    <div className="join" role="group" aria-label="Seen from">
+      {(['back', 'front'] as const).map((side) => (
+        <button key={side} type="button" aria-pressed={view === side} className={`btn join-item btn-xs h-7 ${view === side ? 'btn-neutral' : 'btn-outline'}`} onClick={() => onView(side)}>
+          {side === 'back' ? 'Back' : 'Front'}
+        </button>
+      ))}
+    </div>
+  );
+}

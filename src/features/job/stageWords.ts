@@ -1,0 +1,48 @@
+/* Short words for the run of stages and for what holds a record back. */
+import { format } from 'date-fns';
+import { STAGES, STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
+import type { Plan } from '@/core/plan/planJob';
+import type { NextStep, Progress } from '@/core/plan/progress';
+import type { StageMark } from './StageRun';
+
+const perStage = <T>(of: (id: StageId) => T) => Object.fromEntries(STAGE_IDS.map((id) => [id, of(id)])) as Record<StageId, T>;
+
+/** The mark of every stage; a stop counts only when it rests on a measure. */
+export function stageMarks(progress: Progress, next: NextStep, stopped: boolean): Record<StageId, StageMark> {
+  return perStage((id) => {
+    if (progress.done.has(id)) return 'done';
+    if (id !== progress.now) return 'later';
+    if (next.state === 'waiting') return 'waiting';
+    return stopped ? 'stopped' : 'now';
+  });
+}
+
+/** A note under each stage: when it was done, or what is planned. */
+export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Record<StageId, string> {
+  const planned: Partial<Record<StageId, string>> = {
+    prime: plan.prime.coats.length === 0 ? 'no coats' : `${progress.coatsDone} of ${plan.prime.coats.length} coats`,
+    fasten: plan.fasten.answer,
+    cloth: plan.cloth.answer,
+    handover: plan.handover.answer,
+  };
+  return perStage((id) => {
+    const record = progress.records.findLast((entry) => entry.stage === id);
+    if (progress.done.has(id) && record) return format(new Date(record.at), 'EEE d MMM');
+    if (id === progress.now && next.state === 'waiting' && id !== 'prime') return 'glue sets';
+    return planned[id] ?? '';
+  });
+}
+
+/** Why a stage cannot be recorded yet, or null. */
+export function earlyWords(progress: Progress, open: StageId, next: NextStep): string | null {
+  const missing = STAGE_IDS.slice(0, STAGE_IDS.indexOf(open)).filter((id) => !progress.done.has(id));
+  if (missing.length > 0) return `First record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')}. You can look and plan ahead here.`;
+  if (open === next.stage && next.state === 'waiting') return null;
+  return null;
+}
+
+/** Why a record cannot be taken back, or null. */
+export function keepsWords(progress: Progress, open: StageId): string | null {
+  const later = STAGES.slice(STAGE_IDS.indexOf(open) + 1).find(({ id }) => progress.records.some((entry) => entry.stage === id));
+  return later ? `${later.name} was recorded after it: take that back first.` : null;
+}

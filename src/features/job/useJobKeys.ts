@@ -1,0 +1,41 @@
+'use client';
+import { useEffect } from 'react';
+import { STAGE_IDS, type StageId } from '@/core/job/stages';
+import { typing } from '@/ui/typing';
+
+interface JobKeys {
+  open: StageId;
+  openStage: (id: StageId) => void;
+  step: number;
+  total: number;
+  setStep: (step: number) => void;
+  toggleView: () => void;
+  undo: () => void;
+}
+
+/** Keys of the job page; the list stands under "?". Left alone while somebody types in a field. */
+export function useJobKeys({ open, openStage, step, total, setStep, toggleView, undo }: JobKeys): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (typing(event)) return;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        return undo();
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const index = STAGE_IDS.indexOf(open);
+      const stage = (to: number) => STAGE_IDS[to] && openStage(STAGE_IDS[to]);
+      const acts: Record<string, () => void> = {
+        n: () => stage(index + 1),
+        p: () => stage(index - 1),
+        b: toggleView,
+        '.': () => setStep(Math.min(total, step + 1)),
+        ',': () => setStep(Math.max(1, step - 1)),
+      };
+      if (/^[1-8]$/.test(event.key)) return void stage(Number(event.key) - 1);
+      acts[event.key]?.();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [open, openStage, step, total, setStep, toggleView, undo]);
+}

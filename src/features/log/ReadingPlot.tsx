@@ -1,0 +1,91 @@
+'use client';
+/* One kind of reading over time: D3 scales, each dot a reading with its tool's error as a line. */
+import { extent } from 'd3-array';
+import { scaleLinear, scaleUtc } from 'd3-scale';
+import { format } from 'date-fns';
+import { useMemo, useState } from 'react';
+import { decimal } from '@/core/units/numeral';
+import type { LogRow } from '@/server/workshopCases';
+
+interface Dot {
+  at: Date;
+  value: number;
+  precision: number;
+  says: string;
+}
+
+/** Kinds that are worth a plot: derived differences first, then what was read. */
+const KINDS = [
+  { id: 'rack', name: 'Diagonal difference', unit: 'mm' },
+  { id: 'room humidity', name: 'Room humidity', unit: '% RH' },
+  { id: 'room temperature', name: 'Room temperature', unit: '°C' },
+  { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
+  { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
+] as const;
+type KindId = (typeof KINDS)[number]['id'];
+
+function dotsOf(rows: LogRow[], kind: KindId): Dot[] {
+  return rows
+    .filter((row) => !row.withdrawn)
+    .flatMap((row): Dot[] => {
+      const value = (quantity: string) => row.readings.find((reading) => reading.quantity === quantity);
+      const [down, up] = [value('diagonal down'), value('diagonal up')];
+      const says = `No. ${row.jobNumber} ${row.jobTitle}, ${format(new Date(row.at), 'd MMM yyyy')}`;
+      if (kind === 'rack') return down && up ? [{ at: new Date(row.at), value: Math.abs(down.value - up.value), precision: (down.precision ?? 0) * Math.SQRT2, says }] : [];
+      const reading = value(kind);
+      return reading ? [{ at: new Date(row.at), value: reading.value, precision: reading.precision ?? 0, says }] : [];
+    });
+}
+
+const SIZE = { width: 1180, height: 168, left: 52, right: 16, top: 12, bottom: 24 };
+
+export function ReadingPlot({ rows }: { rows: LogRow[] }) {
+  const [kindId, setKind] = useState<KindId>('rack');
+  const kind = KINDS.find((one) => one.id === kindId)!;
+  const dots = useMemo(() => dotsOf(rows, kindId), [rows, kindId]);
+  const [first, last] = extent(dots, (dot) => dot.at);
+  const x = scaleUtc([first ?? new Date(0), last ?? new Date(1)], [SIZE.left, SIZE.width - SIZE.right]).nice();
+  const top = Math.max(...dots.map((dot) => dot.value + dot.precision), 1);
+  const y = scaleLinear([0, top], [SIZE.height - SIZE.bottom, SIZE.top]).nice(4);
+  return (
+    <section aria-label="Plot" className="hair-b px-5 py-2">
+      <div className="flex flex-wrap items-center gap-1">
+        {KINDS.map((one) => (
+          <button key={one.id} type="button" aria-pressed={one.id === kindId} className={`btn btn-xs h-7 ${one.id === kindId ? 'btn-neutral' : 'btn-ghost'}`} onClick={() => setKind(one.id)}>
+            {one.name}
+          </button>
+        ))}
+      </div>
+      {dots.length < 2 ? (
+        <p className="soft py-4 text-[14px]">Two readings or more make a plot; {dots.length === 0 ? 'none' : 'one'} found.</p>
+      ) : (
+        <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} className="draw w-full" role="img" aria-label={`${kind.name} over time, ${dots.length} readings in ${kind.unit}`}>
+          {y.ticks(4).map((tick) => (
+            <g key={tick}>
+              <path d={`M${SIZE.left} ${y(tick)}H${SIZE.width - SIZE.right}`} stroke="var(--hair)" />
+              <text x={SIZE.left - 6} y={y(tick) + 4} textAnchor="end" style={{ stroke: 'none' }}>
+                {decimal(tick, 2)}
+              </text>
+            </g>
+          ))}
+          <text x={SIZE.left} y={SIZE.top - 1} style={{ stroke: 'none', fill: 'var(--soft)' }}>
+            {kind.unit}
+          </text>
+          {x.ticks(8).map((tick) => (
+            <text key={tick.getTime()} x={x(tick)} y={SIZE.height - 6} textAnchor="middle" style={{ stroke: 'none' }}>
+              {format(tick, 'MMM yyyy')}
+            </text>
+          ))}
+          {dots.map((dot) => (
+            <g key={`${dot.says}${dot.at.getTime()}`}>
+              <path d={`M${x(dot.at)} ${y(Math.max(0, dot.value - dot.precision))}V${y(dot.value + dot.precision)}`} stroke="var(--color-primary)" opacity="0.4" />
+              <circle cx={x(dot.at)} cy={y(dot.value)} r="3.5" fill="var(--color-primary)">
+                <title>{`${dot.says}: ${decimal(dot.value, 2)} ${kind.unit}`}</title>
+              </circle>
+            </g>
+          ))}
+        </svg>
+      )}
+    </section>
+  );
+}

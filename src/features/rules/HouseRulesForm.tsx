@@ -1,0 +1,157 @@
+'use client';
+/* The rules of the house: every assumption with its unit, range and reason, to be changed once for all jobs. */
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { saveRulesAction } from '@/app/actions';
+import { ASSUMPTIONS, type AssumptionId } from '@/core/job/assumptions';
+import { STAGES } from '@/core/job/stages';
+import type { StoredRules } from '@/db/workshops';
+
+interface RulesFields {
+  workshop: string;
+  makers: string;
+  currency: string;
+  metricStep: string;
+  inchStep: string;
+  assumptions: Record<string, string>;
+}
+
+const readNumber = (typed: string) => (/^-?\d+([.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) : NaN);
+
+export function HouseRulesForm({ stored }: { stored: StoredRules }) {
+  const { rules } = stored;
+  const router = useRouter();
+  const [saved, setSaved] = useState(false);
+  const form = useForm<RulesFields>({
+    mode: 'onChange',
+    defaultValues: {
+      workshop: rules.workshop,
+      makers: rules.makers.join(', '),
+      currency: rules.currency,
+      metricStep: String(rules.metricStep),
+      inchStep: String(rules.inchStep),
+      assumptions: Object.fromEntries(ASSUMPTIONS.map((one) => [one.id, String(rules.assumptions[one.id] ?? one.value)])),
+    },
+  });
+  const { errors, isDirty, isSubmitting } = form.formState;
+  const save = form.handleSubmit(async (fields) => {
+    const makers = fields.makers.split(',').map((name) => name.trim()).filter(Boolean);
+    const changed = ASSUMPTIONS.flatMap(({ id, value }): [AssumptionId, number][] => {
+      const now = readNumber(fields.assumptions[id] ?? '');
+      return now === value ? [] : [[id, now]];
+    });
+    const outcome = await saveRulesAction({
+      revision: stored.revision,
+      rules: { workshop: fields.workshop.trim(), makers, currency: fields.currency.trim(), metricStep: Number(fields.metricStep) as 1, inchStep: Number(fields.inchStep) as 16, assumptions: Object.fromEntries(changed) },
+    });
+    if (!outcome.ok) {
+      return form.setError('root', { message: outcome.kind === 'invalid' ? outcome.errors.map((error) => error.says).join(' ') : outcome.kind === 'refused' ? outcome.says : 'Not saved.' });
+    }
+    setSaved(true);
+    router.refresh();
+  });
+  const text = (name: 'workshop' | 'makers' | 'currency', label: string, empty: string) => (
+    <label className="block">
+      <span className="soft text-[13px]">{label}</span>
+      <input className="input input-sm h-9 w-full" aria-invalid={errors[name] !== undefined} {...form.register(name, { validate: (typed) => typed.trim() !== '' || empty })} />
+      {errors[name] && (
+        <span role="alert" className="block text-[13px] text-error">
+          {errors[name].message}
+        </span>
+      )}
+    </label>
+  );
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      <form onSubmit={save} noValidate>
+        <header className="hair-b sticky top-0 z-10 flex flex-wrap items-center gap-4 bg-base-300 px-5 py-2.5">
+          <h1 className="text-[22px] leading-7 font-semibold">House rules</h1>
+          <p className="soft text-[14.5px]">Settled once; a finished step keeps the rules it was done by.</p>
+          <p role="status" className="ml-auto text-[14px] text-success">
+            {saved && !isDirty ? 'saved' : ''}
+          </p>
+          <button type="submit" className="btn btn-primary btn-sm h-9" disabled={isSubmitting || !isDirty}>
+            Save the house rules
+          </button>
+          {errors.root && (
+            <p role="alert" className="w-full text-[14px] text-error">
+              {errors.root.message}
+            </p>
+          )}
+        </header>
+        <section className="grid max-w-5xl gap-3 px-5 py-4 sm:grid-cols-3">
+          {text('workshop', 'Workshop', 'The workshop has a name.')}
+          {text('makers', 'Makers, with commas between', 'At least one pair of hands.')}
+          {text('currency', 'Sign of the currency', 'A sign such as €.')}
+          <label className="block">
+            <span className="soft text-[13px]">Smallest step, metric tape</span>
+            <select className="select select-sm h-9 w-full" {...form.register('metricStep')}>
+              <option value="1">1 mm</option>
+              <option value="0.5">0.5 mm</option>
+            </select>
+          </label>
+          <label className="block">
+            <span className="soft text-[13px]">Smallest step, inch tape</span>
+            <select className="select select-sm h-9 w-full" {...form.register('inchStep')}>
+              <option value="16">1/16 in</option>
+              <option value="32">1/32 in</option>
+            </select>
+          </label>
+        </section>
+        <AssumptionTable form={form} />
+      </form>
+    </main>
+  );
+}
+
+function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields>> }) {
+  const { errors } = form.formState;
+  return (
+    <div className="max-w-5xl px-5 pb-8">
+      {STAGES.map((stage) => {
+        const rows = ASSUMPTIONS.filter((one) => one.stage === stage.id);
+        if (rows.length === 0) return null;
+        return (
+          <section key={stage.id} aria-label={stage.name}>
+            <h2 className="mt-4 text-[17px] font-semibold">{stage.name}</h2>
+            <ul>
+              {rows.map(({ id, label, unit, value, min, max, because }) => {
+                const error = errors.assumptions?.[id];
+                return (
+                  <li key={id} id={id} className="hair-b grid items-center gap-x-4 py-1.5 target:bg-base-100 sm:grid-cols-[minmax(0,1.3fr)_170px_minmax(0,2fr)]">
+                    <label htmlFor={`rule-${id}`}>{label}</label>
+                    <span className="flex items-center gap-2">
+                      <input
+                        id={`rule-${id}`}
+                        className={`figure input input-sm h-9 w-20 ${error ? 'input-error' : ''}`}
+                        inputMode="decimal"
+                        aria-invalid={error !== undefined}
+                        {...form.register(`assumptions.${id}`, {
+                          validate: (typed) => {
+                            const number = readNumber(typed);
+                            return (number >= min && number <= max) || `“${typed}” does not do: ${min} to ${max} ${unit}.`;
+                          },
+                        })}
+                      />
+                      <span className="figure soft text-[13.5px]">{unit}</span>
+                    </span>
+                    <span className="soft text-[13.5px]">
+                      {error ? (
+                        <span role="alert" className="text-error">
+                          {error.message}
+                        </span>
+                      ) : (
+                        `${because} Usual here: ${value}.`
+                      )}
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+import { Dialog } from '@/ui/Dialog';
+
+const KEYS: [keys: string, does: string][] = [
+  ['n · p', 'next, previous stage'],
+  ['1 … 8', 'that stage'],
+  ['. · ,', 'next, previous fastener'],
+  ['b', 'seen from the back or the front'],
+  ['u', 'millimetres, centimetres, inches'],
+  ['Ctrl Z', 'undo what was typed'],
+  ['/', 'search'],
+  ['g · l · r', 'bench, log, house rules'],
+  ['c', 'new canvas, on the bench'],
+  ['Tab, Enter', 'through the fields; Enter in the note records'],
+  ['?', 'this list'],
+];
+
+export function KeysDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog title="Keys" onClose={onClose}>
+      <dl className="grid grid-cols-[8rem_1fr] gap-y-1.5">
+        {KEYS.map(([keys, does]) => (
+          <div key={keys} className="contents">
+            <dt className="figure font-semibold">{keys}</dt>
+            <dd className="soft">{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="soft mt-3 text-[14px]">Keys rest while you type in a field. Escape closes this.</p>
+    </Dialog>
+  );
+}

@@ -1,0 +1,170 @@
+'use client';
+/*
+ * The screen as a sink for scenes: fits the scene into its box, keeps lettering and line widths in pixels,
+ * and draws a scale bar that is true for what is seen.
+ */
+import { type RefObject, memo, useLayoutEffect, useRef, useState } from 'react';
+import { type Mark, type Point, type Scene } from '@/drawing/scene';
+import { type Tape, MM_PER_INCH } from '@/core/units/length';
+import { fractionParts } from './Figure';
+
+interface Box {
+  width: number;
+  height: number;
+}
+
+interface DrawingProps {
+  scene: Scene;
+  tape: Tape;
+  scaleBar?: boolean;
+  className?: string;
+}
+
+export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, className }: DrawingProps) {
+  const ref = useRef<HTMLDivElement>(null);
+  const box = useBox(ref);
+  const { bounds, padPx } = scene;
+  const size = { width: bounds.maxX - bounds.minX, height: bounds.maxY - bounds.minY };
+  const scale = Math.max(0.01, Math.min((box.width - padPx.left - padPx.right) / size.width, (box.height - padPx.top - padPx.bottom) / size.height));
+  const originX = padPx.left + (box.width - padPx.left - padPx.right - size.width * scale) / 2 - bounds.minX * scale;
+  const originY = padPx.top + (box.height - padPx.top - padPx.bottom - size.height * scale) / 2 - bounds.minY * scale;
+  const px = ({ x, y }: Point): Point => ({ x: originX + x * scale, y: originY + y * scale });
+  return (
+    <div ref={ref} className={`draw min-h-0 min-w-0 overflow-hidden ${className ?? ''}`}>
+      <svg width={box.width} height={box.height} role="img" aria-label={scene.says}>
+        <defs>
+          <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
+            <rect width="4" height="4" fill="var(--cloth)" />
+            <path d="M0 1h4M1 0v4" stroke="var(--thread)" strokeWidth="1" />
+          </pattern>
+        </defs>
+        {scene.marks.map((mark, index) => (
+          <MarkShape key={index} mark={mark} px={px} scale={scale} />
+        ))}
+        {scaleBar && <ScaleBar scale={scale} tape={tape} box={box} />}
+      </svg>
+    </div>
+  );
+});
+
+function useBox(ref: RefObject<HTMLDivElement | null>): Box {
+  const [box, setBox] = useState<Box>({ width: 756, height: 560 });
+  useLayoutEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const measure = () => {
+      const { clientWidth: width, clientHeight: height } = element;
+      if (width > 0 && height > 0) setBox((before) => (before.width === width && before.height === height ? before : { width, height }));
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [ref]);
+  return box;
+}
+
+const round = (value: number) => Math.round(value * 10) / 10;
+const pathOf = (points: Point[]) => points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('');
+
+interface MarkProps<M extends Mark = Mark> {
+  mark: M;
+  px: (at: Point) => Point;
+  scale: number;
+}
+type Kind<K extends Mark['kind']> = Extract<Mark, { kind: K }>;
+
+function MarkShape({ mark, px, scale }: MarkProps) {
+  switch (mark.kind) {
+    case 'area':
+      return <path d={`${pathOf(mark.points.map(px))}Z`} className={`area ${mark.role}`} />;
+    case 'path':
+      return <path d={pathOf(mark.points.map(px))} className={`line ${mark.role}`} />;
+    case 'arrow':
+      return <Arrow mark={mark} px={px} scale={scale} />;
+    case 'dimension':
+      return <Dimension mark={mark} px={px} scale={scale} />;
+    case 'staple':
+      return <Staple mark={mark} px={px} scale={scale} />;
+    case 'words': {
+      const at = px(mark.at);
+      return <Words x={at.x + (mark.shiftPx?.x ?? 0)} y={at.y + (mark.shiftPx?.y ?? 0)} anchor={mark.anchor} className={`${mark.role} ${mark.strong ? 'strong' : ''}`} text={mark.text} />;
+    }
+  }
+}
+
+function Words({ x, y, anchor, className, text, rotate }: { x: number; y: number; anchor: 'start' | 'middle' | 'end'; className: string; text: string; rotate?: number }) {
+  return (
+    <text x={round(x)} y={round(y + 4.5)} textAnchor={anchor} className={className} transform={rotate ? `rotate(${rotate} ${round(x)} ${round(y)})` : undefined}>
+      {fractionParts(text).map((part, index) => (
+        <tspan key={index} className={part.fraction ? 'frac' : undefined}>
+          {part.text}
+        </tspan>
+      ))}
+    </text>
+  );
+}
+
+function Arrow({ mark, px }: MarkProps<Kind<'arrow'>>) {
+  const [from, to] = [px(mark.from), px(mark.to)];
+  const angle = Math.atan2(to.y - from.y, to.x - from.x);
+  const barb = (turn: number) => ({ x: to.x - 8 * Math.cos(angle + turn), y: to.y - 8 * Math.sin(angle + turn) });
+  return <path d={pathOf([from, to]) + pathOf([barb(0.45), to, barb(-0.45)])} className={`line ${mark.role}`} />;
+}
+
+function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
+  const [a, b] = [px(mark.from), px(mark.to)];
+  const whole = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const normal = { x: (b.y - a.y) / whole, y: -(b.x - a.x) / whole };
+  const shift = (at: Point, by: number): Point => ({ x: at.x + normal.x * by, y: at.y + normal.y * by });
+  const [from, to] = [shift(a, mark.offPx), shift(b, mark.offPx)];
+  const tick = (at: Point): Point[] => [
+    { x: at.x - 4, y: at.y + 4 },
+    { x: at.x + 4, y: at.y - 4 },
+  ];
+  const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x);
+  const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
+  const beside = whole < 46 && upright;
+  return (
+    <g className={mark.role ?? 'measure'}>
+      <path d={[[shift(a, 4), shift(a, mark.offPx + 5)], [shift(b, 4), shift(b, mark.offPx + 5)]].map(pathOf).join('')} className="line" opacity="0.45" />
+      <path d={[[from, to], tick(from), tick(to)].map(pathOf).join('')} className="line" />
+      <Words x={beside ? middle.x + normal.x * 8 : middle.x} y={middle.y} anchor={beside ? 'end' : 'middle'} className="strong" text={mark.text} />
+    </g>
+  );
+}
+
+function Staple({ mark, px, scale }: MarkProps<Kind<'staple'>>) {
+  const at = px(mark.at);
+  const half = Math.max(4, (mark.lengthMm * scale) / 2);
+  const angle = (mark.degrees * Math.PI) / 180;
+  const along = { x: Math.cos(angle) * half, y: Math.sin(angle) * half };
+  const state = mark.state === 'to come' ? 'come' : mark.state;
+  const away = state === 'now' ? 26 : 17;
+  return (
+    <g>
+      <path d={pathOf([{ x: at.x - along.x, y: at.y - along.y }, { x: at.x + along.x, y: at.y + along.y }])} className={`staple ${state}`} />
+      {state === 'now' && <circle cx={round(at.x)} cy={round(at.y)} r="11" className="line measure" />}
+      {mark.label && <Words x={at.x - mark.outward.x * away} y={at.y - mark.outward.y * away} anchor="middle" className={`staple-number ${state}`} text={mark.label} />}
+    </g>
+  );
+}
+
+/** A round length that is 60 to 150 px long at this scale. */
+function scaleBarLength(scale: number, tape: Tape): { mm: number; text: string } {
+  const inches = tape.unit === 'in';
+  const steps = inches ? [1, 2, 4, 6, 12, 24, 36, 48].map((value) => value * MM_PER_INCH) : [10, 20, 50, 100, 200, 500, 1000, 2000];
+  const mm = steps.findLast((one) => one * scale <= 150) ?? steps[0]!;
+  return { mm, text: inches ? `${Math.round(mm / MM_PER_INCH)} in` : tape.unit === 'cm' ? `${mm / 10} cm` : `${mm} mm` };
+}
+
+function ScaleBar({ scale, tape, box }: { scale: number; tape: Tape; box: Box }) {
+  const { mm, text } = scaleBarLength(scale, tape);
+  const [x, y, width] = [16, box.height - 12, mm * scale];
+  return (
+    <g className="quiet">
+      <path d={`M${x} ${y - 4}v8M${x} ${y}h${round(width)}M${round(x + width / 2)} ${y - 2}v4M${round(x + width)} ${y - 4}v8`} className="line" />
+      <Words x={x + width + 8} y={y} anchor="start" className="quiet" text={text} />
+    </g>
+  );
+}

@@ -1,0 +1,75 @@
+'use client';
+import { CircleCheck, OctagonX, TriangleAlert } from 'lucide-react';
+import { assumption } from '@/core/job/assumptions';
+import { assumed } from '@/core/job/houseRules';
+import type { Level, Verdict } from '@/core/job/verdict';
+import { decimal } from '@/core/units/numeral';
+import { Figure } from './Figure';
+import { useWorkshop } from './WorkshopContext';
+
+const SIGNS = { good: CircleCheck, watch: TriangleAlert, stop: OctagonX };
+const WORDS: Record<Level, string> = { good: 'Good', watch: 'Watch', stop: 'Stop' };
+const INKS: Record<Level, string> = { good: 'text-success', watch: 'text-warning', stop: 'text-error' };
+const ORDER: Level[] = ['stop', 'watch', 'good'];
+
+/** Verdicts, gravest first; each opens to its numbers, reason and assumptions. */
+export function VerdictList({ verdicts }: { verdicts: readonly Verdict[] }) {
+  const sorted = ORDER.flatMap((level) => verdicts.filter((one) => one.level === level));
+  return (
+    <ul className="hair-t" data-testid="verdicts">
+      {sorted.map((one) => (
+        <VerdictRow key={one.about} verdict={one} />
+      ))}
+    </ul>
+  );
+}
+
+function VerdictRow({ verdict }: { verdict: Verdict }) {
+  const Sign = SIGNS[verdict.level];
+  return (
+    <li className="hair-b" data-level={verdict.level}>
+      <details>
+        <summary className="flex cursor-pointer list-none gap-2 py-1.5 leading-5 [&::-webkit-details-marker]:hidden">
+          <Sign aria-hidden className={`mt-0.5 size-4 shrink-0 ${INKS[verdict.level]}`} />
+          <span className="min-w-0">
+            <span className={`font-semibold ${INKS[verdict.level]} ${verdict.level === 'good' ? 'sr-only' : ''}`}>{WORDS[verdict.level]}. </span>
+            <Figure>{verdict.says}</Figure>
+            {verdict.doThis && (
+              <span className="soft block text-[13.5px]">
+                <Figure>{verdict.doThis}</Figure>
+              </span>
+            )}
+          </span>
+        </summary>
+        <VerdictReason verdict={verdict} />
+      </details>
+    </li>
+  );
+}
+
+function VerdictReason({ verdict }: { verdict: Verdict }) {
+  const { rules } = useWorkshop();
+  return (
+    <div className="soft space-y-1 pb-2 pl-6 text-[13.5px] leading-5">
+      {verdict.because && (
+        <p>
+          <Figure>{verdict.because}</Figure>
+        </p>
+      )}
+      {verdict.measured !== null && (
+        <p className="figure">
+          {decimal(verdict.measured, 2)} {verdict.unit}
+          {verdict.limit !== null && `, limit ${decimal(verdict.limit, 2)} ${verdict.unit}`}
+        </p>
+      )}
+      {verdict.uses.map((id) => (
+        <p key={id} className="figure">
+          {assumption(id).label}: {assumed(rules, id)} {assumption(id).unit}{' '}
+          <a className="link link-primary" href={`/rules#${id}`}>
+            change
+          </a>
+        </p>
+      ))}
+    </div>
+  );
+}

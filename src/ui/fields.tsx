@@ -1,0 +1,173 @@
+'use client';
+/*
+ * Fields with units. What cannot be read stays in the field with its error; the last good value stands.
+ */
+import { type ReactNode, useId, useState } from 'react';
+import type { Parsed } from '@/core/units/result';
+import { type Length, SIXTEENTH_MM, parseLength, printLength, printTyped } from '@/core/units/length';
+import { parsed, refused } from '@/core/units/result';
+import { Figure } from './Figure';
+import { useReportedError } from './fieldErrors';
+import { useWorkshop } from './WorkshopContext';
+
+interface TypedFieldProps<T> {
+  label: string;
+  value: T;
+  print: (value: T) => string;
+  read: (typed: string) => Parsed<T>;
+  onChange: (value: T) => void;
+  /** Shown after the field: the other unit, or the unit itself. */
+  beside?: string;
+  hint?: string;
+  disabled?: boolean;
+  inputMode?: 'text' | 'decimal';
+  type?: 'text' | 'date';
+  placeholder?: string;
+}
+
+/** One line of text read into a value. */
+export function TypedField<T>({ label, value, print, read, onChange, beside, hint, disabled, inputMode, type = 'text', placeholder }: TypedFieldProps<T>) {
+  const id = useId();
+  const printed = print(value);
+  const [draft, setDraft] = useState<{ text: string; of: string } | null>(null);
+  // What was typed is shown until the value changes by another hand (undo, another row of a table).
+  const text = draft && draft.of === printed ? draft.text : printed;
+  const outcome = text === printed ? null : read(text);
+  const error = outcome && !outcome.ok ? outcome.error : null;
+  useReportedError(label, error);
+  const type_ = (typed: string) => {
+    const result = read(typed);
+    setDraft({ text: typed, of: result.ok ? print(result.value) : printed });
+    if (result.ok) onChange(result.value);
+  };
+  const leave = () => {
+    if (!error) setDraft(null);
+  };
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="soft block truncate text-[13px] leading-5">
+        {label}
+      </label>
+      <div className="flex items-center gap-2">
+        <input
+          id={id}
+          type={type}
+          className={`figure input input-sm h-9 w-full min-w-0 ${error ? 'input-error' : ''}`}
+          value={text}
+          disabled={disabled}
+          inputMode={inputMode}
+          placeholder={placeholder}
+          autoComplete="off"
+          spellCheck={false}
+          aria-invalid={error !== null}
+          aria-describedby={`${id}-below`}
+          onChange={(event) => type_(event.target.value)}
+          onBlur={leave}
+        />
+        {beside && (
+          <span className="figure soft shrink-0 text-[13px] whitespace-nowrap">
+            <Figure>{beside}</Figure>
+          </span>
+        )}
+      </div>
+      <p id={`${id}-below`} role={error ? 'alert' : undefined} className={`text-[13px] leading-4 ${error ? 'mt-1 text-error' : 'soft'} ${error || hint ? '' : 'hidden'}`}>
+        {error ?? hint}
+      </p>
+    </div>
+  );
+}
+
+interface LengthFieldProps {
+  label: string;
+  value: Length;
+  onChange: (value: Length) => void;
+  leastMm?: number;
+  mostMm?: number;
+  hint?: string;
+  disabled?: boolean;
+}
+
+/** The other system beside what was typed: inches beside metric, millimetres beside inches. */
+function otherUnit({ mm, unit }: Length): string {
+  const inches = unit === 'in' || unit === 'ft';
+  return printLength(mm, inches ? { unit: 'mm', stepMm: 0.5 } : { unit: 'in', stepMm: SIXTEENTH_MM });
+}
+
+function readWithin(typed: string, unit: 'mm' | 'cm' | 'in', leastMm: number, mostMm: number): Parsed<Length> {
+  const result = parseLength(typed, unit);
+  if (!result.ok || (result.value.mm >= leastMm && result.value.mm <= mostMm)) return result;
+  const bound = (mm: number) => printLength(mm, { unit: 'mm', stepMm: 1 });
+  return refused(typed, result.value.mm < leastMm ? `is below ${bound(leastMm)}` : `is above ${bound(mostMm)}`, `Type ${bound(leastMm)} to ${bound(mostMm)}, in any unit.`);
+}
+
+export function LengthField({ label, value, onChange, leastMm = 0, mostMm = 10_000, hint, disabled }: LengthFieldProps) {
+  const { tape } = useWorkshop();
+  return <TypedField label={label} value={value} print={printTyped} read={(typed) => readWithin(typed, value.unit === 'in' || value.unit === 'ft' ? 'in' : tape.unit, leastMm, mostMm)} onChange={onChange} beside={otherUnit(value)} hint={hint} disabled={disabled} />;
+}
+
+/** A reading that may still be missing: empty is allowed. */
+export function ReadingField({ label, value, onChange, leastMm = 0, mostMm = 10_000, disabled }: Omit<LengthFieldProps, 'value' | 'onChange'> & { value: Length | null; onChange: (value: Length | null) => void }) {
+  const { tape } = useWorkshop();
+  const read = (typed: string): Parsed<Length | null> => (typed.trim() === '' ? parsed<Length | null>(null) : readWithin(typed, tape.unit, leastMm, mostMm));
+  return <TypedField<Length | null> label={label} value={value} print={(one) => (one ? printTyped(one) : '')} read={read} onChange={onChange} beside={value ? otherUnit(value) : tape.unit} disabled={disabled} />;
+}
+
+interface NumberFieldProps {
+  label: string;
+  value: number | null;
+  onChange: (value: number) => void;
+  unit: string;
+  least: number;
+  most: number;
+  hint?: string;
+  disabled?: boolean;
+}
+
+/** A plain number with its unit and range; decimal comma or point. */
+export function NumberField({ label, value, onChange, unit, least, most, hint, disabled }: NumberFieldProps) {
+  const read = (typed: string): Parsed<number | null> => {
+    const clean = typed.trim().replace(',', '.');
+    const number = /^\d+(\.\d+)?$/.test(clean) ? Number(clean) : NaN;
+    if (number >= least && number <= most) return parsed<number | null>(number);
+    return refused(typed, Number.isNaN(number) ? 'is not a number' : 'is out of range', `Type ${least} to ${most} ${unit}.`);
+  };
+  return <TypedField<number | null> label={label} value={value} print={(one) => (one === null ? '' : String(one))} read={read} onChange={(one) => one !== null && onChange(one)} beside={unit} hint={hint} disabled={disabled} inputMode="decimal" />;
+}
+
+interface ChoiceProps<Id extends string> {
+  label: string;
+  value: Id;
+  options: readonly { id: Id; name: string }[];
+  onChange: (id: Id) => void;
+  disabled?: boolean;
+  hint?: string;
+}
+
+/** One of a few named options. */
+export function Choice<Id extends string>({ label, value, options, onChange, disabled, hint }: ChoiceProps<Id>) {
+  const id = useId();
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="soft block truncate text-[13px] leading-5">
+        {label}
+      </label>
+      <select id={id} className="select select-sm h-9 w-full" value={value} disabled={disabled} onChange={(event) => onChange(event.target.value as Id)}>
+        {options.map((option) => (
+          <option key={option.id} value={option.id}>
+            {option.name}
+          </option>
+        ))}
+      </select>
+      {hint && <p className="soft text-[13px] leading-4">{hint}</p>}
+    </div>
+  );
+}
+
+export function Tick({ label, checked, onChange, disabled }: { label: ReactNode; checked: boolean; onChange: (checked: boolean) => void; disabled?: boolean }) {
+  return (
+    <label className={`flex items-start gap-2 py-0.5 leading-5 ${disabled ? 'soft' : 'cursor-pointer'}`}>
+      <input type="checkbox" className="checkbox checkbox-sm checkbox-primary mt-px" checked={checked} disabled={disabled} onChange={(event) => onChange(event.target.checked)} />
+      <span>{label}</span>
+    </label>
+  );
+}
