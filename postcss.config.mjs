@@ -1,1 +1,2 @@
-export default { plugins: { '@tailwindcss/postcss': {} } };
+const config = { plugins: { '@tailwindcss/postcss': {} } };
+export default config;

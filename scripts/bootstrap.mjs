@@ -24,7 +24,10 @@ export function run(command, args, env = {}) {
 export const tool = (path, args, env) => run(process.execPath, [join(ROOT, 'node_modules', path), ...args], env);
 
 export function install() {
-  const wanted = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.versions.modules).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(process.versions.modules)
+    .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   const npm = process.env.npm_execpath;
   console.log('Installing packages (npm ci)');

@@ -10,7 +10,10 @@ const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.m
 function sourceHash() {
   const hash = createHash('sha256');
   const visit = (path) => {
-    if (statSync(path).isDirectory()) return readdirSync(path).sort().forEach((name) => visit(join(path, name)));
+    if (statSync(path).isDirectory())
+      return readdirSync(path)
+        .sort()
+        .forEach((name) => visit(join(path, name)));
     hash.update(path.slice(ROOT.length)).update(readFileSync(path));
   };
   SOURCES.forEach((name) => visit(join(ROOT, name)));

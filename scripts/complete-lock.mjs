@@ -19,7 +19,13 @@ for (const [place, entry] of Object.entries(lock.packages)) {
     const parts = name.split(/[-/@.]/);
     const os = SYSTEMS.filter((one) => parts.includes(one));
     const cpu = PROCESSORS.filter((one) => parts.includes(one));
-    lock.packages[flat] = { version: version.replace(/^[\^~]/, ''), optional: true, ...(entry.dev ? { dev: true } : {}), ...(cpu.length ? { cpu } : {}), ...(os.length ? { os } : {}) };
+    lock.packages[flat] = {
+      version: version.replace(/^[\^~]/, ''),
+      optional: true,
+      ...(entry.dev ? { dev: true } : {}),
+      ...(cpu.length ? { cpu } : {}),
+      ...(os.length ? { os } : {}),
+    };
     added += 1;
   }
 }

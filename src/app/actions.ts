@@ -17,9 +17,13 @@ import type { ClassConstructor } from 'class-transformer';
 import type { Workshop } from '@/server/workshop';
 
 /** Plain objects only may cross to the browser: class instances are flattened. */
-function run<D extends object, T>(shape: ClassConstructor<D>, plain: unknown, useCase: (workshop: Workshop, dto: D) => Outcome<T>): Outcome<T> {
+function run<D extends object, T>(
+  shape: ClassConstructor<D>,
+  plain: unknown,
+  act: (workshop: Workshop, dto: D) => Outcome<T>,
+): Outcome<T> {
   const dto = checked(shape, plain);
-  const outcome = dto.ok ? useCase(openWorkshop(), dto.value) : dto;
+  const outcome = dto.ok ? act(openWorkshop(), dto.value) : dto;
   return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
 }
 
@@ -27,15 +31,33 @@ export async function createJobAction(plain: { title: string; width: Length; hei
   return run(NewJobDto, plain, createJob);
 }
 
-export async function saveInputsAction(plain: { jobId: string; revision: number; inputs: JobInputs }): Promise<Outcome<StoredJob>> {
+export async function saveInputsAction(plain: {
+  jobId: string;
+  revision: number;
+  inputs: JobInputs;
+}): Promise<Outcome<StoredJob>> {
   return run(SaveInputsDto, plain, saveInputs);
 }
 
-export async function recordStepAction(plain: { jobId: string; revision: number; stage: StageId; maker: string; note: string; reason: string; unit: Tape['unit'] }): Promise<Outcome<JobWithLog>> {
+export async function recordStepAction(plain: {
+  jobId: string;
+  revision: number;
+  stage: StageId;
+  maker: string;
+  note: string;
+  reason: string;
+  unit: Tape['unit'];
+}): Promise<Outcome<JobWithLog>> {
   return run(RecordStepDto, plain, recordStep);
 }
 
-export async function withdrawRecordAction(plain: { jobId: string; revision: number; entryId: string; maker: string; reason: string }): Promise<Outcome<JobWithLog>> {
+export async function withdrawRecordAction(plain: {
+  jobId: string;
+  revision: number;
+  entryId: string;
+  maker: string;
+  reason: string;
+}): Promise<Outcome<JobWithLog>> {
   return run(WithdrawDto, plain, withdrawRecord);
 }
 

@@ -24,7 +24,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const { rules, revision } = houseRules(workshop);
   return (
     <html lang="en" data-theme={theme}>
-      <body className="flex min-h-dvh flex-col bench:h-dvh">
+      <body className="flex min-h-dvh flex-col bg-base-300 bench:h-dvh">
         <WorkshopProvider rules={rules} rulesRevision={revision} unit={unit} maker={maker}>
           <TopBar theme={theme} />
           {children}

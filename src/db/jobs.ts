@@ -40,8 +40,20 @@ export const nextNumber = (database: Database): number =>
 export function insertJob(database: Database, job: Job, at: string): StoredJob {
   const { brief } = job.inputs;
   database
-    .prepare('INSERT INTO job (id, number, title, face_width_mm, face_height_mm, due_on, inputs, revision, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?, ?, 1, ?, ?)')
-    .run(job.id, job.number, brief.title, brief.width.mm, brief.height.mm, brief.dueOn, JSON.stringify(job.inputs), job.createdAt, at);
+    .prepare(
+      'INSERT INTO job (id, number, title, face_width_mm, face_height_mm, due_on, inputs, revision, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?, ?, 1, ?, ?)',
+    )
+    .run(
+      job.id,
+      job.number,
+      brief.title,
+      brief.width.mm,
+      brief.height.mm,
+      brief.dueOn,
+      JSON.stringify(job.inputs),
+      job.createdAt,
+      at,
+    );
   return { ...job, revision: 1 };
 }
 
@@ -49,7 +61,9 @@ export function insertJob(database: Database, job: Job, at: string): StoredJob {
 export function updateInputs(database: Database, id: string, revision: number, inputs: JobInputs, at: string): boolean {
   const { brief } = inputs;
   const { changes } = database
-    .prepare('UPDATE job SET title = ?, face_width_mm = ?, face_height_mm = ?, due_on = ?, inputs = ?, updated_at = ?, revision = revision + 1 WHERE id = ? AND revision = ?')
+    .prepare(
+      'UPDATE job SET title = ?, face_width_mm = ?, face_height_mm = ?, due_on = ?, inputs = ?, updated_at = ?, revision = revision + 1 WHERE id = ? AND revision = ?',
+    )
     .run(brief.title, brief.width.mm, brief.height.mm, brief.dueOn, JSON.stringify(inputs), at, id, revision);
   return changes === 1;
 }

@@ -34,17 +34,34 @@ const fromRow = (row: Row, readings: Reading[]): LogEntry => ({
   plan: row.plan === null ? null : (JSON.parse(row.plan) as PlanSnapshot),
 });
 
-const plainReading = ({ quantity, value, unit, precision, tool }: ReadingRow): Reading => ({ quantity, value, unit, precision, tool });
+const plainReading = ({ quantity, value, unit, precision, tool }: ReadingRow): Reading => ({
+  quantity,
+  value,
+  unit,
+  precision,
+  tool,
+});
 
 /** The log of one job, oldest first, with the frozen plans. */
 export function logOfJob(database: Database, jobId: string): LogEntry[] {
   const rows = database.prepare<[string], Row>('SELECT * FROM log_entry WHERE job_id = ? ORDER BY at, rowid').all(jobId);
-  return withReadings(rows, database.prepare<[string], ReadingRow>('SELECT r.* FROM reading r JOIN log_entry e ON e.id = r.entry_id WHERE e.job_id = ? ORDER BY r.position').all(jobId));
+  return withReadings(
+    rows,
+    database
+      .prepare<[string], ReadingRow>(
+        'SELECT r.* FROM reading r JOIN log_entry e ON e.id = r.entry_id WHERE e.job_id = ? ORDER BY r.position',
+      )
+      .all(jobId),
+  );
 }
 
 /** The log of every job by job id, oldest first, without the frozen plans: for lists. */
 export function logOfWorkshop(database: Database): Map<string, LogEntry[]> {
-  const rows = database.prepare<[], Row>('SELECT id, job_id, stage, step, kind, at, maker, did, note, reason, corrects, ready_at, NULL AS plan FROM log_entry ORDER BY at, rowid').all();
+  const rows = database
+    .prepare<[], Row>(
+      'SELECT id, job_id, stage, step, kind, at, maker, did, note, reason, corrects, ready_at, NULL AS plan FROM log_entry ORDER BY at, rowid',
+    )
+    .all();
   const readings = database.prepare<[], ReadingRow>('SELECT * FROM reading ORDER BY position').all();
   const entries = withReadings(rows, readings);
   const byJob = new Map<string, LogEntry[]>();
@@ -57,14 +74,35 @@ export function logOfWorkshop(database: Database): Map<string, LogEntry[]> {
 
 function withReadings(rows: Row[], readings: ReadingRow[]): LogEntry[] {
   const byEntry = new Map<string, Reading[]>();
-  for (const reading of readings) byEntry.set(reading.entry_id, [...(byEntry.get(reading.entry_id) ?? []), plainReading(reading)]);
+  for (const reading of readings)
+    byEntry.set(reading.entry_id, [...(byEntry.get(reading.entry_id) ?? []), plainReading(reading)]);
   return rows.map((row) => fromRow(row, byEntry.get(row.id) ?? []));
 }
 
 export function insertLogEntry(database: Database, jobId: string, entry: LogEntry): void {
   database
-    .prepare('INSERT INTO log_entry (id, job_id, stage, step, kind, at, maker, did, note, reason, corrects, ready_at, plan) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')
-    .run(entry.id, jobId, entry.stage, entry.step, entry.kind, entry.at, entry.maker, entry.did, entry.note, entry.reason, entry.corrects, entry.readyAt, entry.plan === null ? null : JSON.stringify(entry.plan));
-  const insert = database.prepare('INSERT INTO reading (entry_id, position, quantity, value, unit, precision, tool) VALUES (?, ?, ?, ?, ?, ?, ?)');
-  entry.readings.forEach((reading, position) => insert.run(entry.id, position, reading.quantity, reading.value, reading.unit, reading.precision, reading.tool));
+    .prepare(
+      'INSERT INTO log_entry (id, job_id, stage, step, kind, at, maker, did, note, reason, corrects, ready_at, plan) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    )
+    .run(
+      entry.id,
+      jobId,
+      entry.stage,
+      entry.step,
+      entry.kind,
+      entry.at,
+      entry.maker,
+      entry.did,
+      entry.note,
+      entry.reason,
+      entry.corrects,
+      entry.readyAt,
+      entry.plan === null ? null : JSON.stringify(entry.plan),
+    );
+  const insert = database.prepare(
+    'INSERT INTO reading (entry_id, position, quantity, value, unit, precision, tool) VALUES (?, ?, ?, ?, ?, ?, ?)',
+  );
+  entry.readings.forEach((reading, position) =>
+    insert.run(entry.id, position, reading.quantity, reading.value, reading.unit, reading.precision, reading.tool),
+  );
 }

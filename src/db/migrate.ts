@@ -20,7 +20,9 @@ interface Migration {
 
 /** Reads `0001-name.sql`, `0002-name.sql` … from a folder, in order, without gaps. */
 export function readMigrations(folder: string): Migration[] {
-  const files = readdirSync(folder).filter((file) => file.endsWith('.sql')).sort();
+  const files = readdirSync(folder)
+    .filter((file) => file.endsWith('.sql'))
+    .sort();
   return files.map((file, index) => {
     const number = Number(/^(\d{4})-[a-z0-9-]+\.sql$/.exec(file)?.[1]);
     if (number !== index + 1) throw new MigrationError(`expected migration ${index + 1}, got ${file}`);
@@ -36,13 +38,18 @@ export function readMigrations(folder: string): Migration[] {
  * @throws MigrationError when an applied file was changed or is gone
  */
 export function migrate(database: Database, folder: string): number {
-  database.exec('CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT NULL, hash TEXT NOT NULL, applied_at TEXT NOT NULL) STRICT');
+  database.exec(
+    'CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT NULL, hash TEXT NOT NULL, applied_at TEXT NOT NULL) STRICT',
+  );
   const migrations = readMigrations(folder);
-  const applied = database.prepare<[], { number: number; name: string; hash: string }>('SELECT number, name, hash FROM migration ORDER BY number').all();
+  const applied = database
+    .prepare<[], { number: number; name: string; hash: string }>('SELECT number, name, hash FROM migration ORDER BY number')
+    .all();
   for (const row of applied) {
     const file = migrations[row.number - 1];
     if (!file) throw new MigrationError(`migration ${row.name} was applied and its file is missing`);
-    if (file.hash !== row.hash) throw new MigrationError(`migration ${row.name} was changed after it was applied: put it back, add a new one`);
+    if (file.hash !== row.hash)
+      throw new MigrationError(`migration ${row.name} was changed after it was applied: put it back, add a new one`);
   }
   const pending = migrations.slice(applied.length);
   const apply = database.transaction((one: Migration) => {

@@ -8,8 +8,12 @@ export interface StoredRules {
 
 /** The house rules; the defaults as revision 0 until some are saved. */
 export function readRules(database: Database): StoredRules {
-  const row = database.prepare<[], { rules: string; revision: number }>('SELECT rules, revision FROM workshop WHERE id = 1').get();
-  return row ? { rules: { ...DEFAULT_RULES, ...(JSON.parse(row.rules) as HouseRules) }, revision: row.revision } : { rules: DEFAULT_RULES, revision: 0 };
+  const row = database
+    .prepare<[], { rules: string; revision: number }>('SELECT rules, revision FROM workshop WHERE id = 1')
+    .get();
+  return row
+    ? { rules: { ...DEFAULT_RULES, ...(JSON.parse(row.rules) as HouseRules) }, revision: row.revision }
+    : { rules: DEFAULT_RULES, revision: 0 };
 }
 
 /** Saves house rules over the revision that was read; false when somebody was faster. */
@@ -18,6 +22,8 @@ export function writeRules(database: Database, rules: HouseRules, revision: numb
   const { changes } =
     revision === 0
       ? database.prepare('INSERT INTO workshop (id, rules, revision) VALUES (1, ?, 1) ON CONFLICT DO NOTHING').run(text)
-      : database.prepare('UPDATE workshop SET rules = ?, revision = revision + 1 WHERE id = 1 AND revision = ?').run(text, revision);
+      : database
+          .prepare('UPDATE workshop SET rules = ?, revision = revision + 1 WHERE id = 1 AND revision = ?')
+          .run(text, revision);
   return changes === 1;
 }

@@ -33,11 +33,16 @@ function barOutlines({ widthMm: w, heightMm: h, profile, joint }: FrameShape): P
   ];
 }
 
-function braceMarks({ widthMm, heightMm, profile, bracesUpright, bracesLevel }: FrameShape): Mark[] {
+/** The braces alone, inside the bars. */
+export function braceMarks({ widthMm, heightMm, profile, bracesUpright, bracesLevel }: FrameShape): Mark[] {
   const b = profile.widthMm;
   const half = profile.brace.widthMm / 2;
   const at = (count: number, index: number, whole: number) => (whole * (index + 1)) / (count + 1);
-  const upright = Array.from({ length: bracesUpright }, (_, index) => rectangle(at(bracesUpright, index, widthMm) - half, b, 2 * half, heightMm - 2 * b));
-  const level = Array.from({ length: bracesLevel }, (_, index) => rectangle(b, at(bracesLevel, index, heightMm) - half, widthMm - 2 * b, 2 * half));
+  const upright = Array.from({ length: bracesUpright }, (_, index) =>
+    rectangle(at(bracesUpright, index, widthMm) - half, b, 2 * half, heightMm - 2 * b),
+  );
+  const level = Array.from({ length: bracesLevel }, (_, index) =>
+    rectangle(b, at(bracesLevel, index, heightMm) - half, widthMm - 2 * b, 2 * half),
+  );
   return [...level, ...upright].map((points): Mark => ({ kind: 'area', points, role: 'brace' }));
 }

@@ -28,7 +28,17 @@ export type Mark =
   | { kind: 'area'; points: Point[]; role: Role; title?: string }
   | { kind: 'path'; points: Point[]; role: Role }
   | { kind: 'arrow'; from: Point; to: Point; role: Role }
-  | { kind: 'staple'; at: Point; degrees: number; lengthMm: number; role: Role; label: string | null; outward: Point; state: 'past' | 'now' | 'to come' }
+  | {
+      kind: 'staple';
+      at: Point;
+      degrees: number;
+      lengthMm: number;
+      role: Role;
+      label: string;
+      labelAt: Point;
+      outward: Point;
+      state: 'past' | 'now' | 'to come';
+    }
   | { kind: 'words'; at: Point; text: string; anchor: 'start' | 'middle' | 'end'; role: Role; strong?: boolean; shiftPx?: Point }
   /** A dimension line beside from–to; `offPx` to its left when looking from `from` to `to`, in px of the sink. */
   | { kind: 'dimension'; from: Point; to: Point; offPx: number; text: string; role?: Role };
@@ -78,8 +88,19 @@ function flipMark(mark: Mark, flip: (at: Point) => Point): Mark {
     case 'dimension':
       return { ...mark, from: flip(mark.to), to: flip(mark.from) };
     case 'staple':
-      return { ...mark, at: flip(mark.at), degrees: -mark.degrees, outward: { x: -mark.outward.x, y: mark.outward.y } };
+      return {
+        ...mark,
+        at: flip(mark.at),
+        labelAt: flip(mark.labelAt),
+        degrees: -mark.degrees,
+        outward: { x: -mark.outward.x, y: mark.outward.y },
+      };
     case 'words':
-      return { ...mark, at: flip(mark.at), anchor: FLIPPED[mark.anchor], shiftPx: mark.shiftPx && { x: -mark.shiftPx.x, y: mark.shiftPx.y } };
+      return {
+        ...mark,
+        at: flip(mark.at),
+        anchor: FLIPPED[mark.anchor],
+        shiftPx: mark.shiftPx && { x: -mark.shiftPx.x, y: mark.shiftPx.y },
+      };
   }
 }

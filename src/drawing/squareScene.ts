@@ -3,7 +3,7 @@
  * the longer diagonal marked with where to press.
  */
 import { type Squareness, rackedCorners } from '@/core/frame/squareness';
-import { printFine, printLength } from '@/core/units/length';
+import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 import { type SceneInput, faceBounds, frameShape } from './stageScenes';
@@ -23,22 +23,47 @@ export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
   const found = measured && exaggerated(measured, w, h);
   const corners: Corners = found?.corners ?? { tl: point(0, 0), tr: point(w, 0), br: point(w, h), bl: point(0, h) };
   const outline: Mark[] = found
-    ? [{ kind: 'path', points: [...rectangle(0, 0, w, h), point(0, 0)], role: 'guide' }, ...barsThrough(corners, shape.profile.widthMm)]
+    ? [
+        { kind: 'path', points: [...rectangle(0, 0, w, h), point(0, 0)], role: 'guide' },
+        ...barsThrough(corners, shape.profile.widthMm),
+      ]
     : frameMarks({ ...shape, bracesUpright: 0, bracesLevel: 0 });
   const beyond = Math.max(w, h) * 0.06;
-  const note: Mark[] = found ? [{ kind: 'words', at: point(w / 2, h), text: `deviations drawn ${found.factor} × larger`, anchor: 'middle', role: 'quiet', shiftPx: point(0, 48) }] : [];
+  const note: Mark[] = found
+    ? [
+        {
+          kind: 'words',
+          at: point(w / 2, h),
+          text: `deviations drawn ${found.factor} × larger`,
+          anchor: 'middle',
+          role: 'quiet',
+          shiftPx: point(0, 48),
+        },
+      ]
+    : [];
   return {
     bounds: faceBounds(inputs, found ? beyond : 0),
     padPx: { top: 36, right: 56, bottom: 44, left: 56 },
-    marks: [...outline, ...diagonalMarks(corners, inputs.square, measured, tape), ...sideMarks(corners, inputs.square, tape), ...pressMarks(corners, measured, Math.max(w, h) * 0.09), ...note],
-    says: measured ? `The frame as measured, the diagonals ${printFine(Math.abs(measured.differenceMm), tape)} apart.` : 'The frame, still to be measured.',
+    marks: [
+      ...outline,
+      ...diagonalMarks(corners, inputs.square, measured, tape),
+      ...sideMarks(corners, inputs.square, tape),
+      ...pressMarks(corners, measured, Math.max(w, h) * 0.09),
+      ...note,
+    ],
+    says: measured
+      ? `The frame as measured, the diagonals ${printFine(Math.abs(measured.differenceMm), tape)} apart.`
+      : 'The frame, still to be measured.',
   };
 }
 
 /** Corners moved off the rectangle, larger by a round factor so that the greatest move is about a twentieth of the frame. */
 function exaggerated(measured: Squareness, w: number, h: number): { corners: Corners; factor: number } {
   const { bottomLeft, bottomRight, topLeft, topRight } = rackedCorners(measured);
-  const middle = point((bottomLeft.x + bottomRight.x + topLeft.x + topRight.x) / 4, (bottomLeft.y + bottomRight.y + topLeft.y + topRight.y) / 4);
+  const middle = point(
+    (bottomLeft.x + bottomRight.x + topLeft.x + topRight.x) / 4,
+    (bottomLeft.y + bottomRight.y + topLeft.y + topRight.y) / 4,
+  );
   const off = (at: Point, x: number, y: number) => point(at.x - middle.x + w / 2 - x, middle.y - at.y + h / 2 - y);
   const moves = { tl: off(topLeft, 0, 0), tr: off(topRight, w, 0), br: off(bottomRight, w, h), bl: off(bottomLeft, 0, h) };
   const worst = Math.max(...Object.values(moves).map(({ x, y }) => Math.hypot(x, y)), 0.2);
@@ -56,18 +81,27 @@ function barsThrough({ tl, tr, br, bl }: Corners, barMm: number): Mark[] {
   return [bar(tl, tr), bar(bl, br), bar(tl, bl), bar(tr, br)];
 }
 
-function diagonalMarks({ tl, tr, br, bl }: Corners, square: SceneInput['inputs']['square'], measured: Squareness | null, tape: SceneInput['tape']): Mark[] {
+function diagonalMarks(
+  { tl, tr, br, bl }: Corners,
+  square: SceneInput['inputs']['square'],
+  measured: Squareness | null,
+  tape: SceneInput['tape'],
+): Mark[] {
   const role = (name: 'down' | 'up') => (measured?.longer === name ? 'stop' : 'measure');
   const along = (a: Point, b: Point, t: number) => point(a.x + (b.x - a.x) * t, a.y + (b.y - a.y) * t);
   const words = (a: Point, b: Point, name: 'down' | 'up', text: string): Mark[] => [
     { kind: 'path', points: [a, b], role: role(name) },
     { kind: 'words', at: along(a, b, 0.3), text, anchor: 'middle', role: role(name), strong: true, shiftPx: point(0, -12) },
   ];
-  return [...words(tl, br, 'down', square.down ? printLength(square.down.mm, { ...tape, stepMm: Math.min(tape.stepMm, 0.5) }) : 'down ?'), ...words(tr, bl, 'up', square.up ? printLength(square.up.mm, { ...tape, stepMm: Math.min(tape.stepMm, 0.5) }) : 'up ?')];
+  return [
+    ...words(tl, br, 'down', square.down ? printLength(square.down.mm, finerTape(tape)) : 'down ?'),
+    ...words(tr, bl, 'up', square.up ? printLength(square.up.mm, finerTape(tape)) : 'up ?'),
+  ];
 }
 
 function sideMarks({ tl, tr, br, bl }: Corners, square: SceneInput['inputs']['square'], tape: SceneInput['tape']): Mark[] {
-  const text = (name: 'top' | 'right' | 'bottom' | 'left') => (square[name] ? printLength(square[name].mm, { ...tape, stepMm: Math.min(tape.stepMm, 0.5) }) : `${name} ?`);
+  const text = (name: 'top' | 'right' | 'bottom' | 'left') =>
+    square[name] ? printLength(square[name].mm, finerTape(tape)) : `${name} ?`;
   return [
     { kind: 'dimension', from: tl, to: tr, offPx: 20, text: text('top') },
     { kind: 'dimension', from: tr, to: br, offPx: 20, text: text('right') },

@@ -9,7 +9,7 @@ import type { JobInputs } from '@/core/job/job';
 import { EDGES, byId } from '@/core/job/schools';
 import type { Plan } from '@/core/plan/planJob';
 import { type Tape, printFine, printLength } from '@/core/units/length';
-import { type FrameShape, frameMarks } from './frameMarks';
+import { type FrameShape, braceMarks, frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 
 export interface SceneInput {
@@ -18,14 +18,26 @@ export interface SceneInput {
   tape: Tape;
 }
 
-const PAD = { top: 44, right: 64, bottom: 56, left: 64 };
+const PAD = { top: 40, right: 48, bottom: 60, left: 52 };
 
 export function frameShape({ brief, bars }: JobInputs): FrameShape {
   const profile: Profile = byId(PROFILES, bars.profile);
-  return { widthMm: brief.width.mm, heightMm: brief.height.mm, profile, joint: bars.joint, bracesUpright: bars.bracesUpright, bracesLevel: bars.bracesLevel };
+  return {
+    widthMm: brief.width.mm,
+    heightMm: brief.height.mm,
+    profile,
+    joint: bars.joint,
+    bracesUpright: bars.bracesUpright,
+    bracesLevel: bars.bracesLevel,
+  };
 }
 
-export const faceBounds = ({ brief }: JobInputs, beyond = 0) => ({ minX: -beyond, minY: -beyond, maxX: brief.width.mm + beyond, maxY: brief.height.mm + beyond });
+export const faceBounds = ({ brief }: JobInputs, beyond = 0) => ({
+  minX: -beyond,
+  minY: -beyond,
+  maxX: brief.width.mm + beyond,
+  maxY: brief.height.mm + beyond,
+});
 
 export function faceDimensions({ brief }: JobInputs, tape: Tape, offPx = 30): Mark[] {
   const { width, height } = brief;
@@ -35,7 +47,15 @@ export function faceDimensions({ brief }: JobInputs, tape: Tape, offPx = 30): Ma
   ];
 }
 
-const topWords = ({ brief }: JobInputs, text: string): Mark => ({ kind: 'words', at: point(brief.width.mm / 2, 0), text, anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -14) });
+const topWords = ({ brief }: JobInputs, text: string): Extract<Mark, { kind: 'words' }> => ({
+  kind: 'words',
+  at: point(brief.width.mm / 2, 0),
+  text,
+  anchor: 'middle',
+  role: 'quiet',
+  strong: true,
+  shiftPx: point(0, -14),
+});
 
 /** Brief: the bare face with its up-edge, a rebate when there is one, and a sheet of A4 for the eye. */
 export function briefScene({ inputs, tape }: SceneInput): Scene {
@@ -46,15 +66,33 @@ export function briefScene({ inputs, tape }: SceneInput): Scene {
   const sheet: Mark[] =
     w > 340 && h > 250
       ? [
-          { kind: 'path', points: [...rectangle(w / 2 - 148.5, h / 2 - 105, 297, 210), point(w / 2 - 148.5, h / 2 - 105)], role: 'guide' },
+          {
+            kind: 'path',
+            points: [...rectangle(w / 2 - 148.5, h / 2 - 105, 297, 210), point(w / 2 - 148.5, h / 2 - 105)],
+            role: 'guide',
+          },
           { kind: 'words', at: point(w / 2, h / 2), text: 'a sheet of A4, to compare', anchor: 'middle', role: 'quiet' },
         ]
       : [];
-  const frame: Mark[] = rebate ? [{ kind: 'area', points: rectangle(-gap - 28, -gap - 28, w + 2 * gap + 56, h + 2 * gap + 56), role: 'timber' }, { kind: 'area', points: rectangle(-gap, -gap, w + 2 * gap, h + 2 * gap), role: 'edge' }] : [];
+  const frame: Mark[] = rebate
+    ? [
+        { kind: 'area', points: rectangle(-gap - 28, -gap - 28, w + 2 * gap + 56, h + 2 * gap + 56), role: 'timber' },
+        { kind: 'area', points: rectangle(-gap, -gap, w + 2 * gap, h + 2 * gap), role: 'edge' },
+      ]
+    : [];
   return {
     bounds: faceBounds(inputs, rebate ? gap + 28 : 0),
     padPx: PAD,
-    marks: [...frame, { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' }, ...sheet, topWords(inputs, brief.hangs === 'eitherWay' ? 'any way up' : 'Top, up-edge when hung'), ...faceDimensions(inputs, tape, rebate ? 46 : 30)],
+    marks: [
+      ...frame,
+      { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
+      ...sheet,
+      {
+        ...topWords(inputs, brief.hangs === 'eitherWay' ? 'any way up' : 'Top, up-edge when hung'),
+        at: point(w / 2, rebate ? -gap - 28 : 0),
+      },
+      ...faceDimensions(inputs, tape, rebate ? 46 : 30),
+    ],
     says: `The face, ${printLength(w, tape)} wide and ${printLength(h, tape)} high.`,
   };
 }
@@ -66,7 +104,11 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
   const { widthMm: w, heightMm: h } = shape;
   const worst = Math.max(chosen.topBottom.lastingMm, chosen.leftRight.lastingMm);
   const factor = bowFactor(worst, Math.min(w, h));
-  const bowed = (bow: BarBow, place: (along: number, inward: number) => Point): Mark => ({ kind: 'path', points: bowLine(bow, factor).map(([along, inward]) => place(along, inward)), role: bow.lastingMm <= bow.limitMm ? 'good' : 'stop' });
+  const bowed = (bow: BarBow, place: (along: number, inward: number) => Point): Mark => ({
+    kind: 'path',
+    points: bowLine(bow, factor).map(([along, inward]) => place(along, inward)),
+    role: bow.lastingMm <= bow.limitMm ? 'good' : 'stop',
+  });
   const b = shape.profile.widthMm;
   return {
     bounds: faceBounds(inputs),
@@ -77,7 +119,14 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
       bowed(chosen.topBottom, (along, inward) => point(along, h - b - inward)),
       bowed(chosen.leftRight, (along, inward) => point(b + inward, along)),
       bowed(chosen.leftRight, (along, inward) => point(w - b - inward, along)),
-      { kind: 'words', at: point(w / 2, h - b), text: `bow drawn ${factor} × larger`, anchor: 'middle', role: 'quiet', shiftPx: point(0, -14 - 30) },
+      {
+        kind: 'words',
+        at: point(w / 2, h - b),
+        text: `bow drawn ${factor} × larger`,
+        anchor: 'middle',
+        role: 'quiet',
+        shiftPx: point(0, -14 - 30),
+      },
       topWords(inputs, 'Top'),
       ...faceDimensions(inputs, tape),
     ],
@@ -106,7 +155,10 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
   const { margin } = plan.cloth.cut;
   const inset = margin.onEdge ? 0 : margin.fastenerAtMm;
   const band = margin.onEdge ? 0 : margin.returnMm + margin.hemMm;
-  const clothOnBack: Mark[] = band > 0 ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }] : [];
+  const clothOnBack: Mark[] =
+    band > 0
+      ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }]
+      : [];
   const staples = plan.fasten.route.steps.map(({ order, side, xMm, yMm }): Mark => {
     const outward = { top: point(0, -1), bottom: point(0, 1), left: point(-1, 0), right: point(1, 0) }[side];
     const level = side === 'top' || side === 'bottom';
@@ -117,14 +169,21 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       lengthMm: 14,
       role: 'metal',
       label: String(order),
+      labelAt: point(xMm, yMm),
       outward,
       state: order === current ? 'now' : order < current ? 'past' : 'to come',
     };
   });
   return {
     bounds: faceBounds(inputs),
-    padPx: { top: 40, right: 40, bottom: 44, left: 40 },
-    marks: [...frameMarks(shape), ...clothOnBack, ...staples, { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -26) }],
+    padPx: { top: 46, right: 44, bottom: 48, left: 44 },
+    marks: [
+      { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
+      ...frameMarks(shape),
+      ...clothOnBack,
+      ...staples,
+      { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -32) },
+    ],
     says: `${plan.fasten.route.steps.length} fasteners on the back; number ${current} is next.`,
   };
 }
@@ -147,26 +206,61 @@ export function tuneScene({ inputs, plan, tape }: SceneInput): Scene {
   const grown: Mark[] =
     g > 0
       ? [
-          { kind: 'words', at: point(w / 2, h / 2), text: `corners open ${printFine(g, tape)}, drawn ${factor} × larger`, anchor: 'middle', role: 'quiet', shiftPx: point(0, 34) },
-          { kind: 'dimension', from: point(w + out, h + out), to: point(-out, h + out), offPx: 30, text: `+ ${printFine(opening.growthMm, tape)}`, role: 'watch' },
-          { kind: 'dimension', from: point(-out, h + out), to: point(-out, -out), offPx: 30, text: `+ ${printFine(opening.growthMm, tape)}`, role: 'watch' },
+          {
+            kind: 'words',
+            at: point(w / 2, h / 2),
+            text: `corners open ${printFine(g, tape)}, drawn ${factor} × larger`,
+            anchor: 'middle',
+            role: 'quiet',
+            shiftPx: point(0, 34),
+          },
+          {
+            kind: 'dimension',
+            from: point(w + out, h + out),
+            to: point(-out, h + out),
+            offPx: 30,
+            text: `+ ${printFine(opening.growthMm, tape)}`,
+            role: 'watch',
+          },
+          {
+            kind: 'dimension',
+            from: point(-out, h + out),
+            to: point(-out, -out),
+            offPx: 30,
+            text: `+ ${printFine(opening.growthMm, tape)}`,
+            role: 'watch',
+          },
         ]
       : faceDimensions(inputs, tape);
   return {
     bounds: faceBounds(inputs, out),
     padPx: PAD,
     marks: [
-      { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
+      { kind: 'area', points: rectangle(-out, -out, w + 2 * out, h + 2 * out), role: 'cloth' },
+      ...braceMarks(shape),
       ...bars.map((points): Mark => ({ kind: 'area', points, role: 'timber' })),
       { kind: 'path', points: circle(point(w / 2, h / 2), Math.min(w, h) * 0.04), role: 'measure' },
-      { kind: 'words', at: point(w / 2, h / 2), text: 'tap here, listen', anchor: 'middle', role: 'measure', shiftPx: point(0, -30) },
+      {
+        kind: 'words',
+        at: point(w / 2, h / 2),
+        text: 'tap here, listen',
+        anchor: 'middle',
+        role: 'measure',
+        shiftPx: point(0, -30),
+      },
       ...grown,
     ],
-    says: g > 0 ? `Corners opened by ${printFine(g, tape)}; width and height grow by ${printFine(opening.growthMm, tape)}.` : 'The canvas from the back, corners closed.',
+    says:
+      g > 0
+        ? `Corners opened by ${printFine(g, tape)}; width and height grow by ${printFine(opening.growthMm, tape)}.`
+        : 'The canvas from the back, corners closed.',
   };
 }
 
-export const circle = (centre: Point, radius: number): Point[] => Array.from({ length: 33 }, (_, index) => point(centre.x + radius * Math.cos((index * Math.PI) / 16), centre.y + radius * Math.sin((index * Math.PI) / 16)));
+export const circle = (centre: Point, radius: number): Point[] =>
+  Array.from({ length: 33 }, (_, index) =>
+    point(centre.x + radius * Math.cos((index * Math.PI) / 16), centre.y + radius * Math.sin((index * Math.PI) / 16)),
+  );
 
 /** Prime: the face with the strokes of the next coat in their direction. */
 export function primeScene({ inputs, plan, tape }: SceneInput, coatIndex: number): Scene {
@@ -182,7 +276,12 @@ export function primeScene({ inputs, plan, tape }: SceneInput, coatIndex: number
   return {
     bounds: faceBounds(inputs),
     padPx: PAD,
-    marks: [{ kind: 'area', points: rectangle(0, 0, w, h), role: coatIndex > 0 ? 'face' : 'cloth' }, ...lines, topWords(inputs, coat ? `${coat.name}: brush ${coat.direction}` : 'Top'), ...faceDimensions(inputs, tape)],
+    marks: [
+      { kind: 'area', points: rectangle(0, 0, w, h), role: coatIndex > 0 ? 'face' : 'cloth' },
+      ...lines,
+      topWords(inputs, coat ? `${coat.name}: brush ${coat.direction}` : 'Top'),
+      ...faceDimensions(inputs, tape),
+    ],
     says: coat ? `The face from the front; brush ${coat.direction}.` : 'The face from the front; no coat is due.',
   };
 }
@@ -195,8 +294,20 @@ export function handoverScene({ inputs, tape }: SceneInput): Scene {
   const drop = h / 4;
   const ring = (x: number): Mark => ({ kind: 'area', points: circle(point(x, drop), Math.max(7, b / 4)), role: 'metal' });
   const hanging: Record<JobInputs['handover']['hanging'], Mark[]> = {
-    rings: [ring(b / 2), ring(w - b / 2), { kind: 'path', points: [point(b / 2, drop), point(w / 2, drop - Math.min(60, h * 0.08)), point(w - b / 2, drop)], role: 'metal' }],
-    plates: [b / 2, w - b / 2].map((x): Mark => ({ kind: 'area', points: rectangle(x - b / 4, drop - b / 2, b / 2, b), role: 'metal' })),
+    rings: [
+      ring(b / 2),
+      ring(w - b / 2),
+      {
+        kind: 'path',
+        points: [point(b / 2, drop), point(w / 2, drop - Math.min(60, h * 0.08)), point(w - b / 2, drop)],
+        role: 'metal',
+      },
+    ],
+    plates: [b / 2, w - b / 2].map((x): Mark => ({
+      kind: 'area',
+      points: rectangle(x - b / 4, drop - b / 2, b / 2, b),
+      role: 'metal',
+    })),
     cleat: [{ kind: 'area', points: rectangle(w * 0.15, b * 0.2, w * 0.7, b * 0.6), role: 'metal' }],
     none: [],
   };
@@ -207,8 +318,18 @@ export function handoverScene({ inputs, tape }: SceneInput): Scene {
       { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
       ...frameMarks(shape),
       ...hanging[inputs.handover.hanging],
-      { kind: 'area', points: rectangle(w * 0.06 + b, h - b - Math.min(120, h * 0.3), Math.min(180, w * 0.35), Math.min(90, h * 0.22)), role: 'face' },
-      { kind: 'words', at: point(w * 0.06 + b + Math.min(90, w * 0.175), h - b - Math.min(120, h * 0.3) + Math.min(45, h * 0.11)), text: 'label', anchor: 'middle', role: 'quiet' },
+      {
+        kind: 'area',
+        points: rectangle(w * 0.06 + b, h - b - Math.min(120, h * 0.3), Math.min(180, w * 0.35), Math.min(90, h * 0.22)),
+        role: 'face',
+      },
+      {
+        kind: 'words',
+        at: point(w * 0.06 + b + Math.min(90, w * 0.175), h - b - Math.min(120, h * 0.3) + Math.min(45, h * 0.11)),
+        text: 'label',
+        anchor: 'middle',
+        role: 'quiet',
+      },
       topWords(inputs, inputs.brief.hangs === 'eitherWay' ? 'any way up' : '↑ this side up'),
       ...faceDimensions(inputs, tape),
     ],

@@ -9,11 +9,17 @@ import { type FieldError, type Outcome, done } from './outcome';
  */
 export function checked<T extends object>(shape: ClassConstructor<T>, plain: unknown): Outcome<T> {
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) {
-    return { ok: false, kind: 'invalid', errors: [{ field: '', says: `expected an object, got ${Array.isArray(plain) ? 'a list' : String(plain)}` }] };
+    return {
+      ok: false,
+      kind: 'invalid',
+      errors: [{ field: '', says: `expected an object, got ${Array.isArray(plain) ? 'a list' : String(plain)}` }],
+    };
   }
   const instance = plainToInstance(shape, plain);
   const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
-  return errors.length === 0 ? done(instance) : { ok: false, kind: 'invalid', errors: errors.flatMap((error) => flatten(error, '')) };
+  return errors.length === 0
+    ? done(instance)
+    : { ok: false, kind: 'invalid', errors: errors.flatMap((error) => flatten(error, '')) };
 }
 
 function flatten(error: ValidationError, path: string): FieldError[] {

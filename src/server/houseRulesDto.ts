@@ -1,5 +1,19 @@
 import 'reflect-metadata';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsObject, IsString, Length as TextLength, Min, Validate, type ValidationArguments, ValidatorConstraint, type ValidatorConstraintInterface } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsString,
+  Length as TextLength,
+  Min,
+  Validate,
+  type ValidationArguments,
+  ValidatorConstraint,
+  type ValidatorConstraintInterface,
+} from 'class-validator';
 import { ASSUMPTIONS } from '@/core/job/assumptions';
 import { type HouseRules, ruleViolations } from '@/core/job/houseRules';
 
@@ -27,7 +41,12 @@ function problems(value: unknown, rules: HouseRules): string[] {
 
 export class HouseRulesDto implements HouseRules {
   @IsString() @TextLength(1, 80) workshop!: string;
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(20) @IsString({ each: true }) @TextLength(1, 80, { each: true }) makers!: string[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @TextLength(1, 80, { each: true })
+  makers!: string[];
   @IsString() @TextLength(1, 4) currency!: string;
   @IsIn([1, 0.5]) metricStep!: HouseRules['metricStep'];
   @IsIn([16, 32]) inchStep!: HouseRules['inchStep'];

@@ -32,7 +32,13 @@ export function openJob({ database }: Workshop, id: string): JobWithLog | null {
 
 export function createJob({ database, now, newId }: Workshop, { title, width, height }: NewJobDto): Outcome<StoredJob> {
   const at = now().toISOString();
-  const insert = database.transaction(() => insertJob(database, { id: newId(), number: nextNumber(database), createdAt: at, inputs: newInputs(title.trim(), width, height) }, at));
+  const insert = database.transaction(() =>
+    insertJob(
+      database,
+      { id: newId(), number: nextNumber(database), createdAt: at, inputs: newInputs(title.trim(), width, height) },
+      at,
+    ),
+  );
   return done(insert.immediate());
 }
 
@@ -67,7 +73,13 @@ export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobW
   return record.immediate();
 }
 
-function stepEntry({ database }: Workshop, job: Job, dto: RecordStepDto, progress: Progress, { id, at }: { id: string; at: Date }): Outcome<LogEntry> {
+function stepEntry(
+  { database }: Workshop,
+  job: Job,
+  dto: RecordStepDto,
+  progress: Progress,
+  { id, at }: { id: string; at: Date },
+): Outcome<LogEntry> {
   const early = outOfOrder(dto.stage, progress);
   if (early) return early;
   const { rules } = readRules(database);
@@ -75,7 +87,11 @@ function stepEntry({ database }: Workshop, job: Job, dto: RecordStepDto, progres
   const { answer, answerNote, verdicts, readings, setsMinutes } = plan[dto.stage];
   const reason = dto.reason.trim();
   if (worstLevel(verdicts) === 'stop' && reason === '') {
-    return { ok: false, kind: 'invalid', errors: [{ field: 'reason', says: 'A verdict says stop. Put it right, or say why you go on: it is kept with the record.' }] };
+    return {
+      ok: false,
+      kind: 'invalid',
+      errors: [{ field: 'reason', says: 'A verdict says stop. Put it right, or say why you go on: it is kept with the record.' }],
+    };
   }
   const coat = dto.stage === 'prime' ? plan.prime.coats[progress.coatsDone] : undefined;
   return done({
@@ -112,9 +128,27 @@ export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<Jo
     const { records } = progressOf(job.inputs, logOfJob(database, dto.jobId));
     const record = records.find((entry) => entry.id === dto.entryId);
     if (!record) return refuse('That record has been taken back already.');
-    const later = records.find((entry) => STAGE_IDS.indexOf(entry.stage) > STAGE_IDS.indexOf(record.stage) || (entry.stage === 'prime' && record.stage === 'prime' && entry.step! > record.step!));
+    const later = records.find(
+      (entry) =>
+        STAGE_IDS.indexOf(entry.stage) > STAGE_IDS.indexOf(record.stage) ||
+        (entry.stage === 'prime' && record.stage === 'prime' && entry.step! > record.step!),
+    );
     if (later) return refuse(`${stageById(later.stage).name} was recorded after it: take that back first.`);
-    insertLogEntry(database, job.id, { id: newId(), stage: record.stage, step: record.step, kind: 'withdrawal', at: now().toISOString(), maker: dto.maker, did: `Taken back: ${record.did}`, note: '', reason: dto.reason.trim(), corrects: record.id, readyAt: null, readings: [], plan: null });
+    insertLogEntry(database, job.id, {
+      id: newId(),
+      stage: record.stage,
+      step: record.step,
+      kind: 'withdrawal',
+      at: now().toISOString(),
+      maker: dto.maker,
+      did: `Taken back: ${record.did}`,
+      note: '',
+      reason: dto.reason.trim(),
+      corrects: record.id,
+      readyAt: null,
+      readings: [],
+      plan: null,
+    });
     updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
     return done(openJob(workshop, job.id)!);
   });
@@ -152,8 +186,10 @@ export function importJob({ database, now }: Workshop, text: string): Outcome<St
 function brokenLink(log: LogEntry[]): Refusal | null {
   const seen = new Set<string>();
   for (const [index, entry] of log.entries()) {
-    if ((entry.kind === 'withdrawal') !== (entry.corrects !== null)) return refuse(`log.${index}: a withdrawal points to a record, a record to none.`);
-    if (entry.corrects !== null && !seen.has(entry.corrects)) return refuse(`log.${index}.corrects: no earlier entry ${entry.corrects}.`);
+    if ((entry.kind === 'withdrawal') !== (entry.corrects !== null))
+      return refuse(`log.${index}: a withdrawal points to a record, a record to none.`);
+    if (entry.corrects !== null && !seen.has(entry.corrects))
+      return refuse(`log.${index}.corrects: no earlier entry ${entry.corrects}.`);
     seen.add(entry.id);
   }
   return null;

@@ -1,6 +1,22 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, Equals, IsArray, IsDefined, IsIn, IsInt, IsISO8601, IsNumber, IsString, Length as TextLength, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  Equals,
+  IsArray,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsISO8601,
+  IsNumber,
+  IsString,
+  Length as TextLength,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { Job, JobInputs } from '@/core/job/job';
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile } from '@/core/job/jobFile';
@@ -64,8 +80,10 @@ class JobDto implements Job {
 }
 
 export class JobFileDto implements JobFile {
-  @Equals(JOB_FILE_FORMAT, { message: `format must be "${JOB_FILE_FORMAT}"` }) format!: typeof JOB_FILE_FORMAT;
-  @Equals(JOB_FILE_VERSION, { message: `version must be ${JOB_FILE_VERSION}: this file was written by another one` }) version!: typeof JOB_FILE_VERSION;
+  @Equals(JOB_FILE_FORMAT, { message: `format must be "${JOB_FILE_FORMAT}"` })
+  format!: typeof JOB_FILE_FORMAT;
+  @Equals(JOB_FILE_VERSION, { message: `version must be ${JOB_FILE_VERSION}: this file was written by another one` })
+  version!: typeof JOB_FILE_VERSION;
   @IsDefined() @ValidateNested() @Type(() => JobDto) job!: Job;
   @IsArray() @ArrayMaxSize(5000) @ValidateNested({ each: true }) @Type(() => LogEntryDto) log!: LogEntry[];
 }

@@ -1,6 +1,23 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNumber, IsOptional, IsString, Length as TextLength, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Length as TextLength,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import { FABRICS } from '@/core/cloth/fabrics';
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
 import { FASTENERS } from '@/core/fasten/fasteners';
@@ -8,7 +25,18 @@ import { ROUTES } from '@/core/fasten/routes';
 import { JOINTS } from '@/core/frame/joints';
 import { PROFILES } from '@/core/frame/profiles';
 import { SPECIES } from '@/core/frame/timber';
-import type { BarsInputs, BriefInputs, ClothInputs, FastenInputs, HandoverInputs, JobInputs, PrimeInputs, Side, SquareInputs, TuneInputs } from '@/core/job/job';
+import type {
+  BarsInputs,
+  BriefInputs,
+  ClothInputs,
+  FastenInputs,
+  HandoverInputs,
+  JobInputs,
+  PrimeInputs,
+  Side,
+  SquareInputs,
+  TuneInputs,
+} from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES } from '@/core/job/schools';
 import { HANGINGS } from '@/core/plan/hangings';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';
@@ -34,11 +62,13 @@ class AboveZeroDto extends LengthDto {
 }
 
 /** A length that must be there. */
-const LengthField = (shape: () => new () => LengthDto = () => LengthDto): PropertyDecorator => (target, key) => {
-  IsDefined()(target, key as string);
-  ValidateNested()(target, key as string);
-  Type(shape)(target, key as string);
-};
+const LengthField =
+  (shape: () => new () => LengthDto = () => LengthDto): PropertyDecorator =>
+  (target, key) => {
+    IsDefined()(target, key as string);
+    ValidateNested()(target, key as string);
+    Type(shape)(target, key as string);
+  };
 
 /** A length, or null where nothing was read; leaving it out is an error. */
 const ReadingField = (): PropertyDecorator => (target, key) => {
@@ -48,11 +78,13 @@ const ReadingField = (): PropertyDecorator => (target, key) => {
   Type(() => LengthDto)(target, key as string);
 };
 
-const Nested = (shape: () => new () => object): PropertyDecorator => (target, key) => {
-  IsDefined()(target, key as string);
-  ValidateNested()(target, key as string);
-  Type(shape)(target, key as string);
-};
+const Nested =
+  (shape: () => new () => object): PropertyDecorator =>
+  (target, key) => {
+    IsDefined()(target, key as string);
+    ValidateNested()(target, key as string);
+    Type(shape)(target, key as string);
+  };
 
 export class BriefDto implements BriefInputs {
   @IsString() @TextLength(1, 120) title!: string;
@@ -63,7 +95,9 @@ export class BriefDto implements BriefInputs {
   @LengthField() rebateClearance!: Length;
   @IsIn(ids(MEDIUMS)) medium!: BriefInputs['medium'];
   @IsIn(ids(HANGS)) hangs!: BriefInputs['hangs'];
-  @ValidateIf((_object, value) => value !== null) @Matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/) dueOn!: string | null;
+  @ValidateIf((_object, value) => value !== null)
+  @Matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
+  dueOn!: string | null;
   @IsString() @MaxLength(2000) note!: string;
 }
 
@@ -160,7 +194,8 @@ export class SaveInputsDto {
 export class RecordStepDto {
   @IsString() @TextLength(1, 64) jobId!: string;
   @IsInt() @Min(1) revision!: number;
-  @IsIn(['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover']) stage!: (typeof import('@/core/job/stages').STAGES)[number]['id'];
+  @IsIn(['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover'])
+  stage!: (typeof import('@/core/job/stages').STAGES)[number]['id'];
   @IsString() @TextLength(1, 80) maker!: string;
   @IsString() @MaxLength(2000) note!: string;
   @IsString() @MaxLength(2000) reason!: string;

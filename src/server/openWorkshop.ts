@@ -1,4 +1,3 @@
-import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { seedDemo } from './demo/seedDemo';

@@ -52,7 +52,8 @@ export function benchRows({ database, now }: Workshop): BenchRow[] {
       stop: progress.now === null ? null : stopWords(job.inputs, progress.now, progress.coatsDone, rules),
     };
   });
-  const rank = ({ next, stop }: BenchRow) => (stop !== null && next.state === 'now' ? 1 : { now: 0, waiting: 2, finished: 3 }[next.state]);
+  const rank = ({ next, stop }: BenchRow) =>
+    stop !== null && next.state === 'now' ? 1 : { now: 0, waiting: 2, finished: 3 }[next.state];
   const due = (row: BenchRow) => row.dueOn ?? '9999-12-31';
   return rows.sort((a, b) => rank(a) - rank(b) || due(a).localeCompare(due(b)) || a.number - b.number);
 }
@@ -74,7 +75,11 @@ export interface DryingClock {
 /** Everything that dries or sets, or is ready and not yet gone on with. */
 export const dryingClocks = (rows: BenchRow[]): DryingClock[] =>
   rows
-    .flatMap(({ id, number, title, next }) => (next.clock ? [{ jobId: id, number, title, what: next.clock.what, startedAt: next.clock.startedAt, readyAt: next.clock.readyAt }] : []))
+    .flatMap(({ id, number, title, next }) =>
+      next.clock
+        ? [{ jobId: id, number, title, what: next.clock.what, startedAt: next.clock.startedAt, readyAt: next.clock.readyAt }]
+        : [],
+    )
     .sort((a, b) => a.readyAt.localeCompare(b.readyAt));
 
 export interface LogRow extends Omit<LogEntry, 'plan'> {
@@ -90,7 +95,13 @@ export function logRows({ database }: Workshop): LogRow[] {
   const rows = [...logOfWorkshop(database)].flatMap(([jobId, entries]) => {
     const withdrawn = new Set(entries.map((entry) => entry.corrects));
     const job = jobs.get(jobId)!;
-    return entries.map(({ plan: _plan, ...entry }): LogRow => ({ ...entry, jobId, jobNumber: job.number, jobTitle: job.inputs.brief.title, withdrawn: withdrawn.has(entry.id) }));
+    return entries.map(({ plan: _plan, ...entry }): LogRow => ({
+      ...entry,
+      jobId,
+      jobNumber: job.number,
+      jobTitle: job.inputs.brief.title,
+      withdrawn: withdrawn.has(entry.id),
+    }));
   });
   return rows.sort((a, b) => b.at.localeCompare(a.at));
 }
@@ -103,5 +114,7 @@ export function saveRules({ database }: Workshop, dto: SaveRulesDto): Outcome<St
   if (!rules.ok) return rules;
   const plain = JSON.parse(JSON.stringify(rules.value)) as StoredRules['rules'];
   const saved = database.transaction(() => writeRules(database, plain, dto.revision)).immediate();
-  return saved ? done(readRules(database)) : refuse('The house rules were changed elsewhere in between. Open them again, then change them.');
+  return saved
+    ? done(readRules(database))
+    : refuse('The house rules were changed elsewhere in between. Open them again, then change them.');
 }

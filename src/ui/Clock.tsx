@@ -7,7 +7,9 @@ export function clockWords(readyAt: string, nowMs: number): { ready: boolean; wo
   const at = new Date(readyAt);
   const when = format(at, isSameDay(at, nowMs) ? 'HH:mm' : 'EEE d MMM HH:mm');
   const minutes = (at.getTime() - nowMs) / 60_000;
-  return minutes <= 0 ? { ready: true, words: `ready since ${when}` } : { ready: false, words: `${printDuration(Math.max(1, minutes))} left, until ${when}` };
+  return minutes <= 0
+    ? { ready: true, words: `ready since ${when}` }
+    : { ready: false, words: `${printDuration(Math.max(1, minutes))} left, until ${when}` };
 }
 
 /** How much of a clock has run, 0 to 1. */

@@ -2,7 +2,17 @@
 import { type ReactNode, useEffect, useRef } from 'react';
 
 /** A modal dialog on the browser's own element: focus is kept inside, Escape closes it. */
-export function Dialog({ title, onClose, children, wide = false }: { title: string; onClose: () => void; children: ReactNode; wide?: boolean }) {
+export function Dialog({
+  title,
+  onClose,
+  children,
+  wide = false,
+}: {
+  title: string;
+  onClose: () => void;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   const ref = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const dialog = ref.current;

@@ -25,7 +25,10 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
   const box = useBox(ref);
   const { bounds, padPx } = scene;
   const size = { width: bounds.maxX - bounds.minX, height: bounds.maxY - bounds.minY };
-  const scale = Math.max(0.01, Math.min((box.width - padPx.left - padPx.right) / size.width, (box.height - padPx.top - padPx.bottom) / size.height));
+  const scale = Math.max(
+    0.01,
+    Math.min((box.width - padPx.left - padPx.right) / size.width, (box.height - padPx.top - padPx.bottom) / size.height),
+  );
   const originX = padPx.left + (box.width - padPx.left - padPx.right - size.width * scale) / 2 - bounds.minX * scale;
   const originY = padPx.top + (box.height - padPx.top - padPx.bottom - size.height * scale) / 2 - bounds.minY * scale;
   const px = ({ x, y }: Point): Point => ({ x: originX + x * scale, y: originY + y * scale });
@@ -54,7 +57,8 @@ function useBox(ref: RefObject<HTMLDivElement | null>): Box {
     if (!element) return;
     const measure = () => {
       const { clientWidth: width, clientHeight: height } = element;
-      if (width > 0 && height > 0) setBox((before) => (before.width === width && before.height === height ? before : { width, height }));
+      if (width > 0 && height > 0)
+        setBox((before) => (before.width === width && before.height === height ? before : { width, height }));
     };
     measure();
     const observer = new ResizeObserver(measure);
@@ -88,14 +92,42 @@ function MarkShape({ mark, px, scale }: MarkProps) {
       return <Staple mark={mark} px={px} scale={scale} />;
     case 'words': {
       const at = px(mark.at);
-      return <Words x={at.x + (mark.shiftPx?.x ?? 0)} y={at.y + (mark.shiftPx?.y ?? 0)} anchor={mark.anchor} className={`${mark.role} ${mark.strong ? 'strong' : ''}`} text={mark.text} />;
+      return (
+        <Words
+          x={at.x + (mark.shiftPx?.x ?? 0)}
+          y={at.y + (mark.shiftPx?.y ?? 0)}
+          anchor={mark.anchor}
+          className={`${mark.role} ${mark.strong ? 'strong' : ''}`}
+          text={mark.text}
+        />
+      );
     }
   }
 }
 
-function Words({ x, y, anchor, className, text, rotate }: { x: number; y: number; anchor: 'start' | 'middle' | 'end'; className: string; text: string; rotate?: number }) {
+function Words({
+  x,
+  y,
+  anchor,
+  className,
+  text,
+  rotate,
+}: {
+  x: number;
+  y: number;
+  anchor: 'start' | 'middle' | 'end';
+  className: string;
+  text: string;
+  rotate?: number;
+}) {
   return (
-    <text x={round(x)} y={round(y + 4.5)} textAnchor={anchor} className={className} transform={rotate ? `rotate(${rotate} ${round(x)} ${round(y)})` : undefined}>
+    <text
+      x={round(x)}
+      y={round(y + 4.5)}
+      textAnchor={anchor}
+      className={className}
+      transform={rotate ? `rotate(${rotate} ${round(x)} ${round(y)})` : undefined}
+    >
       {fractionParts(text).map((part, index) => (
         <tspan key={index} className={part.fraction ? 'frac' : undefined}>
           {part.text}
@@ -112,24 +144,53 @@ function Arrow({ mark, px }: MarkProps<Kind<'arrow'>>) {
   return <path d={pathOf([from, to]) + pathOf([barb(0.45), to, barb(-0.45)])} className={`line ${mark.role}`} />;
 }
 
+/** Room that a dimension's words take along its line, px: an estimate for a condensed face at 13 px. */
+const wordsWidth = (text: string) => text.length * 6.4 + 10;
+
 function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
   const [a, b] = [px(mark.from), px(mark.to)];
   const whole = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const normal = { x: (b.y - a.y) / whole, y: -(b.x - a.x) / whole };
   const shift = (at: Point, by: number): Point => ({ x: at.x + normal.x * by, y: at.y + normal.y * by });
   const [from, to] = [shift(a, mark.offPx), shift(b, mark.offPx)];
+  const along = (t: number): Point => ({ x: from.x + (to.x - from.x) * t, y: from.y + (to.y - from.y) * t });
   const tick = (at: Point): Point[] => [
     { x: at.x - 4, y: at.y + 4 },
     { x: at.x + 4, y: at.y - 4 },
   ];
   const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x);
-  const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
-  const beside = whole < 46 && upright;
+  const half = wordsWidth(mark.text) / 2 / whole;
+  const inside = half < 0.42;
+  const middle = inside
+    ? along(0.5)
+    : { x: (from.x + to.x) / 2 + normal.x * (upright ? 8 : 0), y: (from.y + to.y) / 2 + (upright ? 0 : normal.y * 13) };
+  const lines = inside
+    ? [
+        [from, along(0.5 - half)],
+        [along(0.5 + half), to],
+      ]
+    : [[from, to]];
   return (
     <g className={mark.role ?? 'measure'}>
-      <path d={[[shift(a, 4), shift(a, mark.offPx + 5)], [shift(b, 4), shift(b, mark.offPx + 5)]].map(pathOf).join('')} className="line" opacity="0.45" />
-      <path d={[[from, to], tick(from), tick(to)].map(pathOf).join('')} className="line" />
-      <Words x={beside ? middle.x + normal.x * 8 : middle.x} y={middle.y} anchor={beside ? 'end' : 'middle'} className="strong" text={mark.text} />
+      <path
+        d={[
+          [shift(a, 4), shift(a, mark.offPx + 5)],
+          [shift(b, 4), shift(b, mark.offPx + 5)],
+        ]
+          .map(pathOf)
+          .join('')}
+        className="line"
+        opacity="0.45"
+      />
+      <path d={[...lines, tick(from), tick(to)].map(pathOf).join('')} className="line" />
+      <Words
+        x={middle.x}
+        y={middle.y}
+        anchor={inside || !upright ? 'middle' : normal.x < 0 ? 'end' : 'start'}
+        className="strong"
+        text={mark.text}
+        rotate={inside && upright ? -90 : undefined}
+      />
     </g>
   );
 }
@@ -140,12 +201,25 @@ function Staple({ mark, px, scale }: MarkProps<Kind<'staple'>>) {
   const angle = (mark.degrees * Math.PI) / 180;
   const along = { x: Math.cos(angle) * half, y: Math.sin(angle) * half };
   const state = mark.state === 'to come' ? 'come' : mark.state;
-  const away = state === 'now' ? 26 : 17;
+  const label = px(mark.labelAt);
+  const away = state === 'now' ? 17 : 12;
   return (
     <g>
-      <path d={pathOf([{ x: at.x - along.x, y: at.y - along.y }, { x: at.x + along.x, y: at.y + along.y }])} className={`staple ${state}`} />
+      <path
+        d={pathOf([
+          { x: at.x - along.x, y: at.y - along.y },
+          { x: at.x + along.x, y: at.y + along.y },
+        ])}
+        className={`staple ${state}`}
+      />
       {state === 'now' && <circle cx={round(at.x)} cy={round(at.y)} r="11" className="line measure" />}
-      {mark.label && <Words x={at.x - mark.outward.x * away} y={at.y - mark.outward.y * away} anchor="middle" className={`staple-number ${state}`} text={mark.label} />}
+      <Words
+        x={label.x + mark.outward.x * away}
+        y={label.y + mark.outward.y * away}
+        anchor="middle"
+        className={`staple-number ${state}`}
+        text={mark.label}
+      />
     </g>
   );
 }
@@ -153,7 +227,9 @@ function Staple({ mark, px, scale }: MarkProps<Kind<'staple'>>) {
 /** A round length that is 60 to 150 px long at this scale. */
 function scaleBarLength(scale: number, tape: Tape): { mm: number; text: string } {
   const inches = tape.unit === 'in';
-  const steps = inches ? [1, 2, 4, 6, 12, 24, 36, 48].map((value) => value * MM_PER_INCH) : [10, 20, 50, 100, 200, 500, 1000, 2000];
+  const steps = inches
+    ? [1, 2, 4, 6, 12, 24, 36, 48].map((value) => value * MM_PER_INCH)
+    : [10, 20, 50, 100, 200, 500, 1000, 2000];
   const mm = steps.findLast((one) => one * scale <= 150) ?? steps[0]!;
   return { mm, text: inches ? `${Math.round(mm / MM_PER_INCH)} in` : tape.unit === 'cm' ? `${mm / 10} cm` : `${mm} mm` };
 }
@@ -163,7 +239,10 @@ function ScaleBar({ scale, tape, box }: { scale: number; tape: Tape; box: Box })
   const [x, y, width] = [16, box.height - 12, mm * scale];
   return (
     <g className="quiet">
-      <path d={`M${x} ${y - 4}v8M${x} ${y}h${round(width)}M${round(x + width / 2)} ${y - 2}v4M${round(x + width)} ${y - 4}v8`} className="line" />
+      <path
+        d={`M${x} ${y - 4}v8M${x} ${y}h${round(width)}M${round(x + width / 2)} ${y - 2}v4M${round(x + width)} ${y - 4}v8`}
+        className="line"
+      />
       <Words x={x + width + 8} y={y} anchor="start" className="quiet" text={text} />
     </g>
   );

@@ -32,7 +32,9 @@ function VerdictRow({ verdict }: { verdict: Verdict }) {
         <summary className="flex cursor-pointer list-none gap-2 py-1.5 leading-5 [&::-webkit-details-marker]:hidden">
           <Sign aria-hidden className={`mt-0.5 size-4 shrink-0 ${INKS[verdict.level]}`} />
           <span className="min-w-0">
-            <span className={`font-semibold ${INKS[verdict.level]} ${verdict.level === 'good' ? 'sr-only' : ''}`}>{WORDS[verdict.level]}. </span>
+            <span className={`font-semibold ${INKS[verdict.level]} ${verdict.level === 'good' ? 'sr-only' : ''}`}>
+              {WORDS[verdict.level]}.{' '}
+            </span>
             <Figure>{verdict.says}</Figure>
             {verdict.doThis && (
               <span className="soft block text-[13.5px]">

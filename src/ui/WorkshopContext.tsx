@@ -23,7 +23,19 @@ export function keepChoice(name: 'unit' | 'theme' | 'maker', value: string): voi
 }
 
 /** The rules of the house and the tape in hand, for every screen; units switch everywhere at once. */
-export function WorkshopProvider({ rules, rulesRevision, unit: first, maker: firstMaker, children }: { rules: HouseRules; rulesRevision: number; unit: Tape['unit']; maker: string | null; children: ReactNode }) {
+export function WorkshopProvider({
+  rules,
+  rulesRevision,
+  unit: first,
+  maker: firstMaker,
+  children,
+}: {
+  rules: HouseRules;
+  rulesRevision: number;
+  unit: Tape['unit'];
+  maker: string | null;
+  children: ReactNode;
+}) {
   const [unit, choose] = useState(first);
   const [chosen, chooseMaker] = useState(firstMaker);
   const maker = chosen !== null && rules.makers.includes(chosen) ? chosen : rules.makers[0]!;

@@ -26,7 +26,19 @@ interface TypedFieldProps<T> {
 }
 
 /** One line of text read into a value. */
-export function TypedField<T>({ label, value, print, read, onChange, beside, hint, disabled, inputMode, type = 'text', placeholder }: TypedFieldProps<T>) {
+export function TypedField<T>({
+  label,
+  value,
+  print,
+  read,
+  onChange,
+  beside,
+  hint,
+  disabled,
+  inputMode,
+  type = 'text',
+  placeholder,
+}: TypedFieldProps<T>) {
   const id = useId();
   const printed = print(value);
   const [draft, setDraft] = useState<{ text: string; of: string } | null>(null);
@@ -70,7 +82,11 @@ export function TypedField<T>({ label, value, print, read, onChange, beside, hin
           </span>
         )}
       </div>
-      <p id={`${id}-below`} role={error ? 'alert' : undefined} className={`text-[13px] leading-4 ${error ? 'mt-1 text-error' : 'soft'} ${error || hint ? '' : 'hidden'}`}>
+      <p
+        id={`${id}-below`}
+        role={error ? 'alert' : undefined}
+        className={`text-[13px] leading-4 ${error ? 'mt-1 text-error' : 'soft'} ${error || hint ? '' : 'hidden'}`}
+      >
         {error ?? hint}
       </p>
     </div>
@@ -97,19 +113,52 @@ function readWithin(typed: string, unit: 'mm' | 'cm' | 'in', leastMm: number, mo
   const result = parseLength(typed, unit);
   if (!result.ok || (result.value.mm >= leastMm && result.value.mm <= mostMm)) return result;
   const bound = (mm: number) => printLength(mm, { unit: 'mm', stepMm: 1 });
-  return refused(typed, result.value.mm < leastMm ? `is below ${bound(leastMm)}` : `is above ${bound(mostMm)}`, `Type ${bound(leastMm)} to ${bound(mostMm)}, in any unit.`);
+  return refused(
+    typed,
+    result.value.mm < leastMm ? `is below ${bound(leastMm)}` : `is above ${bound(mostMm)}`,
+    `Type ${bound(leastMm)} to ${bound(mostMm)}, in any unit.`,
+  );
 }
 
 export function LengthField({ label, value, onChange, leastMm = 0, mostMm = 10_000, hint, disabled }: LengthFieldProps) {
   const { tape } = useWorkshop();
-  return <TypedField label={label} value={value} print={printTyped} read={(typed) => readWithin(typed, value.unit === 'in' || value.unit === 'ft' ? 'in' : tape.unit, leastMm, mostMm)} onChange={onChange} beside={otherUnit(value)} hint={hint} disabled={disabled} />;
+  return (
+    <TypedField
+      label={label}
+      value={value}
+      print={printTyped}
+      read={(typed) => readWithin(typed, value.unit === 'in' || value.unit === 'ft' ? 'in' : tape.unit, leastMm, mostMm)}
+      onChange={onChange}
+      beside={otherUnit(value)}
+      hint={hint}
+      disabled={disabled}
+    />
+  );
 }
 
 /** A reading that may still be missing: empty is allowed. */
-export function ReadingField({ label, value, onChange, leastMm = 0, mostMm = 10_000, disabled }: Omit<LengthFieldProps, 'value' | 'onChange'> & { value: Length | null; onChange: (value: Length | null) => void }) {
+export function ReadingField({
+  label,
+  value,
+  onChange,
+  leastMm = 0,
+  mostMm = 10_000,
+  disabled,
+}: Omit<LengthFieldProps, 'value' | 'onChange'> & { value: Length | null; onChange: (value: Length | null) => void }) {
   const { tape } = useWorkshop();
-  const read = (typed: string): Parsed<Length | null> => (typed.trim() === '' ? parsed<Length | null>(null) : readWithin(typed, tape.unit, leastMm, mostMm));
-  return <TypedField<Length | null> label={label} value={value} print={(one) => (one ? printTyped(one) : '')} read={read} onChange={onChange} beside={value ? otherUnit(value) : tape.unit} disabled={disabled} />;
+  const read = (typed: string): Parsed<Length | null> =>
+    typed.trim() === '' ? parsed<Length | null>(null) : readWithin(typed, tape.unit, leastMm, mostMm);
+  return (
+    <TypedField<Length | null>
+      label={label}
+      value={value}
+      print={(one) => (one ? printTyped(one) : '')}
+      read={read}
+      onChange={onChange}
+      beside={value ? otherUnit(value) : tape.unit}
+      disabled={disabled}
+    />
+  );
 }
 
 interface NumberFieldProps {
@@ -131,7 +180,19 @@ export function NumberField({ label, value, onChange, unit, least, most, hint, d
     if (number >= least && number <= most) return parsed<number | null>(number);
     return refused(typed, Number.isNaN(number) ? 'is not a number' : 'is out of range', `Type ${least} to ${most} ${unit}.`);
   };
-  return <TypedField<number | null> label={label} value={value} print={(one) => (one === null ? '' : String(one))} read={read} onChange={(one) => one !== null && onChange(one)} beside={unit} hint={hint} disabled={disabled} inputMode="decimal" />;
+  return (
+    <TypedField<number | null>
+      label={label}
+      value={value}
+      print={(one) => (one === null ? '' : String(one))}
+      read={read}
+      onChange={(one) => one !== null && onChange(one)}
+      beside={unit}
+      hint={hint}
+      disabled={disabled}
+      inputMode="decimal"
+    />
+  );
 }
 
 interface ChoiceProps<Id extends string> {
@@ -151,7 +212,13 @@ export function Choice<Id extends string>({ label, value, options, onChange, dis
       <label htmlFor={id} className="soft block truncate text-[13px] leading-5">
         {label}
       </label>
-      <select id={id} className="select select-sm h-9 w-full" value={value} disabled={disabled} onChange={(event) => onChange(event.target.value as Id)}>
+      <select
+        id={id}
+        className="select select-sm h-9 w-full"
+        value={value}
+        disabled={disabled}
+        onChange={(event) => onChange(event.target.value as Id)}
+      >
         {options.map((option) => (
           <option key={option.id} value={option.id}>
             {option.name}
@@ -163,10 +230,26 @@ export function Choice<Id extends string>({ label, value, options, onChange, dis
   );
 }
 
-export function Tick({ label, checked, onChange, disabled }: { label: ReactNode; checked: boolean; onChange: (checked: boolean) => void; disabled?: boolean }) {
+export function Tick({
+  label,
+  checked,
+  onChange,
+  disabled,
+}: {
+  label: ReactNode;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  disabled?: boolean;
+}) {
   return (
-    <label className={`flex items-start gap-2 py-0.5 leading-5 ${disabled ? 'soft' : 'cursor-pointer'}`}>
-      <input type="checkbox" className="checkbox checkbox-sm checkbox-primary mt-px" checked={checked} disabled={disabled} onChange={(event) => onChange(event.target.checked)} />
+    <label className={`flex items-start gap-2 py-0.5 text-[14px] leading-5 ${disabled ? 'soft' : 'cursor-pointer'}`}>
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm checkbox-primary mt-px"
+        checked={checked}
+        disabled={disabled}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       <span>{label}</span>
     </label>
   );

@@ -28,17 +28,28 @@ export interface MarginParts {
 }
 
 /** The margin on one side for a style, mm. */
-export function marginParts(styleId: MarginStyleId, profile: Profile, fabric: Fabric, grip: ClothInputs['grip'], rules: HouseRules): MarginParts {
+export function marginParts(
+  styleId: MarginStyleId,
+  profile: Profile,
+  fabric: Fabric,
+  grip: ClothInputs['grip'],
+  rules: HouseRules,
+): MarginParts {
   const style = byId(MARGIN_STYLES, styleId);
   const full = profile.depthMm + profile.beadMm;
-  const edgeMm = style.onEdge ? assumed(rules, 'edgeShare') * profile.depthMm + fabric.thicknessMm : full + 2 * fabric.thicknessMm;
+  const edgeMm = style.onEdge
+    ? assumed(rules, 'edgeShare') * profile.depthMm + fabric.thicknessMm
+    : full + 2 * fabric.thicknessMm;
   const returnMm = style.returnMm(profile.widthMm, rules);
   const hemMm = style.hem ? assumed(rules, 'hem') : 0;
   const reserveMm = style.reserve ? Math.max(0, assumed(rules, 'reserveTotal') - edgeMm - returnMm) : 0;
   const beyondFold = (style.onEdge ? edgeMm : returnMm) + hemMm + reserveMm;
   const gripMm = Math.max(0, assumed(rules, grip === 'hand' ? 'handGrip' : 'pliersGrip') - beyondFold);
   const covered = style.onEdge ? edgeMm : returnMm;
-  const fastenerAtMm = Math.min(style.onEdge ? full / 2 : profile.widthMm / 2, Math.max(covered / 2, covered - assumed(rules, 'rawEdge')));
+  const fastenerAtMm = Math.min(
+    style.onEdge ? full / 2 : profile.widthMm / 2,
+    Math.max(covered / 2, covered - assumed(rules, 'rawEdge')),
+  );
   return {
     edgeMm,
     returnMm,
@@ -85,7 +96,8 @@ export function cutSize(
   rules: HouseRules,
   tape: Tape,
 ): CutSize {
-  if (!(face.widthMm > 0 && face.heightMm > 0)) throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
+  if (!(face.widthMm > 0 && face.heightMm > 0))
+    throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
   const fabric: Fabric = byId(FABRICS, cloth.fabric);
   const margin = marginParts(styleId, profile, fabric, cloth.grip, rules);
   const along = (faceMm: number, isWarp: boolean) => {

@@ -17,7 +17,7 @@ export const FIXING_WORDS: Record<Fixing, string> = {
 /**
  * The best fixing that `leftMm` of cloth beyond the image allows.
  *
- * @example fixingFor(60, standardBar, DEFAULT_RULES) // 'backByHand' with a bar 22 mm deep in all
+ * @example fixingFor(60, standardBar, DEFAULT_RULES) // 'backByHand'
  */
 export function fixingFor(leftMm: number, profile: Profile, rules: HouseRules): Fixing {
   const beyondFold = leftMm - profile.depthMm - profile.beadMm;

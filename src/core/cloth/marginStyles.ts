@@ -10,6 +10,8 @@ interface MarginStyle<Id extends string> extends School<Id> {
   hem: boolean;
   /** Fills the margin up to the reserve. */
   reserve: boolean;
+  /** Where the cloth ends on the back, in words. */
+  ends: string;
   /** Fastened on the side: only part of the depth is covered. */
   onEdge: boolean;
 }
@@ -17,12 +19,72 @@ interface MarginStyle<Id extends string> extends School<Id> {
 const style = <const I extends string>(row: MarginStyle<I>) => row;
 
 export const MARGIN_STYLES = [
-  style({ id: 'edge', name: 'Edge-fastened', returnMm: () => 0, hem: false, reserve: false, onEdge: true, suits: 'framed work, or no cloth left', trades: 'fasteners are seen from the side' }),
-  style({ id: 'short', name: 'Short return', returnMm: (_bar, rules) => assumed(rules, 'shortReturn'), hem: false, reserve: false, onEdge: false, suits: 'thin bars, dear cloth', trades: 'raw edge on the wood' }),
-  style({ id: 'flush', name: 'Flush', returnMm: (bar) => bar, hem: false, reserve: false, onEdge: false, suits: 'a neat back with little bulk', trades: 'cut exactly: it ends at the inner edge of the bar' }),
-  style({ id: 'covered', name: 'Covered bar', returnMm: (bar, rules) => bar + assumed(rules, 'coveredExtra'), hem: false, reserve: false, onEdge: false, suits: 'wood covered, room to hold', trades: 'more cloth' }),
-  style({ id: 'hem', name: 'Folded hem', returnMm: (bar) => bar, hem: true, reserve: false, onEdge: false, suits: 'unframed work: no fraying, no dust', trades: 'a layer more at the corners' }),
-  style({ id: 'reserve', name: 'Reserve', returnMm: (bar) => bar, hem: false, reserve: true, onEdge: false, suits: 'taken off, shipped rolled, stretched again', trades: 'most cloth, fat corners unless folded back' }),
+  style({
+    id: 'edge',
+    ends: 'on the side of the bar',
+    name: 'Edge-fastened',
+    returnMm: () => 0,
+    hem: false,
+    reserve: false,
+    onEdge: true,
+    suits: 'framed work, or no cloth left',
+    trades: 'fasteners are seen from the side',
+  }),
+  style({
+    id: 'short',
+    ends: 'on the wood of the back',
+    name: 'Short return',
+    returnMm: (_bar, rules) => assumed(rules, 'shortReturn'),
+    hem: false,
+    reserve: false,
+    onEdge: false,
+    suits: 'thin bars, dear cloth',
+    trades: 'raw edge on the wood',
+  }),
+  style({
+    id: 'flush',
+    ends: 'at the inner edge of the bar',
+    name: 'Flush',
+    returnMm: (bar) => bar,
+    hem: false,
+    reserve: false,
+    onEdge: false,
+    suits: 'a neat back with little bulk',
+    trades: 'cut exactly: it ends at the inner edge of the bar',
+  }),
+  style({
+    id: 'covered',
+    ends: 'past the inner edge',
+    name: 'Covered bar',
+    returnMm: (bar, rules) => bar + assumed(rules, 'coveredExtra'),
+    hem: false,
+    reserve: false,
+    onEdge: false,
+    suits: 'wood covered, room to hold',
+    trades: 'more cloth',
+  }),
+  style({
+    id: 'hem',
+    ends: 'at the inner edge, raw edge under',
+    name: 'Folded hem',
+    returnMm: (bar) => bar,
+    hem: true,
+    reserve: false,
+    onEdge: false,
+    suits: 'unframed work: no fraying, no dust',
+    trades: 'a layer more at the corners',
+  }),
+  style({
+    id: 'reserve',
+    ends: 'at the inner edge, the rest folded back',
+    name: 'Reserve',
+    returnMm: (bar) => bar,
+    hem: false,
+    reserve: true,
+    onEdge: false,
+    suits: 'taken off, shipped rolled, stretched again',
+    trades: 'most cloth, fat corners unless folded back',
+  }),
 ] as const;
 
 export type MarginStyleId = (typeof MARGIN_STYLES)[number]['id'];

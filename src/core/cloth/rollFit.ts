@@ -13,9 +13,15 @@ export interface RollFit {
  * Fit of a piece on a roll with its warp running along the roll.
  *
  * @param warp the side of the face that the warp runs along
- * @example rollFit({ widthMm: 1000, heightMm: 800 }, 'width', 1500) // 800 across, 700 to spare
+ * @example rollFit({ widthMm: 1000, heightMm: 800 }, 'width', 1500).sparesMm // 700
  */
 export function rollFit(cut: { widthMm: number; heightMm: number }, warp: 'width' | 'height', rollWidthMm: number): RollFit {
   const [acrossMm, alongMm] = warp === 'width' ? [cut.heightMm, cut.widthMm] : [cut.widthMm, cut.heightMm];
-  return { acrossMm, alongMm, sparesMm: rollWidthMm - acrossMm, fits: acrossMm <= rollWidthMm, fitsTurned: alongMm <= rollWidthMm };
+  return {
+    acrossMm,
+    alongMm,
+    sparesMm: rollWidthMm - acrossMm,
+    fits: acrossMm <= rollWidthMm,
+    fitsTurned: alongMm <= rollWidthMm,
+  };
 }

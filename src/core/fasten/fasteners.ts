@@ -16,7 +16,13 @@ export const FASTENERS = [
   fastener('staple6', 'Staple, fine wire, 6 mm leg', { legMm: 6, crownMm: 11, squeezed: true, stainless: false, seen: false }),
   fastener('staple8', 'Staple, 8 mm leg', { legMm: 8, crownMm: 11, squeezed: true, stainless: false, seen: false }),
   fastener('staple10', 'Staple, 10 mm leg', { legMm: 10, crownMm: 11, squeezed: true, stainless: false, seen: false }),
-  fastener('stapleStainless', 'Stainless staple, 8 mm leg', { legMm: 8, crownMm: 11, squeezed: true, stainless: true, seen: false }),
+  fastener('stapleStainless', 'Stainless staple, 8 mm leg', {
+    legMm: 8,
+    crownMm: 11,
+    squeezed: true,
+    stainless: true,
+    seen: false,
+  }),
   fastener('tack', 'Tack, 10 mm', { legMm: 10, crownMm: 6, squeezed: false, stainless: false, seen: true }),
 ] as const;
 
@@ -30,6 +36,7 @@ export type FastenerId = (typeof FASTENERS)[number]['id'];
  */
 export function usualSpacing(gsm: number, longestSideMm: number): { fromMm: number; toMm: number; because: string } {
   if (gsm >= 450 || longestSideMm <= 400) return { fromMm: 20, toMm: 35, because: 'heavy cloth or small work: 20 to 35 mm' };
-  if (gsm <= 280 && longestSideMm >= 1400) return { fromMm: 50, toMm: 100, because: 'light cloth on large work: up to 75 to 100 mm' };
+  if (gsm <= 280 && longestSideMm >= 1400)
+    return { fromMm: 50, toMm: 100, because: 'light cloth on large work: up to 75 to 100 mm' };
   return { fromMm: 30, toMm: 50, because: 'usual: 35 to 50 mm' };
 }

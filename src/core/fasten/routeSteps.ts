@@ -45,7 +45,7 @@ const FOLD_FASTENER_MM = 14;
  * The order of fasteners for a face along a route.
  *
  * @param face mm, above 0
- * @example routePlan({ widthMm: 400, heightMm: 300 }, inputs).steps[1].side // 'bottom': the middle opposite the first
+ * @example routePlan({ widthMm: 400, heightMm: 300 }, inputs).steps[1].side // 'bottom'
  * @throws RangeError for a face or spacing of 0 or less
  */
 export function routePlan(face: { widthMm: number; heightMm: number }, inputs: FastenInputs): RoutePlan {
@@ -66,13 +66,23 @@ export function routePlan(face: { widthMm: number; heightMm: number }, inputs: F
 function sideRow(sideMm: number, { spacing, lastFromCorner, starters }: FastenInputs): { row: Row; pitchMm: number } {
   const { offsetsMm, pitchMm } = halfRow(sideMm, spacing.mm, lastFromCorner.mm);
   const corner = sideMm / 2 - FOLD_FASTENER_MM;
-  return { row: { outward: offsetsMm, starters: starterOffsets(starters, pitchMm), corner: corner > 0 ? [corner] : [] }, pitchMm };
+  return {
+    row: { outward: offsetsMm, starters: starterOffsets(starters, pitchMm), corner: corner > 0 ? [corner] : [] },
+    pitchMm,
+  };
 }
 
 type Draft = Pick<RouteStep, 'side' | 'offsetMm' | 'pass' | 'round' | 'take' | 'pull'>;
 
 function passSteps(pass: RoutePass, index: number, rows: Record<Side, Row>, perTurn: number): Draft[] {
-  const draft = (side: Side, offsetMm: number, round: number): Draft => ({ side, offsetMm, pass: index, round, take: pass.take, pull: pass.pull });
+  const draft = (side: Side, offsetMm: number, round: number): Draft => ({
+    side,
+    offsetMm,
+    pass: index,
+    round,
+    take: pass.take,
+    pull: pass.pull,
+  });
   if (pass.take === 'middle') return pass.sides.flatMap((side) => rows[side].starters.map((offset) => draft(side, offset, 0)));
   const key = pass.take;
   const longest = Math.max(...pass.sides.map((side) => rows[side][key].length));

@@ -86,7 +86,12 @@ function supportMoments(spans: number): number[] {
 }
 
 /** Derived here: E I y″ = −M with M = w s² (t(1−t)/2 + a(1−t) + b t), y = 0 at both ends of the span. */
-function bowInSpan({ lengthMm, spans, loadNPerMm, eNPerMm2, inertiaMm4 }: Beam, moments: number[], index: number, t: number): number {
+function bowInSpan(
+  { lengthMm, spans, loadNPerMm, eNPerMm2, inertiaMm4 }: Beam,
+  moments: number[],
+  index: number,
+  t: number,
+): number {
   const span = lengthMm / spans;
   const [a, b] = [moments[index]!, moments[index + 1]!];
   const uniform = (t * (1 - 2 * t ** 2 + t ** 3)) / 24;

@@ -38,7 +38,16 @@ export function judgeBars(size: BarsSize, inputs: BarsInputs, rules: HouseRules)
   const species = byId(SPECIES, inputs.species);
   const eNPerMm2 = species.eGPa * 1000 * assumed(rules, 'knots');
   const bow = (lengthMm: number, braces: BraceCount) =>
-    barBow({ lengthMm, spans: braces + 1, loadNPerMm: inputs.tensionNPerM / 1000, eNPerMm2, inertiaMm4: inertiaInPlane(profile.widthMm, profile.depthMm) }, rules);
+    barBow(
+      {
+        lengthMm,
+        spans: braces + 1,
+        loadNPerMm: inputs.tensionNPerM / 1000,
+        eNPerMm2,
+        inertiaMm4: inertiaInPlane(profile.widthMm, profile.depthMm),
+      },
+      rules,
+    );
   const topBottom = bow(size.widthMm, inputs.bracesUpright);
   const leftRight = bow(size.heightMm, inputs.bracesLevel);
   const { bracesUpright, bracesLevel } = inputs;

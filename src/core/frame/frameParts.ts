@@ -25,7 +25,7 @@ export interface FrameSize {
  * The parts of a frame. With butt joints the longer pair runs through.
  *
  * @throws RangeError when the bars leave no opening inside
- * @example frameParts({ widthMm: 900, heightMm: 600, bracesUpright: 0, bracesLevel: 0 }, batten, 'buttScrewed')[1].lengthMm // 600 − 2 × 33
+ * @example frameParts({ widthMm: 900, heightMm: 600, bracesUpright: 0, bracesLevel: 0 }, batten, 'buttScrewed')[1].lengthMm // 534
  */
 export function frameParts(size: FrameSize, profile: Profile, jointId: JointId): FramePart[] {
   const { parts } = byId(JOINTS, jointId);
@@ -41,7 +41,8 @@ export function frameParts(size: FrameSize, profile: Profile, jointId: JointId):
     { name: 'top and bottom', count: 2, lengthMm: butt && !levelThrough ? inside.width : size.widthMm, ends },
     { name: 'left and right', count: 2, lengthMm: butt && levelThrough ? inside.height : size.heightMm, ends },
   ];
-  if (size.bracesUpright > 0) list.push({ name: 'brace, upright', count: size.bracesUpright, lengthMm: inside.height, ends: 'square' });
+  if (size.bracesUpright > 0)
+    list.push({ name: 'brace, upright', count: size.bracesUpright, lengthMm: inside.height, ends: 'square' });
   if (size.bracesLevel > 0) list.push({ name: 'brace, level', count: size.bracesLevel, lengthMm: inside.width, ends: 'square' });
   return list;
 }

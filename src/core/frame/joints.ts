@@ -13,10 +13,46 @@ interface Joint<Id extends string> extends School<Id> {
 const joint = <const I extends string>(row: Joint<I>) => row;
 
 export const JOINTS = [
-  joint({ id: 'slotted', name: 'Slotted mitre, keyed', opens: true, parts: 'pair', glued: false, opener: 'key', suits: 'bought bars; tension put right later', trades: 'two keys a corner, squareness to watch' }),
-  joint({ id: 'bolted', name: 'Mitre with corner bolts', opens: true, parts: 'mitre', glued: false, opener: 'bolt', suits: 'large or heavy work', trades: 'weight and price at the corners' }),
-  joint({ id: 'mitreGlued', name: 'Glued mitre', opens: false, parts: 'mitre', glued: true, opener: null, suits: 'own timber, clean corners', trades: 'cannot be opened; glue must set' }),
-  joint({ id: 'buttScrewed', name: 'Butt joint, screwed', opens: false, parts: 'butt', glued: true, opener: null, suits: 'square saw cuts, quick', trades: 'end grain seen at two sides; cannot be opened' }),
+  joint({
+    id: 'slotted',
+    name: 'Slotted mitre, keyed',
+    opens: true,
+    parts: 'pair',
+    glued: false,
+    opener: 'key',
+    suits: 'bought bars; tension put right later',
+    trades: 'two keys a corner, squareness to watch',
+  }),
+  joint({
+    id: 'bolted',
+    name: 'Mitre with corner bolts',
+    opens: true,
+    parts: 'mitre',
+    glued: false,
+    opener: 'bolt',
+    suits: 'large or heavy work',
+    trades: 'weight and price at the corners',
+  }),
+  joint({
+    id: 'mitreGlued',
+    name: 'Glued mitre',
+    opens: false,
+    parts: 'mitre',
+    glued: true,
+    opener: null,
+    suits: 'own timber, clean corners',
+    trades: 'cannot be opened; glue must set',
+  }),
+  joint({
+    id: 'buttScrewed',
+    name: 'Butt joint, screwed',
+    opens: false,
+    parts: 'butt',
+    glued: true,
+    opener: null,
+    suits: 'square saw cuts, quick',
+    trades: 'end grain seen at two sides; cannot be opened',
+  }),
 ] as const;
 
 export type JointId = (typeof JOINTS)[number]['id'];

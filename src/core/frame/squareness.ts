@@ -50,7 +50,7 @@ export type SquarenessResult =
  * @param nominal size the frame should have, used for sides not read
  * @param tapePrecisionMm one standard deviation of a reading
  * @returns the measure, or what is missing, or which reading no frame can have
- * @example squareness({ top: null, right: null, bottom: null, left: null, down: 500, up: 500 }, { widthMm: 400, heightMm: 300 }, 0.5)
+ * @example squareness({ top: null, right: null, bottom: null, left: null, down: 500, up: 500 }, { widthMm: 400, heightMm: 300 }, 0.5).differenceMm // 0
  */
 export function squareness(
   readings: TapeReadings,
@@ -66,7 +66,13 @@ export function squareness(
   const sine = (down ** 2 - up ** 2) / (4 * widthMm * heightMm);
   if (Math.abs(sine) > 1) {
     const reading = down > up ? 'down' : 'up';
-    return { kind: 'impossible', reading, readMm: Math.max(down, up), mostMm: widthMm + heightMm, because: 'no parallelogram of these sides has two diagonals so unlike' };
+    return {
+      kind: 'impossible',
+      reading,
+      readMm: Math.max(down, up),
+      mostMm: widthMm + heightMm,
+      because: 'no parallelogram of these sides has two diagonals so unlike',
+    };
   }
   const allSides = top !== null && right !== null && bottom !== null && left !== null;
   return {
@@ -99,17 +105,33 @@ function diagonalsOff(sides: Record<Side, number>, down: number, up: number): nu
   return Math.sqrt((down ** 2 + up ** 2) / 2) - Math.sqrt((squares - apart) / 2);
 }
 
-function impossibleReading(readings: TapeReadings, widthMm: number, heightMm: number): Extract<SquarenessResult, { kind: 'impossible' }> | null {
+function impossibleReading(
+  readings: TapeReadings,
+  widthMm: number,
+  heightMm: number,
+): Extract<SquarenessResult, { kind: 'impossible' }> | null {
   for (const name of Object.keys(readings) as (keyof TapeReadings)[]) {
     const read = readings[name];
     if (read === null) continue;
     if (!(read > 0)) return { kind: 'impossible', reading: name, readMm: read, mostMm: 0, because: 'a length is above 0' };
     const most = widthMm + heightMm;
     if ((name === 'down' || name === 'up') && read >= most) {
-      return { kind: 'impossible', reading: name, readMm: read, mostMm: most, because: 'a diagonal is shorter than two sides together' };
+      return {
+        kind: 'impossible',
+        reading: name,
+        readMm: read,
+        mostMm: most,
+        because: 'a diagonal is shorter than two sides together',
+      };
     }
     if ((name === 'down' || name === 'up') && read <= Math.abs(widthMm - heightMm)) {
-      return { kind: 'impossible', reading: name, readMm: read, mostMm: most, because: 'a diagonal is longer than the difference of two sides' };
+      return {
+        kind: 'impossible',
+        reading: name,
+        readMm: read,
+        mostMm: most,
+        because: 'a diagonal is longer than the difference of two sides',
+      };
     }
   }
   return null;

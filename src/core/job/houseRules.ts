@@ -24,8 +24,7 @@ export const DEFAULT_RULES: HouseRules = {
 };
 
 /** The value in force under these rules: the override, or the table's. */
-export const assumed = (rules: HouseRules, id: AssumptionId): number =>
-  rules.assumptions[id] ?? assumption(id).value;
+export const assumed = (rules: HouseRules, id: AssumptionId): number => rules.assumptions[id] ?? assumption(id).value;
 
 /** The tape of these rules for a display unit. */
 export function tapeFor(rules: HouseRules, unit: Tape['unit']): Tape {

@@ -17,13 +17,37 @@ interface Use<Id extends string> extends School<Id> {
   painted: boolean;
 }
 
-const use = <const I extends string>(row: Use<I>) => row;
+const purpose = <const I extends string>(row: Use<I>) => row;
 
 export const USES = [
-  use({ id: 'new', name: 'New support', painted: false, suits: 'a blank canvas to be painted', trades: 'size is free, cloth is raw or primed' }),
-  use({ id: 'finished', name: 'Finished painting', painted: true, suits: 'a painting made on loose cloth', trades: 'the image decides the size, margins are what is left' }),
-  use({ id: 'restretch', name: 'Re-stretch', painted: true, suits: 'a painting that comes off its old bars', trades: 'old folds and holes stay where they are' }),
-  use({ id: 'print', name: 'Print', painted: true, suits: 'a printed canvas', trades: 'inks crack at a sharp fold and mark when wetted' }),
+  purpose({
+    id: 'new',
+    name: 'New support',
+    painted: false,
+    suits: 'a blank canvas to be painted',
+    trades: 'size is free, cloth is raw or primed',
+  }),
+  purpose({
+    id: 'finished',
+    name: 'Finished painting',
+    painted: true,
+    suits: 'a painting made on loose cloth',
+    trades: 'the image decides the size, margins are what is left',
+  }),
+  purpose({
+    id: 'restretch',
+    name: 'Re-stretch',
+    painted: true,
+    suits: 'a painting that comes off its old bars',
+    trades: 'old folds and holes stay where they are',
+  }),
+  purpose({
+    id: 'print',
+    name: 'Print',
+    painted: true,
+    suits: 'a printed canvas',
+    trades: 'inks crack at a sharp fold and mark when wetted',
+  }),
 ] as const;
 
 interface EdgeChoice<Id extends string> extends School<Id> {
@@ -36,10 +60,42 @@ interface EdgeChoice<Id extends string> extends School<Id> {
 const edge = <const I extends string>(row: EdgeChoice<I>) => row;
 
 export const EDGES = [
-  edge({ id: 'unframed', name: 'Unframed, edges seen', squareLimit: 'squareUnframed', seen: true, inRebate: false, suits: 'work that hangs as it is', trades: 'clean edges and corners, deep bars' }),
-  edge({ id: 'float', name: 'Float frame', squareLimit: 'squareFloat', seen: true, inRebate: false, suits: 'an even gap all round', trades: 'the gap shows every millimetre' }),
-  edge({ id: 'rebate', name: 'In a rebate', squareLimit: 'squareRebate', seen: false, inRebate: true, suits: 'a frame that covers the edge', trades: 'size and corner bulk must fit the clearance' }),
-  edge({ id: 'panel', name: 'Panel of a set', squareLimit: 'squarePanel', seen: true, inRebate: false, suits: 'panels that meet edge to edge', trades: 'the strictest squareness' }),
+  edge({
+    id: 'unframed',
+    name: 'Unframed, edges seen',
+    squareLimit: 'squareUnframed',
+    seen: true,
+    inRebate: false,
+    suits: 'work that hangs as it is',
+    trades: 'clean edges and corners, deep bars',
+  }),
+  edge({
+    id: 'float',
+    name: 'Float frame',
+    squareLimit: 'squareFloat',
+    seen: true,
+    inRebate: false,
+    suits: 'an even gap all round',
+    trades: 'the gap shows every millimetre',
+  }),
+  edge({
+    id: 'rebate',
+    name: 'In a rebate',
+    squareLimit: 'squareRebate',
+    seen: false,
+    inRebate: true,
+    suits: 'a frame that covers the edge',
+    trades: 'size and corner bulk must fit the clearance',
+  }),
+  edge({
+    id: 'panel',
+    name: 'Panel of a set',
+    squareLimit: 'squarePanel',
+    seen: true,
+    inRebate: false,
+    suits: 'panels that meet edge to edge',
+    trades: 'the strictest squareness',
+  }),
 ] as const;
 
 export const MEDIUMS = [

@@ -3,7 +3,14 @@ export const STAGES = [
   { id: 'brief', name: 'Brief', act: 'Settle the brief', record: 'Record the brief', minutes: 10 },
   { id: 'bars', name: 'Bars', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
   { id: 'square', name: 'Square', act: 'Check square', record: 'Record the readings', minutes: 10 },
-  { id: 'cloth', name: 'Cloth', act: 'Cut the cloth', record: 'Record the cut', minutes: 25 },
+  {
+    id: 'cloth',
+    name: 'Cloth',
+    act: 'Cut the cloth',
+    record: 'Record the cut',
+    minutes: 25,
+    painted: { act: 'Measure the margins left', record: 'Record the margins' },
+  },
   { id: 'fasten', name: 'Fasten', act: 'Fasten the cloth', record: 'Record the fastening', minutes: 45 },
   { id: 'tune', name: 'Tune', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
   { id: 'prime', name: 'Prime', act: 'Prime', record: 'Record this coat', minutes: 20 },
@@ -14,4 +21,10 @@ export type Stage = (typeof STAGES)[number];
 export type StageId = Stage['id'];
 
 export const STAGE_IDS = STAGES.map((stage) => stage.id) as StageId[];
+/** What is done and recorded at a stage; a painted canvas is measured where a blank one is cut. */
+export const stageActs = (id: StageId, painted: boolean): { act: string; record: string } => {
+  const stage: Stage & { painted?: { act: string; record: string } } = stageById(id);
+  return painted && stage.painted ? stage.painted : stage;
+};
+
 export const stageById = (id: StageId): Stage => STAGES.find((stage) => stage.id === id)!;

@@ -38,12 +38,36 @@ const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ 
 function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape }: PlanContext): KitLine[] {
   const profile: Profile = byId(PROFILES, inputs.bars.profile);
   const { opener } = byId(JOINTS, inputs.bars.joint);
-  const parts = bars.parts.map((part) => line('materials', `part ${part.name}`, `${part.count} × ${part.name}, ${printLength(part.lengthMm, tape)}, ${profile.name.toLowerCase()}`));
-  const openers = opener === 'key' ? [line('materials', 'openers', '8 keys, 2 a corner, and 2 spare')] : opener === 'bolt' ? [line('materials', 'openers', '4 corner bolts')] : [line('materials', 'openers', 'Wood glue, 8 corner staples or screws')];
-  const clothLine = cloth.painted ? [] : [line('materials', 'cloth', `${byId(FABRICS, inputs.cloth.fabric).name}, ${printSize(cloth.cut.widthMm, cloth.cut.heightMm, tape, 'up')}`)];
-  const fasteners = line('materials', 'fasteners', `${fasten.fastenersToHave} × ${byId(FASTENERS, inputs.fasten.fastener).name.toLowerCase()}, spares in`);
+  const parts = bars.parts.map((part) =>
+    line(
+      'materials',
+      `part ${part.name}`,
+      `${part.count} × ${part.name}, ${printLength(part.lengthMm, tape)}, ${profile.name.toLowerCase()}`,
+    ),
+  );
+  const openers =
+    opener === 'key'
+      ? [line('materials', 'openers', '8 keys, 2 a corner, and 2 spare')]
+      : opener === 'bolt'
+        ? [line('materials', 'openers', '4 corner bolts')]
+        : [line('materials', 'openers', 'Wood glue, 8 corner staples or screws')];
+  const clothLine = cloth.painted
+    ? []
+    : [
+        line(
+          'materials',
+          'cloth',
+          `${byId(FABRICS, inputs.cloth.fabric).name}, ${printSize(cloth.cut.widthMm, cloth.cut.heightMm, tape, 'up')}`,
+        ),
+      ];
+  const fasteners = line(
+    'materials',
+    'fasteners',
+    `${fasten.fastenersToHave} × ${byId(FASTENERS, inputs.fasten.fastener).name.toLowerCase()}, spares in`,
+  );
   const total = (key: 'groundMl' | 'glueG') => prime.coats.reduce((sum, { recipe }) => sum + recipe[key], 0);
-  const ground = total('groundMl') > 0 ? [line('materials', 'ground', `${Math.ceil(total('groundMl') / 10) * 10} ml ground`)] : [];
+  const ground =
+    total('groundMl') > 0 ? [line('materials', 'ground', `${Math.ceil(total('groundMl') / 10) * 10} ml ground`)] : [];
   const glue = total('glueG') > 0 ? [line('materials', 'glue', `${Math.ceil(total('glueG'))} g glue`)] : [];
   return [...parts, ...openers, ...clothLine, fasteners, ...ground, ...glue];
 }
@@ -59,7 +83,9 @@ function tools(inputs: JobInputs, { prime }: KitPlans): KitLine[] {
     ...(inputs.cloth.grip === 'pliers' ? [line('tools', 'pliers', 'Stretching pliers')] : []),
     line('tools', 'shears', 'Shears'),
     line('tools', 'screwdriver', 'Fine screwdriver, to draw staples and tuck folds'),
-    ...(prime.coats.length > 0 ? [line('tools', 'brush', 'Wide brush, jug, scale'), line('tools', 'sand', 'Fine sandpaper')] : []),
+    ...(prime.coats.length > 0
+      ? [line('tools', 'brush', 'Wide brush, jug, scale'), line('tools', 'sand', 'Fine sandpaper')]
+      : []),
     ...(prime.coats.some((coat) => coat.kind === 'size') ? [line('tools', 'bath', 'Water bath and thermometer')] : []),
   ];
 }

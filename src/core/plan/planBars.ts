@@ -51,13 +51,18 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
     chosen,
     choices,
     recommended,
-    parts: opening ? frameParts({ ...size, bracesUpright: chosen.bracesUpright, bracesLevel: chosen.bracesLevel }, profile, inputs.bars.joint) : [],
+    parts: opening
+      ? frameParts({ ...size, bracesUpright: chosen.bracesUpright, bracesLevel: chosen.bracesLevel }, profile, inputs.bars.joint)
+      : [],
     braceClearMm,
   };
 }
 
 /** "no brace", "one upright brace", "a cross". */
-export function braceWords({ bracesUpright: upright, bracesLevel: level }: Pick<BarChoice, 'bracesUpright' | 'bracesLevel'>): string {
+export function braceWords({
+  bracesUpright: upright,
+  bracesLevel: level,
+}: Pick<BarChoice, 'bracesUpright' | 'bracesLevel'>): string {
   const count = ['no', 'one', 'two'];
   if (upright === 0 && level === 0) return 'no brace';
   if (upright === 1 && level === 1) return 'a cross';
@@ -68,13 +73,29 @@ export function braceWords({ bracesUpright: upright, bracesLevel: level }: Pick<
 
 function openingVerdict(opening: boolean, profile: Profile, { tape }: PlanContext): Verdict[] {
   if (opening) return [];
-  return [verdict({ about: 'opening', level: 'stop', says: `Bars ${printLength(profile.widthMm, tape)} wide leave no opening inside.`, because: 'Two bar widths are as much as the short side.', doThis: 'Choose a narrower bar, or stretch over a board.' })];
+  return [
+    verdict({
+      about: 'opening',
+      level: 'stop',
+      says: `Bars ${printLength(profile.widthMm, tape)} wide leave no opening inside.`,
+      because: 'Two bar widths are as much as the short side.',
+      doThis: 'Choose a narrower bar, or stretch over a board.',
+    }),
+  ];
 }
 
 function jointVerdict({ bars }: JobInputs, profile: Profile): Verdict[] {
   if (profile.joints.includes(bars.joint)) return [];
   const offered = profile.joints.map((id) => byId(JOINTS, id).name.toLowerCase()).join(' or ');
-  return [verdict({ about: 'joint', level: 'stop', says: `The ${profile.name.toLowerCase()} is not made with this joint.`, because: 'Pieces of different make do not fit each other.', doThis: `Take ${offered}, or another bar.` })];
+  return [
+    verdict({
+      about: 'joint',
+      level: 'stop',
+      says: `The ${profile.name.toLowerCase()} is not made with this joint.`,
+      because: 'Pieces of different make do not fit each other.',
+      doThis: `Take ${offered}, or another bar.`,
+    }),
+  ];
 }
 
 function bowVerdict(about: string, bow: BarBow, { tape, rules }: PlanContext): Verdict {
@@ -94,10 +115,29 @@ function bowVerdict(about: string, bow: BarBow, { tape, rules }: PlanContext): V
 
 function lighterVerdict(chosen: BarChoice, recommended: BarChoice | null, { tape }: PlanContext): Verdict[] {
   if (!recommended) {
-    return [verdict({ about: 'choice', level: 'stop', says: 'No bar of this joint holds this size at this tension.', because: 'Every profile with up to two braces each way bows past its limit.', doThis: 'Lower the tension or change the joint.' })];
+    return [
+      verdict({
+        about: 'choice',
+        level: 'stop',
+        says: 'No bar of this joint holds this size at this tension.',
+        because: 'Every profile with up to two braces each way bows past its limit.',
+        doThis: 'Lower the tension or change the joint.',
+      }),
+    ];
   }
-  const same = recommended.profile === chosen.profile && recommended.bracesUpright === chosen.bracesUpright && recommended.bracesLevel === chosen.bracesLevel;
-  if (same) return [verdict({ about: 'choice', level: 'good', says: 'This is the lightest make-up that holds.', because: 'All profiles of this joint with none to two braces each way were tried.' })];
+  const same =
+    recommended.profile === chosen.profile &&
+    recommended.bracesUpright === chosen.bracesUpright &&
+    recommended.bracesLevel === chosen.bracesLevel;
+  if (same)
+    return [
+      verdict({
+        about: 'choice',
+        level: 'good',
+        says: 'This is the lightest make-up that holds.',
+        because: 'All profiles of this joint with none to two braces each way were tried.',
+      }),
+    ];
   const name = byId(PROFILES, recommended.profile).name.toLowerCase();
   const saved = chosen.weightKg - recommended.weightKg;
   if (chosen.holds && saved < 0.15) return [];
@@ -116,7 +156,19 @@ function braceVerdict(chosen: BarChoice, clearMm: number, { tape, rules }: PlanC
   if (chosen.braces === 0) return [];
   const least = assumed(rules, 'brushSag');
   const ok = clearMm >= least;
-  return [verdict({ about: 'brace clearance', level: ok ? 'good' : 'stop', measured: clearMm, limit: least, unit: 'mm', says: `Braces stand ${printFine(clearMm, tape)} behind the cloth, ${printFine(least, tape)} needed.`, because: 'The cloth sags under a brush and must not touch wood.', doThis: ok ? '' : 'Set the braces further back.', uses: ['brushSag'] })];
+  return [
+    verdict({
+      about: 'brace clearance',
+      level: ok ? 'good' : 'stop',
+      measured: clearMm,
+      limit: least,
+      unit: 'mm',
+      says: `Braces stand ${printFine(clearMm, tape)} behind the cloth, ${printFine(least, tape)} needed.`,
+      because: 'The cloth sags under a brush and must not touch wood.',
+      doThis: ok ? '' : 'Set the braces further back.',
+      uses: ['brushSag'],
+    }),
+  ];
 }
 
 function thumbVerdict(chosen: BarChoice, size: { widthMm: number; heightMm: number }, { rules }: PlanContext): Verdict {
@@ -125,8 +177,11 @@ function thumbVerdict(chosen: BarChoice, size: { widthMm: number; heightMm: numb
   return verdict({
     about: 'rule of thumb',
     level: 'good',
-    says: agrees ? `The rule of thumb says the same: ${braceWords(thumb)}.` : `The rule of thumb would take ${braceWords(thumb)}; the sum ${holds(chosen.topBottom) && holds(chosen.leftRight) ? 'holds without it' : 'says otherwise'}.`,
-    because: 'Custom knows the length only; the sum knows wood, width and tension. A brace also makes a tall frame easier to carry.',
+    says: agrees
+      ? `The rule of thumb says the same: ${braceWords(thumb)}.`
+      : `The rule of thumb would take ${braceWords(thumb)}; the sum ${holds(chosen.topBottom) && holds(chosen.leftRight) ? 'holds without it' : 'says otherwise'}.`,
+    because:
+      'Custom knows the length only; the sum knows wood, width and tension. A brace also makes a tall frame easier to carry.',
     uses: ['braceFrom', 'twoBracesFrom'],
   });
 }

@@ -27,16 +27,43 @@ export function planBrief(inputs: JobInputs, { tape }: PlanContext): StagePlan {
 function sizeVerdicts({ brief }: JobInputs): Verdict[] {
   const ratio = Math.max(brief.width.mm, brief.height.mm) / Math.min(brief.width.mm, brief.height.mm);
   if (ratio < 6) return [];
-  return [verdict({ about: 'proportion', level: 'watch', measured: ratio, limit: 6, unit: '× longer', says: `One side is ${ratio.toFixed(1)} times the other.`, because: 'Usual canvases stay under six to one; a slipped unit gives more.', doThis: 'Check both lengths and their units.' })];
+  return [
+    verdict({
+      about: 'proportion',
+      level: 'watch',
+      measured: ratio,
+      limit: 6,
+      unit: '× longer',
+      says: `One side is ${ratio.toFixed(1)} times the other.`,
+      because: 'Usual canvases stay under six to one; a slipped unit gives more.',
+      doThis: 'Check both lengths and their units.',
+    }),
+  ];
 }
 
 function paintingVerdicts(painted: boolean): Verdict[] {
   if (!painted) return [];
-  return [verdict({ about: 'painted canvas', level: 'watch', says: 'There is an image on this cloth: no water, no cut corners.', because: 'Old paint and inks crack at folds and when wetted.', doThis: 'Value, flaking, tears or a lining: stop and ask a conservator. Measure the margin left on each side.' })];
+  return [
+    verdict({
+      about: 'painted canvas',
+      level: 'watch',
+      says: 'There is an image on this cloth: no water, no cut corners.',
+      because: 'Old paint and inks crack at folds and when wetted.',
+      doThis: 'Value, flaking, tears or a lining: stop and ask a conservator. Measure the margin left on each side.',
+    }),
+  ];
 }
 
 function edgeVerdicts({ brief, bars }: JobInputs): Verdict[] {
   const shallow = bars.profile === 'light' || bars.profile === 'standard';
   if (!byId(EDGES, brief.edges).seen || !shallow || brief.edges === 'float') return [];
-  return [verdict({ about: 'edges in sight', level: 'watch', says: 'The edges will be seen; the bars chosen so far are shallow.', because: 'Unframed work is usually stretched on deep bars.', doThis: 'Look at the deep bar in the next stage, or keep it slim on purpose.' })];
+  return [
+    verdict({
+      about: 'edges in sight',
+      level: 'watch',
+      says: 'The edges will be seen; the bars chosen so far are shallow.',
+      because: 'Unframed work is usually stretched on deep bars.',
+      doThis: 'Look at the deep bar in the next stage, or keep it slim on purpose.',
+    }),
+  ];
 }

@@ -38,12 +38,26 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const rows = MARGIN_STYLES.map(({ id }): StyleRow => {
     const cut = cutSize(face, cloth, id, profile, rules, tape);
-    return { style: id, cut, holds: cut.margin.gripMm > 0 ? 'after trimming' : cut.margin.onEdge ? 'on the edge' : cloth.grip === 'hand' ? 'by hand' : 'by pliers', note: rowNote(cut) };
+    return {
+      style: id,
+      cut,
+      holds:
+        cut.margin.gripMm > 0
+          ? 'after trimming'
+          : cut.margin.onEdge
+            ? 'on the edge'
+            : cloth.grip === 'hand'
+              ? 'by hand'
+              : 'by pliers',
+      note: rowNote(id, cut),
+    };
   });
   const { cut } = rows.find((row) => row.style === cloth.marginStyle)!;
   const fit = rollFit(cut, cloth.warp, cloth.rollWidth.mm);
   const painted = byId(USES, brief.use).painted;
-  const fixings = SIDES.flatMap((side) => (cloth.left[side] ? [{ side, leftMm: cloth.left[side].mm, fixing: fixingFor(cloth.left[side].mm, profile, rules) }] : []));
+  const fixings = SIDES.flatMap((side) =>
+    cloth.left[side] ? [{ side, leftMm: cloth.left[side].mm, fixing: fixingFor(cloth.left[side].mm, profile, rules) }] : [],
+  );
   return {
     painted,
     rows,
@@ -51,10 +65,24 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
     fit,
     fixings,
     answer: painted ? 'Do not cut' : printSize(cut.widthMm, cut.heightMm, tape, 'up'),
-    answerNote: painted ? 'the painting keeps all the cloth it has' : `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
-    verdicts: painted ? paintedVerdicts(inputs, fixings) : [...holdVerdicts(cut, inputs, context), rollVerdict(fit, inputs, context), ...fabricVerdicts(inputs, fabric, cut, context)],
+    answerNote: painted
+      ? 'the painting keeps all the cloth it has'
+      : `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
+    verdicts: painted
+      ? paintedVerdicts(inputs, fixings, context)
+      : [
+          ...holdVerdicts(cut, inputs, context),
+          rollVerdict(fit, inputs, context),
+          ...fabricVerdicts(inputs, fabric, cut, context),
+        ],
     readings: painted
-      ? fixings.map(({ side, leftMm }) => ({ quantity: `margin left, ${side}`, value: leftMm, unit: 'mm', precision: assumed(rules, 'tapePrecision'), tool: 'tape' }))
+      ? fixings.map(({ side, leftMm }) => ({
+          quantity: `margin left, ${side}`,
+          value: leftMm,
+          unit: 'mm',
+          precision: assumed(rules, 'tapePrecision'),
+          tool: 'tape',
+        }))
       : [
           { quantity: 'cut width', value: cut.widthMm, unit: 'mm', precision: null, tool: 'computed' },
           { quantity: 'cut height', value: cut.heightMm, unit: 'mm', precision: null, tool: 'computed' },
@@ -63,10 +91,10 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
   };
 }
 
-function rowNote({ margin }: CutSize): string {
-  if (margin.onEdge) return margin.gripMm > 0 ? 'grip is trimmed off after fastening' : 'nothing on the back';
-  if (margin.reserveMm > 0) return 'the rest is folded back for next time';
-  return margin.gripMm > 0 ? 'grip is trimmed off after fastening' : `${decimal(margin.returnMm, 0)} mm on the back`;
+function rowNote(style: MarginStyleId, { margin }: CutSize): string {
+  const { ends } = byId(MARGIN_STYLES, style);
+  const trim = margin.gripMm > 0 ? '; trim the grip' : '';
+  return `${ends}${trim}`;
 }
 
 function holdVerdicts({ margin }: CutSize, { cloth }: JobInputs, { tape, rules }: PlanContext): Verdict[] {
@@ -109,22 +137,67 @@ function rollVerdict(fit: RollFit, { cloth }: JobInputs, { tape }: PlanContext):
     measured: fit.acrossMm,
     limit: cloth.rollWidth.mm,
     unit: 'mm',
-    says: fit.fits ? `Fits across the ${roll} roll with ${printLength(fit.sparesMm, tape)} to spare; takes ${printLength(fit.alongMm, tape, 'up')} of its length.` : `${printLength(fit.acrossMm, tape, 'up')} does not lie across a ${roll} roll.`,
+    says: fit.fits
+      ? `Fits across the ${roll} roll with ${printLength(fit.sparesMm, tape)} to spare; takes ${printLength(fit.alongMm, tape, 'up')} of its length.`
+      : `${printLength(fit.acrossMm, tape, 'up')} does not lie across a ${roll} roll.`,
     because: 'The warp runs along the roll, so the other size lies across it.',
-    doThis: fit.fits ? '' : fit.fitsTurned ? `Run the warp along the ${other} instead: ${printLength(fit.alongMm, tape, 'up')} fits across.` : 'Take a wider roll or a leaner margin; cloth is never joined.',
+    doThis: fit.fits
+      ? ''
+      : fit.fitsTurned
+        ? `Run the warp along the ${other} instead: ${printLength(fit.alongMm, tape, 'up')} fits across.`
+        : 'Take a wider roll or a leaner margin; cloth is never joined.',
   });
 }
 
 function fabricVerdicts({ cloth }: JobInputs, fabric: Fabric, cut: CutSize, { tape }: PlanContext): Verdict[] {
   const list: Verdict[] = [];
-  if (fabric.wantsPliers && cloth.grip === 'hand') list.push(verdict({ about: 'pull', level: 'watch', says: `${fabric.name} wants pliers.`, because: 'Heavy (above 12 oz), primed or dense cloth is too stiff for fingers.', doThis: 'Choose pliers: they also need less margin.' }));
-  if (cloth.washFirst && fabric.primed) list.push(verdict({ about: 'washing', level: 'stop', says: 'Primed cloth is not washed.', because: 'Water lifts the ground from the threads.', doThis: 'Leave the washing out.' }));
-  if (cut.shrinkWidthMm > 0) list.push(verdict({ about: 'shrinkage', level: 'good', says: `Cut ${printLength(cut.shrinkWidthMm, tape, 'up')} wider and ${printLength(cut.shrinkHeightMm, tape, 'up')} higher: it shrinks when washed.`, because: `Warp ${decimal(fabric.shrinkWarp * 100, 1)} %, weft ${decimal(fabric.shrinkWeft * 100, 1)} %.`, doThis: 'Wash, dry, iron damp; measure again before the final trim.' }));
-  if (cut.giveWidthMm > 0) list.push(verdict({ about: 'stretch taken off', level: 'watch', measured: cut.giveWidthMm, limit: null, unit: 'mm', says: `${printLength(cut.giveWidthMm, tape)} by ${printLength(cut.giveHeightMm, tape)} is taken off for what the cloth gives.`, because: `${decimal(fabric.stretch * 100, 1)} % of the face at working tension.`, doThis: 'Too big can be trimmed, too small is lost: look again with the frame lying on it.' }));
+  if (fabric.wantsPliers && cloth.grip === 'hand')
+    list.push(
+      verdict({
+        about: 'pull',
+        level: 'watch',
+        says: `${fabric.name} wants pliers.`,
+        because: 'Heavy (above 12 oz), primed or dense cloth is too stiff for fingers.',
+        doThis: 'Choose pliers: they also need less margin.',
+      }),
+    );
+  if (cloth.washFirst && fabric.primed)
+    list.push(
+      verdict({
+        about: 'washing',
+        level: 'stop',
+        says: 'Primed cloth is not washed.',
+        because: 'Water lifts the ground from the threads.',
+        doThis: 'Leave the washing out.',
+      }),
+    );
+  if (cut.shrinkWidthMm > 0)
+    list.push(
+      verdict({
+        about: 'shrinkage',
+        level: 'good',
+        says: `Cut ${printLength(cut.shrinkWidthMm, tape, 'up')} wider and ${printLength(cut.shrinkHeightMm, tape, 'up')} higher: it shrinks when washed.`,
+        because: `Warp ${decimal(fabric.shrinkWarp * 100, 1)} %, weft ${decimal(fabric.shrinkWeft * 100, 1)} %.`,
+        doThis: 'Wash, dry, iron damp; measure again before the final trim.',
+      }),
+    );
+  if (cut.giveWidthMm > 0)
+    list.push(
+      verdict({
+        about: 'stretch taken off',
+        level: 'watch',
+        measured: cut.giveWidthMm,
+        limit: null,
+        unit: 'mm',
+        says: `${printLength(cut.giveWidthMm, tape)} by ${printLength(cut.giveHeightMm, tape)} is taken off for what the cloth gives.`,
+        because: `${decimal(fabric.stretch * 100, 1)} % of the face at working tension.`,
+        doThis: 'Too big can be trimmed, too small is lost: look again with the frame lying on it.',
+      }),
+    );
   return list;
 }
 
-function paintedVerdicts({ cloth }: JobInputs, fixings: ClothPlan['fixings']): Verdict[] {
+function paintedVerdicts({ cloth }: JobInputs, fixings: ClothPlan['fixings'], { tape }: PlanContext): Verdict[] {
   const unread = SIDES.filter((side) => !cloth.left[side]);
   const sides = fixings.map(({ side, leftMm, fixing }) =>
     verdict({
@@ -133,12 +206,21 @@ function paintedVerdicts({ cloth }: JobInputs, fixings: ClothPlan['fixings']): V
       measured: leftMm,
       limit: null,
       unit: 'mm',
-      says: `${side[0]!.toUpperCase()}${side.slice(1)}: ${decimal(leftMm, 1)} mm left, ${FIXING_WORDS[fixing]}.`,
+      says: `${side[0]!.toUpperCase()}${side.slice(1)}: ${printFine(leftMm, tape)} left, ${FIXING_WORDS[fixing]}.`,
       because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
       doThis: fixing === 'none' ? 'Stop here and ask a conservator about strip-lining.' : '',
       uses: ['handGrip', 'pliersGrip', 'rawEdge'],
     }),
   );
   if (unread.length === 0) return sides;
-  return [...sides, verdict({ about: 'margins left', level: 'stop', says: `Still to measure: margin at ${unread.join(', ')}.`, because: 'A painting decides the size backwards: image, wrap, margin left.', doThis: 'Measure from the image to the edge of the cloth at its narrowest place.' })];
+  return [
+    ...sides,
+    verdict({
+      about: 'margins left',
+      level: 'stop',
+      says: `Still to measure: margin at ${unread.join(', ')}.`,
+      because: 'A painting decides the size backwards: image, wrap, margin left.',
+      doThis: 'Measure from the image to the edge of the cloth at its narrowest place.',
+    }),
+  ];
 }

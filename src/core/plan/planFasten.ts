@@ -20,7 +20,7 @@ export interface FastenPlan extends StagePlan {
 
 /** Fasteners placed and ordered along the route, counted, with the handwork. */
 export function planFasten(inputs: JobInputs, context: PlanContext): FastenPlan {
-  const { rules, tape } = context;
+  const { rules } = context;
   const { brief, fasten } = inputs;
   const fastener: Fastener = byId(FASTENERS, fasten.fastener);
   const named: Route = byId(ROUTES, fasten.route);
@@ -30,7 +30,13 @@ export function planFasten(inputs: JobInputs, context: PlanContext): FastenPlan 
   return {
     answer: `${count} ${fastener.seen ? 'tacks' : 'staples'}`,
     answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(minutes)}`,
-    verdicts: [spacingVerdict(inputs, route, context), cornerVerdict(inputs, context), ...fastenerVerdicts(inputs, fastener, context), ...handVerdict(count, fastener, context), foldVerdict()],
+    verdicts: [
+      spacingVerdict(inputs, route, context),
+      cornerVerdict(inputs, context),
+      ...fastenerVerdicts(inputs, fastener, context),
+      ...handVerdict(count, fastener, context),
+      foldVerdict(),
+    ],
     readings: [
       { quantity: 'fasteners', value: count, unit: 'pieces', precision: null, tool: 'computed' },
       { quantity: 'changes of side', value: route.turns, unit: 'times', precision: null, tool: 'computed' },
@@ -55,23 +61,68 @@ function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, {
     unit: 'mm',
     says: `Set ${printFine(route.pitchWidthMm, tape)} apart along the width, ${printFine(route.pitchHeightMm, tape)} along the height.`,
     because: `Evenly spread, never wider than asked. Custom here, ${usual.because}.`,
-    doThis: wide ? 'Too far apart scallops the edge: come closer.' : close ? 'Closer than custom: more holes, more work; a wider spacing would do.' : '',
+    doThis: wide
+      ? 'Too far apart scallops the edge: come closer.'
+      : close
+        ? 'Closer than custom: more holes, more work; a wider spacing would do.'
+        : '',
   });
 }
 
 function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {
   const { mm } = fasten.lastFromCorner;
   const ok = mm >= 20 && mm <= 75;
-  return verdict({ about: 'last before the fold', level: ok ? 'good' : 'watch', measured: mm, limit: 75, unit: 'mm', says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`, because: 'Room for the fold: 20 to 75 mm.', doThis: ok ? 'Fold roughly before they come this close.' : 'Stay between 20 and 75 mm.' });
+  return verdict({
+    about: 'last before the fold',
+    level: ok ? 'good' : 'watch',
+    measured: mm,
+    limit: 75,
+    unit: 'mm',
+    says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`,
+    because: 'Room for the fold: 20 to 75 mm.',
+    doThis: ok ? 'Fold roughly before they come this close.' : 'Stay between 20 and 75 mm.',
+  });
 }
 
 function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape }: PlanContext): Verdict[] {
   const profile: Profile = byId(PROFILES, bars.profile);
   const list: Verdict[] = [];
   const into = fasten.fastener === 'tack' ? profile.widthMm : profile.depthMm;
-  if (fastener.legMm > into * 0.6) list.push(verdict({ about: 'leg', level: 'stop', measured: fastener.legMm, limit: into * 0.6, unit: 'mm', says: `A ${fastener.legMm} mm leg is too long for ${printLength(into, tape)} of wood.`, because: 'Too heavy a fastener splits thin bars.', doThis: 'Take a finer one.' }));
-  if (fastener.legMm === 10 && bars.species === 'ash') list.push(verdict({ about: 'leg', level: 'watch', measured: 10, limit: 8, unit: 'mm', says: 'A 10 mm leg will not go into ash.', because: 'Longer ones will not go into dense wood.', doThis: 'Take 6 or 8 mm.' }));
-  if (fastener.seen && cloth.marginStyle !== 'edge') list.push(verdict({ about: 'kind', level: 'good', says: 'Tacks are for where they are seen.', because: 'On the back staples are quicker and hold as well.' }));
+  if (fastener.legMm > into * 0.6)
+    list.push(
+      verdict({
+        about: 'leg',
+        level: 'stop',
+        measured: fastener.legMm,
+        limit: into * 0.6,
+        unit: 'mm',
+        says: `A ${fastener.legMm} mm leg is too long for ${printLength(into, tape)} of wood.`,
+        because: 'Too heavy a fastener splits thin bars.',
+        doThis: 'Take a finer one.',
+      }),
+    );
+  if (fastener.legMm === 10 && bars.species === 'ash')
+    list.push(
+      verdict({
+        about: 'leg',
+        level: 'watch',
+        measured: 10,
+        limit: 8,
+        unit: 'mm',
+        says: 'A 10 mm leg will not go into ash.',
+        because: 'Longer ones will not go into dense wood.',
+        doThis: 'Take 6 or 8 mm.',
+      }),
+    );
+  if (fastener.seen && cloth.marginStyle !== 'edge')
+    list.push(
+      verdict({
+        about: 'kind',
+        level: 'good',
+        says: 'Tacks are for where they are seen.',
+        because: 'On the back staples are quicker and hold as well.',
+      }),
+    );
   return list;
 }
 
@@ -79,8 +130,28 @@ function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext):
   if (!fastener.squeezed) return [];
   const limit = assumed(rules, 'handLimit');
   const ok = count <= limit;
-  return [verdict({ about: 'hand', level: ok ? 'good' : 'watch', measured: count, limit, unit: 'squeezes', says: `${count} squeezes of a hand stapler, ${limit} is enough for a day.`, because: 'Repeated squeezing strains the hand.', doThis: ok ? 'Change hands; eye protection on; never towards a hand.' : 'Spread it over two days or use a powered stapler: it bounces, hold it flat.', uses: ['handLimit'] })];
+  return [
+    verdict({
+      about: 'hand',
+      level: ok ? 'good' : 'watch',
+      measured: count,
+      limit,
+      unit: 'squeezes',
+      says: `${count} squeezes of a hand stapler, ${limit} is enough for a day.`,
+      because: 'Repeated squeezing strains the hand.',
+      doThis: ok
+        ? 'Change hands; eye protection on; never towards a hand.'
+        : 'Spread it over two days or use a powered stapler: it bounces, hold it flat.',
+      uses: ['handLimit'],
+    }),
+  ];
 }
 
 const foldVerdict = (): Verdict =>
-  verdict({ about: 'corners', level: 'good', says: 'Fold all four corners alike, seams to top and bottom.', because: 'Least seen there; left and right are mirror images.', doThis: 'Under layer first; nothing may stand out beyond the edge.' });
+  verdict({
+    about: 'corners',
+    level: 'good',
+    says: 'Fold all four corners alike, seams to top and bottom.',
+    because: 'Least seen there; left and right are mirror images.',
+    doThis: 'Under layer first; nothing may stand out beyond the edge.',
+  });

@@ -22,11 +22,20 @@ export interface HandoverPlan extends StagePlan {
 const GROUND_KG_PER_L = 0.75;
 
 /** Weight worked out and weighed, the hanging for it, and the cautions of lifting. */
-export function planHandover(inputs: JobInputs, context: PlanContext, bars: BarsPlan, cut: CutSize, prime: PrimePlan): HandoverPlan {
+export function planHandover(
+  inputs: JobInputs,
+  context: PlanContext,
+  bars: BarsPlan,
+  cut: CutSize,
+  prime: PrimePlan,
+): HandoverPlan {
   const { tape } = context;
   const fabric: Fabric = byId(FABRICS, inputs.cloth.fabric);
   const clothKg = (cut.areaM2 * fabric.gsm) / 1000;
-  const groundKg = prime.coats.reduce((sum, { recipe }) => sum + recipe.glueG / 1000 + (recipe.groundMl / 1000) * GROUND_KG_PER_L, 0);
+  const groundKg = prime.coats.reduce(
+    (sum, { recipe }) => sum + recipe.glueG / 1000 + (recipe.groundMl / 1000) * GROUND_KG_PER_L,
+    0,
+  );
   const totalKg = bars.chosen.weightKg + clothKg + groundKg;
   const { weighedKg } = inputs.handover;
   return {
@@ -35,8 +44,15 @@ export function planHandover(inputs: JobInputs, context: PlanContext, bars: Bars
     groundKg,
     totalKg,
     answer: printMass(weighedKg ?? totalKg, tape),
-    answerNote: weighedKg === null ? `worked out: frame ${printMass(bars.chosen.weightKg, tape)}, cloth ${printMass(clothKg, tape)}, ground ${printMass(groundKg, tape)}` : `on the scale; ${printMass(totalKg, tape)} worked out`,
-    verdicts: [...weightVerdict(weighedKg, totalKg, context), hangingVerdict(inputs, weighedKg ?? totalKg, context), ...liftVerdict(inputs, weighedKg ?? totalKg, context)],
+    answerNote:
+      weighedKg === null
+        ? `worked out: frame ${printMass(bars.chosen.weightKg, tape)}, cloth ${printMass(clothKg, tape)}, ground ${printMass(groundKg, tape)}`
+        : `on the scale; ${printMass(totalKg, tape)} worked out`,
+    verdicts: [
+      ...weightVerdict(weighedKg, totalKg, context),
+      hangingVerdict(inputs, weighedKg ?? totalKg, context),
+      ...liftVerdict(inputs, weighedKg ?? totalKg, context),
+    ],
     readings: [
       { quantity: 'weight worked out', value: totalKg, unit: 'kg', precision: 0.15 * totalKg, tool: 'computed' },
       ...(weighedKg === null ? [] : [{ quantity: 'weight', value: weighedKg, unit: 'kg', precision: 0.01, tool: 'scale' }]),
@@ -49,19 +65,61 @@ function weightVerdict(weighedKg: number | null, totalKg: number, { tape }: Plan
   if (weighedKg === null) return [];
   const off = Math.abs(weighedKg - totalKg) / totalKg;
   const level = off <= 0.25 ? 'good' : 'watch';
-  return [verdict({ about: 'weight', level, measured: off * 100, limit: 25, unit: '%', says: `The scale says ${printMass(weighedKg, tape)}, ${(off * 100).toFixed(0)} % ${weighedKg >= totalKg ? 'more' : 'less'} than worked out.`, because: 'Wood of one kind varies by 15 %, ground by as much.', doThis: level === 'good' ? '' : 'Check the species and the number of coats in the record.' })];
+  return [
+    verdict({
+      about: 'weight',
+      level,
+      measured: off * 100,
+      limit: 25,
+      unit: '%',
+      says: `The scale says ${printMass(weighedKg, tape)}, ${(off * 100).toFixed(0)} % ${weighedKg >= totalKg ? 'more' : 'less'} than worked out.`,
+      because: 'Wood of one kind varies by 15 %, ground by as much.',
+      doThis: level === 'good' ? '' : 'Check the species and the number of coats in the record.',
+    }),
+  ];
 }
 
 function hangingVerdict({ handover, brief }: JobInputs, kg: number, { tape }: PlanContext): Verdict {
   const hanging = byId(HANGINGS, handover.hanging);
-  const marks = brief.hangs === 'eitherWay' ? 'on all four bars: it hangs any way up' : 'on the side bars, a quarter of the height below the top';
-  if (hanging.id === 'none') return verdict({ about: 'hanging', level: byId(EDGES, brief.edges).inRebate ? 'good' : 'watch', says: 'No hanging on the canvas.', because: 'The frame carries it, if there is one.', doThis: 'Say so on the label.' });
+  const marks =
+    brief.hangs === 'eitherWay'
+      ? 'on all four bars: it hangs any way up'
+      : 'on the side bars, a quarter of the height below the top';
+  if (hanging.id === 'none')
+    return verdict({
+      about: 'hanging',
+      level: byId(EDGES, brief.edges).inRebate ? 'good' : 'watch',
+      says: 'No hanging on the canvas.',
+      because: 'The frame carries it, if there is one.',
+      doThis: 'Say so on the label.',
+    });
   const ok = kg <= hanging.carriesKg;
-  return verdict({ about: 'hanging', level: ok ? 'good' : 'stop', measured: kg, limit: hanging.carriesKg, unit: 'kg', says: `${hanging.name}: ${marks}; carries ${printMass(hanging.carriesKg, tape)}.`, because: 'Screws go into the bar, never through to the cloth; the wall fixing is another matter.', doThis: ok ? '' : 'Take plates on hooks or a cleat.' });
+  return verdict({
+    about: 'hanging',
+    level: ok ? 'good' : 'stop',
+    measured: kg,
+    limit: hanging.carriesKg,
+    unit: 'kg',
+    says: `${hanging.name}: ${marks}; carries ${printMass(hanging.carriesKg, tape)}.`,
+    because: 'Screws go into the bar, never through to the cloth; the wall fixing is another matter.',
+    doThis: ok ? '' : 'Take plates on hooks or a cleat.',
+  });
 }
 
 function liftVerdict({ brief }: JobInputs, kg: number, { tape, rules }: PlanContext): Verdict[] {
   const longest = Math.max(brief.width.mm, brief.height.mm);
   if (kg < assumed(rules, 'twoPeopleKg') && longest < assumed(rules, 'twoPeopleMm')) return [];
-  return [verdict({ about: 'lifting', level: 'watch', measured: longest, limit: assumed(rules, 'twoPeopleMm'), unit: 'mm', says: `${printLength(longest, tape)} long, ${printMass(kg, tape)}: carry it with two.`, because: 'The usual caution for size or weight; local rules come first.', doThis: 'Hands on the bars, never on the cloth.', uses: ['twoPeopleKg', 'twoPeopleMm'] })];
+  return [
+    verdict({
+      about: 'lifting',
+      level: 'watch',
+      measured: longest,
+      limit: assumed(rules, 'twoPeopleMm'),
+      unit: 'mm',
+      says: `${printLength(longest, tape)} long, ${printMass(kg, tape)}: carry it with two.`,
+      because: 'The usual caution for size or weight; local rules come first.',
+      doThis: 'Hands on the bars, never on the cloth.',
+      uses: ['twoPeopleKg', 'twoPeopleMm'],
+    }),
+  ];
 }

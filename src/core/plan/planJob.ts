@@ -32,7 +32,7 @@ export interface Plan extends Record<StageId, StagePlan> {
  *
  * @param coatsDone coats recorded so far, so that the next one is answered
  * @throws RangeError when an id or a length breaks the contract of the model (checked at the edge)
- * @example planJob(newInputs('Study', length(400), length(300)), context, 0).cloth.answer // '534 × 434 mm'
+ * @example planJob(newInputs('Study', length(400), length(300)), context, 0).cloth.answer // '559 × 459 mm'
  */
 export function planJob(inputs: JobInputs, context: PlanContext, coatsDone: number): Plan {
   const bars = planBars(inputs, context);

@@ -26,6 +26,7 @@ export interface TunePlan extends StagePlan {
 
 /** What was felt, what opening the corners would do, and what speaks for and against each remedy here. */
 export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
+  const { tape } = context;
   const { brief, bars, cloth, tune } = inputs;
   const fabric: Fabric = byId(FABRICS, cloth.fabric);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
@@ -36,18 +37,29 @@ export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
     primed: fabric.primed,
     cornersOpen: canOpen,
     inRebate: byId(EDGES, brief.edges).inRebate,
-    growthMm: opening.growthMm,
-    clearanceMm: brief.rebateClearance.mm,
+    growthWords: `${printFine(opening.growthMm, tape)} of ${printFine(brief.rebateClearance.mm, tape)}`,
   };
-  const advice = REMEDIES.map(({ id, name, barred, speaksFor, speaksAgainst }) => ({ id, name, barred: barred(here), speaksFor: speaksFor(here), speaksAgainst: speaksAgainst(here) }));
+  const advice = REMEDIES.map(({ id, name, barred, speaksFor, speaksAgainst }) => ({
+    id,
+    name,
+    barred: barred(here),
+    speaksFor: speaksFor(here),
+    speaksAgainst: speaksAgainst(here),
+  }));
   const feel = byId(FEELS, tune.feel);
   return {
     answer: feel.name,
     answerNote: `${feel.says}; roughly ${feel.bandNPerM[0]} to ${feel.bandNPerM[1]} N/m, by feel only`,
-    verdicts: [feelVerdict(inputs), ...remedyVerdict(advice, inputs), ...openingVerdicts(opening, canOpen, here, inputs, context)],
+    verdicts: [feelVerdict(inputs), ...remedyVerdict(advice, inputs), ...openingVerdicts(opening, canOpen, inputs, context)],
     readings: [
       { quantity: 'corner opening', value: tune.opening.mm, unit: 'mm', precision: 0.2, tool: 'rule' },
-      { quantity: 'felt tension, middle of band', value: (feel.bandNPerM[0] + feel.bandNPerM[1]) / 2, unit: 'N/m', precision: (feel.bandNPerM[1] - feel.bandNPerM[0]) / 2, tool: 'hand' },
+      {
+        quantity: 'felt tension, middle of band',
+        value: (feel.bandNPerM[0] + feel.bandNPerM[1]) / 2,
+        unit: 'N/m',
+        precision: (feel.bandNPerM[1] - feel.bandNPerM[0]) / 2,
+        tool: 'hand',
+      },
     ],
     setsMinutes: null,
     opening,
@@ -66,20 +78,57 @@ function feelVerdict({ tune, bars }: JobInputs): Verdict {
     level: tune.feel === 'slack' ? 'stop' : level,
     says: `Felt ${feel.name.toLowerCase()}; the bars were reckoned for ${target} N/m.`,
     because: 'A feel is a band, not a number: it is logged as felt.',
-    doThis: tune.feel === 'slack' ? 'Choose a remedy below before you prime.' : target < low ? 'Tighter than the bars were reckoned for: look at their bow again.' : level === 'watch' ? 'Looser than planned: a remedy now is easier than later.' : '',
+    doThis:
+      tune.feel === 'slack'
+        ? 'Choose a remedy below before you prime.'
+        : target < low
+          ? 'Tighter than the bars were reckoned for: look at their bow again.'
+          : level === 'watch'
+            ? 'Looser than planned: a remedy now is easier than later.'
+            : '',
   });
 }
 
 function remedyVerdict(advice: RemedyAdvice[], { tune }: JobInputs): Verdict[] {
   const chosen = advice.find((one) => one.id === tune.remedy)!;
   if (tune.remedy === 'none') return [];
-  if (chosen.barred) return [verdict({ about: 'remedy', level: 'stop', says: `${chosen.name}: not here.`, because: `${chosen.barred[0]!.toUpperCase()}${chosen.barred.slice(1)}.`, doThis: 'Choose another.' })];
-  return [verdict({ about: 'remedy', level: 'good', says: `${chosen.name}: ${chosen.speaksFor.join('; ')}.`, because: `Against it: ${chosen.speaksAgainst.join('; ')}.` })];
+  if (chosen.barred)
+    return [
+      verdict({
+        about: 'remedy',
+        level: 'stop',
+        says: `${chosen.name}: not here.`,
+        because: `${chosen.barred[0]!.toUpperCase()}${chosen.barred.slice(1)}.`,
+        doThis: 'Choose another.',
+      }),
+    ];
+  return [
+    verdict({
+      about: 'remedy',
+      level: 'good',
+      says: `${chosen.name}: ${chosen.speaksFor.join('; ')}.`,
+      because: `Against it: ${chosen.speaksAgainst.join('; ')}.`,
+    }),
+  ];
 }
 
-function openingVerdicts(opening: CornerOpening, canOpen: boolean, here: RemedyCase, { tune }: JobInputs, { tape, rules }: PlanContext): Verdict[] {
+function openingVerdicts(
+  opening: CornerOpening,
+  canOpen: boolean,
+  { tune, brief }: JobInputs,
+  { tape, rules }: PlanContext,
+): Verdict[] {
   if (tune.opening.mm === 0) return [];
-  if (!canOpen) return [verdict({ about: 'corners', level: 'stop', says: 'This is a strainer: its corners do not open.', because: 'Glue, staples or screws hold them.', doThis: 'Set the opening to 0, or re-stretch.' })];
+  if (!canOpen)
+    return [
+      verdict({
+        about: 'corners',
+        level: 'stop',
+        says: 'This is a strainer: its corners do not open.',
+        because: 'Glue, staples or screws hold them.',
+        doThis: 'Set the opening to 0, or re-stretch.',
+      }),
+    ];
   const level = levelAtMost(tune.opening.mm, assumed(rules, 'keyWatch'), assumed(rules, 'keyEnd'));
   const list = [
     verdict({
@@ -90,11 +139,29 @@ function openingVerdicts(opening: CornerOpening, canOpen: boolean, here: RemedyC
       unit: 'mm',
       says: `Opened ${printFine(tune.opening.mm, tape)} at each corner: it grows ${printFine(opening.growthMm, tape)} each way, tension rises about ${opening.riseWidthNPerM.toFixed(0)} N/m across and ${opening.riseHeightNPerM.toFixed(0)} N/m down.`,
       because: 'Rise = stiffness × growth / length: an upper estimate, nothing slips.',
-      doThis: level === 'good' ? 'All four alike, card behind each key, tap gently.' : level === 'watch' ? 'That is a lot: re-stretching is surer.' : 'The joint is at its end: close it and re-stretch.',
+      doThis:
+        level === 'good'
+          ? 'All four alike, card behind each key, tap gently.'
+          : level === 'watch'
+            ? 'That is a lot: re-stretching is surer.'
+            : 'The joint is at its end: close it and re-stretch.',
       uses: ['keyWatch', 'keyEnd'],
     }),
   ];
-  if (!here.inRebate) return list;
-  const fits = opening.growthMm <= here.clearanceMm;
-  return [...list, verdict({ about: 'rebate', level: fits ? 'good' : 'stop', measured: opening.growthMm, limit: here.clearanceMm, unit: 'mm', says: `Grows ${printFine(opening.growthMm, tape)} into ${printFine(here.clearanceMm, tape)} of clearance.`, because: 'A keyed frame may no longer fit its rebate.', doThis: fits ? '' : 'Open less, or widen the rebate.' })];
+  if (!byId(EDGES, brief.edges).inRebate) return list;
+  const clearanceMm = brief.rebateClearance.mm;
+  const fits = opening.growthMm <= clearanceMm;
+  return [
+    ...list,
+    verdict({
+      about: 'rebate',
+      level: fits ? 'good' : 'stop',
+      measured: opening.growthMm,
+      limit: clearanceMm,
+      unit: 'mm',
+      says: `Grows ${printFine(opening.growthMm, tape)} into ${printFine(clearanceMm, tape)} of clearance.`,
+      because: 'A keyed frame may no longer fit its rebate.',
+      doThis: fits ? '' : 'Open less, or widen the rebate.',
+    }),
+  ];
 }

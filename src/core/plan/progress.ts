@@ -3,8 +3,8 @@
  */
 import type { JobInputs } from '../job/job';
 import type { LogEntry } from '../job/logEntry';
-import { byId } from '../job/schools';
-import { STAGES, STAGE_IDS, type StageId, stageById } from '../job/stages';
+import { USES, byId } from '../job/schools';
+import { STAGES, STAGE_IDS, type StageId, stageActs, stageById } from '../job/stages';
 import { SYSTEMS } from '../prime/grounds';
 
 /** Records that have not been taken back, oldest first. */
@@ -26,7 +26,9 @@ export function progressOf(inputs: JobInputs, log: readonly LogEntry[]): Progres
   const records = standingRecords(log);
   const coats = records.filter((entry) => entry.stage === 'prime');
   const coatsWanted = Math.max(1, byId(SYSTEMS, inputs.prime.system).coats.length);
-  const done = new Set(STAGE_IDS.filter((id) => (id === 'prime' ? coats.length >= coatsWanted : records.some((entry) => entry.stage === id))));
+  const done = new Set(
+    STAGE_IDS.filter((id) => (id === 'prime' ? coats.length >= coatsWanted : records.some((entry) => entry.stage === id))),
+  );
   return { records, done, coatsDone: coats.length, now: STAGE_IDS.find((id) => !done.has(id)) ?? null };
 }
 
@@ -64,7 +66,7 @@ export function nextStep(inputs: JobInputs, progress: Progress, nowMs: number): 
   const blocks = clock !== null && (clock.stage === 'prime' ? now === 'prime' || now === 'handover' : now === 'fasten');
   const waiting = blocks && Date.parse(clock.readyAt) > nowMs;
   const coat = byId(SYSTEMS, inputs.prime.system).coats[progress.coatsDone];
-  const act = now === 'prime' && coat ? coat.name : stage.act;
+  const act = now === 'prime' && coat ? coat.name : stageActs(now, byId(USES, inputs.brief.use).painted).act;
   return { stage: now, act, minutes: stage.minutes, state: waiting ? 'waiting' : 'now', clock };
 }
 

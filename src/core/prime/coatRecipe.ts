@@ -26,9 +26,14 @@ export function primedArea(face: { widthMm: number; heightMm: number }, depthMm:
  * @param absorbMlPerM2 ml a square metre
  * @param lossPercent left in pot and brush
  * @throws RangeError for an area nobody primes
- * @example coatRecipe(1, sizeCoat, 160, 0).glueG // 160 / 13, one part to twelve
+ * @example coatRecipe(1, { kind: 'size', waterParts: 12 }, 130, 0).glueG // 10
  */
-export function coatRecipe(areaM2: number, coat: Pick<Coat, 'kind' | 'waterParts'>, absorbMlPerM2: number, lossPercent: number): CoatRecipe {
+export function coatRecipe(
+  areaM2: number,
+  coat: Pick<Coat, 'kind' | 'waterParts'>,
+  absorbMlPerM2: number,
+  lossPercent: number,
+): CoatRecipe {
   if (!(areaM2 > 0 && areaM2 <= 200)) throw new RangeError(`area must be above 0 and at most 200 m², got ${areaM2}`);
   const totalMl = areaM2 * absorbMlPerM2 * (1 + lossPercent / 100);
   const waterMl = (totalMl * coat.waterParts) / (1 + coat.waterParts);

@@ -20,9 +20,14 @@ export interface CornerOpening {
  * @throws RangeError for a negative opening or a face of 0
  * @example cornerOpening(0.5, { widthMm: 1000, heightMm: 500 }, 20).riseWidthNPerM // 20
  */
-export function cornerOpening(openingMm: number, face: { widthMm: number; heightMm: number }, stiffnessKNPerM: number): CornerOpening {
+export function cornerOpening(
+  openingMm: number,
+  face: { widthMm: number; heightMm: number },
+  stiffnessKNPerM: number,
+): CornerOpening {
   if (!(openingMm >= 0)) throw new RangeError(`opening must be 0 mm or more, got ${openingMm}`);
-  if (!(face.widthMm > 0 && face.heightMm > 0)) throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
+  if (!(face.widthMm > 0 && face.heightMm > 0))
+    throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
   const growthMm = 2 * openingMm;
   const strainWidth = growthMm / face.widthMm;
   const strainHeight = growthMm / face.heightMm;

@@ -9,9 +9,8 @@ export interface RemedyCase {
   primed: boolean;
   cornersOpen: boolean;
   inRebate: boolean;
-  /** Growth the remedy would ask of the frame, mm, against the room in its rebate. */
-  growthMm: number;
-  clearanceMm: number;
+  /** Growth against the room in the rebate, in words with units. */
+  growthWords: string;
 }
 
 interface Remedy<Id extends string> extends School<Id> {
@@ -52,9 +51,12 @@ export const REMEDIES = [
     suits: 'stretchers',
     trades: 'size and squareness move',
     barred: ({ cornersOpen }) => (cornersOpen ? null : 'this is a strainer: its corners do not open'),
-    speaksFor: ({ painted }) => ['made for the purpose, a little at a time', ...when(painted, 'leaves the fasteners and old folds alone')],
-    speaksAgainst: ({ inRebate, growthMm, clearanceMm, painted }) => [
-      ...when(inRebate, `grows against the rebate: ${growthMm.toFixed(1)} mm of ${clearanceMm.toFixed(1)} mm`),
+    speaksFor: ({ painted }) => [
+      'made for the purpose, a little at a time',
+      ...when(painted, 'leaves the fasteners and old folds alone'),
+    ],
+    speaksAgainst: ({ inRebate, growthWords, painted }) => [
+      ...when(inRebate, `grows against the rebate: ${growthWords}`),
       'one corner alone takes the frame out of square',
       ...when(painted, 'the hammer is near the paint: card behind every key'),
     ],
@@ -66,7 +68,10 @@ export const REMEDIES = [
     trades: 'the surest, the most work',
     barred: () => null,
     speaksFor: () => ['the surest, and it stays'],
-    speaksAgainst: ({ painted }) => ['the most work', ...when(painted, 'old paint can break at the folds: value, flaking or tears go to a conservator')],
+    speaksAgainst: ({ painted }) => [
+      'the most work',
+      ...when(painted, 'old paint can break at the folds: value, flaking or tears go to a conservator'),
+    ],
   }),
 ] as const;
 

@@ -17,7 +17,7 @@ export const ouncesPerSquareYardFromGsm = (gsm: number): number => gsm / GSM_PER
  * The weight of numbered duck in g/m²; number 1 to 12, the higher the lighter.
  *
  * @throws RangeError when the number is not a whole one from 1 to 12
- * @example gsmFromDuckNumber(10) // 499.34…
+ * @example gsmFromDuckNumber(10) // 499.33…
  */
 export function gsmFromDuckNumber(number: number): number {
   if (!Number.isInteger(number) || number < 1 || number > 12) {

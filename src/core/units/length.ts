@@ -48,9 +48,13 @@ const UNIT_WORDS: Record<string, LengthUnit> = {
 };
 const UNIT_PATTERN = String.raw`mm|cm|m|inches|inch|in|feet|foot|ft|"|″|”|'|′|’`;
 const ONE_LENGTH = new RegExp(`^(${NUMERAL})\\s*(${UNIT_PATTERN})?\\.?$`);
-const FEET_AND_INCHES = new RegExp(
-  `^(\\d+)\\s*(?:'|′|’|ft|feet|foot)\\.?[\\s-]*(${NUMERAL})\\s*(?:"|″|”|inches|inch|in)?\\.?$`,
-);
+const FEET_AND_INCHES = new RegExp(`^(\\d+)\\s*(?:'|′|’|ft|feet|foot)\\.?[\\s-]*(${NUMERAL})\\s*(?:"|″|”|inches|inch|in)?\\.?$`);
+
+/** The tape read as finely as an eye can: 0.5 mm or 1/32 in. For diagonals, where half a millimetre counts. */
+export const finerTape = ({ unit, stepMm }: Tape): Tape => ({
+  unit,
+  stepMm: Math.min(stepMm, unit === 'in' ? THIRTYSECOND_MM : 0.5),
+});
 
 export const length = (mm: number, unit: LengthUnit = 'mm'): Length => ({ mm: withoutDust(mm), unit });
 
@@ -104,13 +108,16 @@ export function roundToStep(mm: number, stepMm: number, way: 'nearest' | 'up' = 
  * Prints a length as the tape shows it, without its unit: "615", "61.5", "24 3/16".
  *
  * @param mm any finite number of millimetres; a negative one keeps its sign
+ * @throws RangeError for an inch tape whose step is not a half, quarter … 64th
  * @example printNumber(614.3625, { unit: 'in', stepMm: 25.4 / 16 }) // '24 3/16'
  */
 export function printNumber(mm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
   const rounded = roundToStep(mm, tape.stepMm, way);
   if (tape.unit !== 'in') return decimal(rounded / MM_PER[tape.unit], tape.unit === 'cm' ? 2 : 1);
-  const divisions = Math.round(MM_PER_INCH / tape.stepMm);
-  return (rounded < 0 ? '-' : '') + inchesText(Math.round(Math.abs(rounded) / tape.stepMm), divisions);
+  const divisions = MM_PER_INCH / tape.stepMm;
+  if (![1, 2, 4, 8, 16, 32, 64].includes(withoutDust(divisions)))
+    throw new RangeError(`an inch tape has halves to 64ths, got steps of ${tape.stepMm} mm`);
+  return (rounded < 0 ? '-' : '') + inchesText(Math.round(Math.abs(rounded) / tape.stepMm), Math.round(divisions));
 }
 
 function inchesText(steps: number, divisions: number): string {
@@ -150,7 +157,8 @@ export function printTyped({ mm, unit }: Length): string {
   if (unit === 'm') return `${decimal(mm / 1000, 6)} m`;
   if (unit === 'in') return `${inchesTyped(mm)}"`;
   const feet = Math.floor(mm / MM_PER.ft + 1e-9);
-  return `${feet}' ${inchesTyped(mm - feet * MM_PER.ft)}"`;
+  const inches = inchesTyped(mm - feet * MM_PER.ft);
+  return `${feet}' ${/^\d+\//.test(inches) ? '0 ' : ''}${inches}"`;
 }
 
 function inchesTyped(mm: number): string {

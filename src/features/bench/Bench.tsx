@@ -21,7 +21,7 @@ import { NewJobDialog } from './NewJobDialog';
 import { StageLine } from './StageLine';
 
 /** Room for the drawing of one canvas, px, and the largest canvas it is scaled for. */
-const CELL = { width: 132, height: 78 };
+const CELL = { width: 120, height: 58 };
 
 export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; workshop: string; nowMs: number }) {
   const nowMs = useNow(serverNow);
@@ -48,7 +48,12 @@ export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; 
           ))}
         </ul>
         {finished.length > 0 && (
-          <button type="button" className="btn btn-ghost btn-sm my-2 -ml-3" aria-expanded={finishedShown} onClick={() => setFinishedShown(!finishedShown)}>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm my-2 -ml-3"
+            aria-expanded={finishedShown}
+            onClick={() => setFinishedShown(!finishedShown)}
+          >
             {finishedShown ? 'Hide' : 'Show'} {finished.length} handed over
           </button>
         )}
@@ -62,7 +67,8 @@ export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; 
       </div>
       {rows.length > 0 && (
         <p className="soft flex items-center gap-2 px-5 pb-1.5 text-[13px]">
-          <span aria-hidden className="inline-block h-2 border-x border-b border-current" style={{ width: 1000 * scale }} />1 m, all canvases to one scale
+          <span aria-hidden className="inline-block h-2 border-x border-b border-current" style={{ width: 1000 * scale }} />1 m,
+          all canvases to one scale
         </p>
       )}
       {making && <NewJobDialog onClose={() => setMaking(false)} />}
@@ -100,7 +106,10 @@ function EmptyBench({ onNew }: { onNew: () => void }) {
   return (
     <section className="flex flex-col items-start gap-3 py-14">
       <h2 className="text-[34px] leading-tight font-semibold">Nothing on the bench</h2>
-      <p className="soft max-w-prose">Say how large the face is; bars, cloth, fasteners, coats and the kit are worked out from it. A job file from another workshop can be taken in too.</p>
+      <p className="soft max-w-prose">
+        Say how large the face is; bars, cloth, fasteners, coats and the kit are worked out from it. A job file from another
+        workshop can be taken in too.
+      </p>
       <button type="button" className="btn btn-primary h-11" onClick={onNew}>
         New canvas
       </button>
@@ -115,7 +124,11 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
   const due = row.dueOn && row.next.state !== 'finished' ? dueWords(row.dueOn, nowMs) : null;
   return (
     <li className="hair-b">
-      <Link href={`/job/${row.id}`} className="grid items-center gap-x-5 gap-y-1 py-1.5 hover:bg-base-200/70 sm:grid-cols-[132px_minmax(0,1.3fr)_190px_minmax(0,1.2fr)_96px]">
+      <Link
+        href={`/job/${row.id}`}
+        prefetch={false}
+        className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 py-1.5 hover:bg-base-200/70 sm:grid-cols-[120px_minmax(0,1.3fr)_192px_minmax(0,1.2fr)_96px_84px]"
+      >
         <MiniCanvas row={row} scale={scale} cell={CELL} />
         <span className="min-w-0">
           <span className="line-clamp-2 text-[16px] leading-5 font-semibold">{row.title}</span>
@@ -124,20 +137,37 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
           </span>
         </span>
         <StageLine row={row} waits={waits} />
-        <span className="min-w-0 leading-5">
-          <span className={`block text-[16px] ${row.stop ? 'font-semibold text-error' : waits || row.next.state === 'finished' ? 'soft' : 'font-semibold'}`}>{row.next.act}</span>
+        <span className="col-start-1 min-w-0 leading-5 sm:col-auto">
+          <span
+            className={`block text-[16px] ${row.stop ? 'font-semibold text-error' : waits || row.next.state === 'finished' ? 'soft' : 'font-semibold'}`}
+          >
+            {row.next.act}
+          </span>
           <span className="figure soft line-clamp-2 text-[14px]" suppressHydrationWarning>
-            {row.stop ? <Figure>{`Stop. ${row.stop}`}</Figure> : clock ? clock.words : row.next.state === 'finished' ? '' : `${row.next.minutes} min of hands`}
+            {row.stop ? (
+              <Figure>{`Stop. ${row.stop}`}</Figure>
+            ) : clock && (waits || row.next.clock?.stage === 'prime') ? (
+              clock.words
+            ) : row.next.state === 'finished' ? (
+              ''
+            ) : (
+              `${row.next.minutes} min of hands`
+            )}
           </span>
         </span>
-        <span className="text-right text-[14px] leading-5">
+        <span className="col-start-2 row-start-1 text-right text-[14px] leading-5 sm:col-auto sm:row-auto">
           {due && row.dueOn && (
             <span className="figure block" suppressHydrationWarning>
               <span className={due.late ? 'font-semibold text-error' : ''}>{due.words}</span>
               <span className="soft block">{format(parseISO(row.dueOn), 'EEE d MMM')}</span>
             </span>
           )}
-          {first && <span className="sr-only">next</span>}
+        </span>
+        <span
+          aria-hidden
+          className={`btn btn-sm pointer-events-none hidden h-9 sm:inline-flex ${first ? 'btn-primary' : 'btn-outline border-[var(--hair)]'}`}
+        >
+          {first ? 'Start' : 'Open'}
         </span>
       </Link>
     </li>
@@ -151,7 +181,16 @@ function ImportButton() {
   const take = async (file: File) => {
     const outcome = await importJobAction(await file.text());
     if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
-    setSays(outcome.kind === 'invalid' ? `${file.name} was not taken in. ${outcome.errors.slice(0, 4).map((error) => `${error.field}: ${error.says}`).join('; ')}${outcome.errors.length > 4 ? ` and ${outcome.errors.length - 4} more` : ''}.` : outcome.kind === 'refused' ? `${file.name} was not taken in. ${outcome.says}` : null);
+    setSays(
+      outcome.kind === 'invalid'
+        ? `${file.name} was not taken in. ${outcome.errors
+            .slice(0, 4)
+            .map((error) => `${error.field}: ${error.says}`)
+            .join('; ')}${outcome.errors.length > 4 ? ` and ${outcome.errors.length - 4} more` : ''}.`
+        : outcome.kind === 'refused'
+          ? `${file.name} was not taken in. ${outcome.says}`
+          : null,
+    );
   };
   return (
     <>

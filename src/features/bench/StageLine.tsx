@@ -15,7 +15,8 @@ export function StageLine({ row, waits }: { row: BenchRow; waits: boolean }) {
       <path d={`M${at(0)} 12H${at(7)}`} stroke="var(--hair)" />
       <path d={`M${at(0)} 12H${reached}`} stroke="var(--color-primary)" strokeWidth="2.5" />
       {STAGES.map((stage, index) => {
-        if (next < 0 || index < next) return <rect key={stage.id} x={at(index) - 4.5} y="7.5" width="9" height="9" fill="var(--color-primary)" />;
+        if (next < 0 || index < next)
+          return <rect key={stage.id} x={at(index) - 4.5} y="7.5" width="9" height="9" fill="var(--color-primary)" />;
         if (index > next) return <path key={stage.id} d={`M${at(index)} 8v8`} stroke="var(--soft)" />;
         return (
           <g key={stage.id} stroke={colour} strokeWidth="2.5" fill="var(--color-base-100)">

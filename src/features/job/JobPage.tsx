@@ -4,9 +4,9 @@
  * Everything on it is worked out from what is typed, at every keystroke.
  */
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/app/actions';
-import { type StageId, stageById } from '@/core/job/stages';
+import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
 import { nextStep, progressOf } from '@/core/plan/progress';
 import type { JobWithLog } from '@/server/jobCases';
@@ -16,6 +16,7 @@ import { Figure } from '@/ui/Figure';
 import { useNow } from '@/ui/useNow';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalWords } from './jobDraft';
 import { JobHeader } from './JobHeader';
 import { Recorded, RecordBar } from './RecordBar';
 import { SLIPS } from './slips';
@@ -30,43 +31,57 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
-  const draft = useJobDraft(first.job);
-  const [log, setLog] = useState(first.log);
+  const [state, draft] = useJobDraft(first.job);
+  const { inputs } = state;
+  const [{ log, from }, setLog] = useState({ log: first.log, from: first.log });
+  // A newer log from the server, after a refresh, takes the place of the one in hand.
+  if (from !== first.log) setLog({ log: first.log, from: first.log });
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [view, setView] = useState<'back' | 'front'>('back');
   const [step, setStep] = useState(1);
 
-  const progress = useMemo(() => progressOf(draft.inputs, log), [draft.inputs, log]);
+  const progress = useMemo(() => progressOf(inputs, log), [inputs, log]);
   const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
-  const plan = useMemo(() => planJob(draft.inputs, { rules, tape }, progress.coatsDone), [draft.inputs, rules, tape, progress.coatsDone]);
+  const plan = useMemo(() => planJob(inputs, { rules, tape }, progress.coatsDone), [inputs, rules, tape, progress.coatsDone]);
 
   const done = progress.done.has(open);
   const entry = progress.records.findLast((record) => record.stage === open) ?? null;
-  const frozen = done ? entry?.plan ?? null : null;
-  const shownInputs = frozen?.inputs ?? draft.inputs;
-  const shownPlan = useMemo(() => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape }, progress.coatsDone) : plan), [frozen, tape, progress.coatsDone, plan]);
+  const frozen = done ? (entry?.plan ?? null) : null;
+  const shownInputs = frozen?.inputs ?? inputs;
+  const shownPlan = useMemo(
+    () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape }, progress.coatsDone) : plan),
+    [frozen, tape, progress.coatsDone, plan],
+  );
   const answer = done && frozen ? frozen : plan[open];
   const total = shownPlan.fasten.route.steps.length;
   const current = Math.min(step, total);
-  const next = nextStep(draft.inputs, progress, nowMs);
+  const next = nextStep(inputs, progress, nowMs);
 
   const openStage = (id: StageId) => {
     setOpen(id);
     setFailure(null);
     void draft.flush();
   };
-  useJobKeys({ open, openStage, step: current, total, setStep, toggleView: () => setView(view === 'back' ? 'front' : 'back'), undo: draft.undo });
+  useJobKeys({
+    open,
+    openStage,
+    step: current,
+    total,
+    setStep,
+    toggleView: () => setView(view === 'back' ? 'front' : 'back'),
+    undo: draft.undo,
+  });
 
   const settle = async (act: (revision: number) => Promise<Outcome<JobWithLog>>, then: (value: JobWithLog) => void) => {
     setBusy(true);
     setFailure(null);
     try {
       if (!(await draft.flush())) return setFailure('What was typed is not saved yet: see above.');
-      const outcome = await act(draft.revisionNow());
+      const outcome = await act(draft.read().revision);
       if (outcome.ok) then(outcome.value);
       else if (outcome.kind === 'stale') draft.meet(outcome.theirs);
-      else setFailure(outcome.kind === 'invalid' ? outcome.errors.map((error) => error.says).join(' ') : outcome.kind === 'refused' ? outcome.says : 'Recorded already.');
+      else setFailure(refusalWords(outcome));
     } catch (error) {
       setFailure(`The server does not answer (${(error as Error).message}). Nothing is lost: try again.`);
     } finally {
@@ -75,7 +90,7 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
   };
   const took = ({ job, log: newLog }: JobWithLog) => {
     draft.take(job, false);
-    setLog(newLog);
+    setLog({ log: newLog, from: first.log });
     router.refresh();
   };
   const record = (note: string, reason: string) =>
@@ -87,24 +102,55 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
         if (after.done.has(open) && after.now) setOpen(after.now);
       },
     );
-  const withdraw = (reason: string) => entry && settle((revision) => withdrawRecordAction({ jobId: first.job.id, revision, entryId: entry.id, maker, reason }), took);
-
-  // A new log from the server (another tab recorded) is taken over when the page is refreshed.
-  useEffect(() => setLog(first.log), [first.log]);
+  const withdraw = (reason: string) =>
+    entry &&
+    settle((revision) => withdrawRecordAction({ jobId: first.job.id, revision, entryId: entry.id, maker, reason }), took);
 
   const Slip = SLIPS[open];
-  const stopped = progress.now !== null && plan[progress.now].verdicts.some((one) => one.level === 'stop' && one.measured !== null);
+  const acts = stageActs(open, plan.cloth.painted);
+  const stopped =
+    progress.now !== null && plan[progress.now].verdicts.some((one) => one.level === 'stop' && one.measured !== null);
   const print = () => window.open(`/job/${first.job.id}/slip`, '_blank', 'noopener');
   return (
     <FieldErrorsProvider>
       <main className="flex min-h-0 flex-1 flex-col">
-        <JobHeader number={first.job.number} jobId={first.job.id} draft={draft} nowMs={nowMs} finished={progress.now === null} />
+        <JobHeader
+          number={first.job.number}
+          jobId={first.job.id}
+          state={state}
+          undo={draft.undo}
+          nowMs={nowMs}
+          finished={progress.now === null}
+        />
         <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
-          <StageRun open={open} marks={stageMarks(progress, next, stopped)} notes={stageNotes(progress, plan, next)} onOpen={openStage} />
-          <StageSheet open={open} inputs={shownInputs} plan={shownPlan} coatsDone={progress.coatsDone} records={progress.records} view={view} onView={setView} step={current} onStep={setStep} nowMs={nowMs} ticked={draft.inputs.kit} onTick={draft.setKit} />
-          <section aria-label={`${stageById(open).name}, slip`} className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
+          <StageRun
+            open={open}
+            marks={stageMarks(progress, next, stopped)}
+            notes={stageNotes(progress, plan, next)}
+            onOpen={openStage}
+          />
+          <StageSheet
+            open={open}
+            inputs={shownInputs}
+            plan={shownPlan}
+            coatsDone={progress.coatsDone}
+            records={progress.records}
+            view={view}
+            onView={setView}
+            step={current}
+            onStep={setStep}
+            nowMs={nowMs}
+            ticked={inputs.kit}
+            onTick={draft.setKit}
+            locked={done}
+            onChange={draft.change}
+          />
+          <section
+            aria-label={`${stageById(open).name}, slip`}
+            className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+          >
             <div>
-              <h2 className="soft text-[14px] font-normal">{stageById(open).act}</h2>
+              <h2 className="soft text-[14px] font-normal">{acts.act}</h2>
               <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
                 <Figure>{answer.answer}</Figure>
               </p>
@@ -113,22 +159,46 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
               </p>
             </div>
             <div className="min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
-              <Slip key={open} inputs={done ? shownInputs : draft.inputs} plan={done ? shownPlan : plan} coatsDone={progress.coatsDone} locked={done} change={draft.change} />
+              <Slip
+                key={open}
+                inputs={done ? shownInputs : inputs}
+                plan={done ? shownPlan : plan}
+                coatsDone={progress.coatsDone}
+                locked={done}
+                change={draft.change}
+              />
               <VerdictList verdicts={answer.verdicts} />
             </div>
             {done && entry ? (
-              <Recorded key={entry.id} entry={entry} keeps={keepsWords(progress, open)} busy={busy} error={failure} onWithdraw={withdraw} onPrint={print} />
+              <Recorded
+                key={entry.id}
+                entry={entry}
+                keeps={keepsWords(progress, open)}
+                busy={busy}
+                error={failure}
+                onWithdraw={withdraw}
+                onPrint={print}
+              />
             ) : (
-              <RecordBar key={`${open} ${progress.coatsDone}`} label={stageById(open).record} verdicts={answer.verdicts} early={earlyWords(progress, open, next)} busy={busy} error={failure} onRecord={record} onPrint={print} />
+              <RecordBar
+                key={`${open} ${progress.coatsDone}`}
+                label={acts.record}
+                verdicts={answer.verdicts}
+                early={earlyWords(progress, open, next)}
+                busy={busy}
+                error={failure}
+                onRecord={record}
+                onPrint={print}
+              />
             )}
           </section>
         </div>
-        {draft.save === 'stale' && draft.theirs && (
+        {state.save === 'stale' && state.theirs && (
           <StaleDialog
-            mine={draft.inputs}
-            theirs={draft.theirs}
+            mine={inputs}
+            theirs={state.theirs}
             onTake={(keepMine) => {
-              draft.take(draft.theirs!, keepMine);
+              draft.take(state.theirs!, keepMine);
               router.refresh();
             }}
           />

@@ -38,13 +38,21 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
         <div className="min-w-0 flex-1">
           <h1 className="text-[26px] leading-8 font-semibold">{brief.title}</h1>
           <p className="figure">
-            {rules.workshop}, No. {job.number}. <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure>, {byId(USES, brief.use).name.toLowerCase()}, {byId(EDGES, brief.edges).name.toLowerCase()}, {byId(MEDIUMS, brief.medium).name.toLowerCase()}
+            {rules.workshop}, No. {job.number}. <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure>,{' '}
+            {byId(USES, brief.use).name.toLowerCase()}, {byId(EDGES, brief.edges).name.toLowerCase()},{' '}
+            {byId(MEDIUMS, brief.medium).name.toLowerCase()}
             {brief.dueOn && `. Wanted ${format(parseISO(brief.dueOn), 'EEE d MMM yyyy')}`}
           </p>
           {brief.note && <p className="soft">{brief.note}</p>}
           {inputs.handover.label && <p>Label: {inputs.handover.label}</p>}
         </div>
-        <QRCodeSVG value={`keen-batten:job:${job.id}`} size={84} title={`Job ${job.number}`} bgColor="transparent" fgColor="currentColor" />
+        <QRCodeSVG
+          value={`keen-batten:job:${job.id}`}
+          size={84}
+          title={`Job ${job.number}`}
+          bgColor="transparent"
+          fgColor="currentColor"
+        />
       </header>
       <div className="grid grid-cols-2 gap-4 py-3">
         <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-64" />
@@ -68,7 +76,14 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
                 <td>
                   <Figure>{`${(last ?? plan[stage.id]).answer}; ${(last ?? plan[stage.id]).answerNote}`}</Figure>
                 </td>
-                <td className="pl-3">{records.map((entry) => `${format(new Date(entry.at), 'd MMM yyyy HH:mm')}, ${entry.maker}${entry.reason ? ` (${entry.reason})` : ''}`).join('; ') || '☐'}</td>
+                <td className="pl-3">
+                  {records
+                    .map(
+                      (entry) =>
+                        `${format(new Date(entry.at), 'd MMM yyyy HH:mm')}, ${entry.maker}${entry.reason ? ` (${entry.reason})` : ''}`,
+                    )
+                    .join('; ') || '☐'}
+                </td>
               </tr>
             );
           })}
@@ -84,7 +99,10 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
           ))}
         </ul>
       </section>
-      <p className="soft mt-4 text-[13px]">Bow, drying times and amounts are worked out from the house’s assumptions; measure before you cut. Local rules and a conservator’s advice come first.</p>
+      <p className="soft mt-4 text-[13px]">
+        Bow, drying times and amounts are worked out from the house’s assumptions; measure before you cut. Local rules and a
+        conservator’s advice come first.
+      </p>
     </main>
   );
 }

@@ -25,7 +25,12 @@ export function KitList({ lines, ticked, onTick }: { lines: KitLine[]; ticked: s
             {lines
               .filter((line) => line.group === group.id)
               .map((line) => (
-                <Tick key={line.id} label={<Figure>{line.what}</Figure>} checked={ticked.includes(line.id)} onChange={(on) => toggle(line.id, on)} />
+                <Tick
+                  key={line.id}
+                  label={<Figure>{line.what}</Figure>}
+                  checked={ticked.includes(line.id)}
+                  onChange={(on) => toggle(line.id, on)}
+                />
               ))}
           </fieldset>
         ))}

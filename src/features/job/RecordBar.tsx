@@ -37,12 +37,30 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
       {stopped && !early && (
         <label className="block">
           <span className="text-[13px] text-error">A verdict says stop. Go on only with a reason:</span>
-          <input className="input input-sm h-9 w-full" aria-label="Reason for going on" value={reason} maxLength={2000} onChange={(event) => setReason(event.target.value)} />
+          <input
+            className="input input-sm h-9 w-full"
+            aria-label="Reason for going on"
+            value={reason}
+            maxLength={2000}
+            onChange={(event) => setReason(event.target.value)}
+          />
         </label>
       )}
       <div className="grid grid-cols-[1fr_auto] gap-2">
-        <input className="input input-sm h-9 w-full" aria-label="Note" placeholder="Note" value={note} maxLength={2000} onChange={(event) => setNote(event.target.value)} />
-        <select className="select select-sm h-9 w-28" aria-label="Done by" value={maker} onChange={(event) => setMaker(event.target.value)}>
+        <input
+          className="input input-sm h-9 w-full"
+          aria-label="Note"
+          placeholder="Note"
+          value={note}
+          maxLength={2000}
+          onChange={(event) => setNote(event.target.value)}
+        />
+        <select
+          className="select select-sm h-9 w-28"
+          aria-label="Done by"
+          value={maker}
+          onChange={(event) => setMaker(event.target.value)}
+        >
           {rules.makers.map((name) => (
             <option key={name}>{name}</option>
           ))}
@@ -54,10 +72,20 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
         </p>
       )}
       <div className="flex gap-2">
-        <button type="button" className="btn btn-outline h-11 w-14 px-0" aria-label="Print the job slip" title="Print the job slip" onClick={onPrint}>
+        <button
+          type="button"
+          className="btn btn-outline h-11 w-14 px-0"
+          aria-label="Print the job slip"
+          title="Print the job slip"
+          onClick={onPrint}
+        >
           <Printer aria-hidden className="size-5" />
         </button>
-        <button type="submit" className="btn btn-primary h-11 flex-1 text-base" disabled={blocked !== null || busy || (stopped && reason.trim().length < 3)}>
+        <button
+          type="submit"
+          className="btn btn-primary h-11 flex-1 text-base"
+          disabled={blocked !== null || busy || (stopped && reason.trim().length < 3)}
+        >
           {busy ? 'Recording' : label}
         </button>
       </div>
@@ -82,7 +110,8 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
   return (
     <div className="hair-t no-print space-y-2 pt-2.5 text-[14px]">
       <p>
-        <strong>Recorded</strong> {format(new Date(entry.at), 'EEE d MMM yyyy, HH:mm')} by {entry.maker}.{entry.note && ` “${entry.note}”`}
+        <strong>Recorded</strong> {format(new Date(entry.at), 'EEE d MMM yyyy, HH:mm')} by {entry.maker}.
+        {entry.note && ` “${entry.note}”`}
         {entry.reason && <span className="text-warning"> Went on because: {entry.reason}</span>}
       </p>
       {error && (
@@ -93,14 +122,32 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
       {open && (
         <label className="block">
           <span className="soft text-[13px]">Why is it taken back? The record stays in the log.</span>
-          <input className="input input-sm h-9 w-full" aria-label="Reason for taking back" value={reason} maxLength={2000} onChange={(event) => setReason(event.target.value)} />
+          <input
+            className="input input-sm h-9 w-full"
+            aria-label="Reason for taking back"
+            value={reason}
+            maxLength={2000}
+            onChange={(event) => setReason(event.target.value)}
+          />
         </label>
       )}
       <div className="flex gap-2">
-        <button type="button" className="btn btn-outline h-11 w-14 px-0" aria-label="Print the job slip" title="Print the job slip" onClick={onPrint}>
+        <button
+          type="button"
+          className="btn btn-outline h-11 w-14 px-0"
+          aria-label="Print the job slip"
+          title="Print the job slip"
+          onClick={onPrint}
+        >
           <Printer aria-hidden className="size-5" />
         </button>
-        <button type="button" className="btn btn-outline h-11 flex-1" disabled={keeps !== null || busy || (open && reason.trim().length < 3)} title={keeps ?? undefined} onClick={() => (open ? onWithdraw(reason) : setOpen(true))}>
+        <button
+          type="button"
+          className="btn btn-outline h-11 flex-1"
+          disabled={keeps !== null || busy || (open && reason.trim().length < 3)}
+          title={keeps ?? undefined}
+          onClick={() => (open ? onWithdraw(reason) : setOpen(true))}
+        >
           {open ? 'Take it back' : 'Take the record back'}
         </button>
       </div>

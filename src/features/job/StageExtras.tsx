@@ -21,9 +21,9 @@ const PART_TITLES = { pair: 'Pick list, bought in pairs', mitre: 'Cut list, outs
 export function PartsList({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
   const { tape } = useWorkshop();
   return (
-    <section aria-label="Parts" className="hair-t px-5 py-3">
-      <h2 className="text-[17px] font-semibold">{PART_TITLES[byId(JOINTS, inputs.bars.joint).parts]}</h2>
-      <table className="figure mt-1 w-full max-w-xl text-[14.5px]">
+    <section aria-label="Parts">
+      <table className="figure w-full text-[14px]">
+        <caption className="soft pb-1 text-left text-[13px]">{PART_TITLES[byId(JOINTS, inputs.bars.joint).parts]}</caption>
         <thead className="sr-only">
           <tr>
             <th>pieces</th>
@@ -35,7 +35,7 @@ export function PartsList({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
         <tbody>
           {plan.bars.parts.map((part) => (
             <tr key={part.name} className="hair-b">
-              <td className="w-10 py-1 font-semibold">{part.count} ×</td>
+              <td className="w-9 py-[3px] font-semibold">{part.count} ×</td>
               <td>{part.name}</td>
               <td className="text-right font-semibold">
                 <Figure>{printLength(part.lengthMm, tape)}</Figure>
@@ -49,17 +49,23 @@ export function PartsList({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
   );
 }
 
+/** Section through the bar, its front up: the cloth in blue, the fastener in red. */
 export function MarginSection({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
   const { tape } = useWorkshop();
-  return (
-    <section aria-label="Section through the margin" className="hair-t grid h-[188px] shrink-0 grid-cols-[1fr_auto] items-center">
-      <Drawing scene={sectionScene({ inputs, plan, tape })} tape={tape} scaleBar={false} className="h-full" />
-      <p className="soft w-44 pr-5 text-[13px]">Section through the bar, its front up; the cloth in blue, the fastener in red.</p>
-    </section>
-  );
+  return <Drawing scene={sectionScene({ inputs, plan, tape })} tape={tape} scaleBar={false} className="h-[196px]" />;
 }
 
-export function FastenControls({ total, current, onStep, now }: { total: number; current: number; onStep: (to: number) => void; now: string }) {
+export function FastenControls({
+  total,
+  current,
+  onStep,
+  now,
+}: {
+  total: number;
+  current: number;
+  onStep: (to: number) => void;
+  now: string;
+}) {
   return (
     <section aria-label="Route" className="hair-t no-print flex flex-wrap items-center gap-3 px-5 py-3">
       <button type="button" className="btn btn-sm btn-outline" disabled={current <= 1} onClick={() => onStep(current - 1)}>
@@ -68,7 +74,15 @@ export function FastenControls({ total, current, onStep, now }: { total: number;
       <button type="button" className="btn btn-sm btn-outline" disabled={current >= total} onClick={() => onStep(current + 1)}>
         Next →
       </button>
-      <input type="range" aria-label="Step along the route" className="range range-primary range-xs min-w-32 flex-1" min={1} max={total} value={current} onChange={(event) => onStep(Number(event.target.value))} />
+      <input
+        type="range"
+        aria-label="Step along the route"
+        className="range range-primary range-xs min-w-32 flex-1"
+        min={1}
+        max={total}
+        value={current}
+        onChange={(event) => onStep(Number(event.target.value))}
+      />
       <p className="figure min-w-56 text-[15px]" aria-live="polite" data-testid="route-step">
         <strong>
           {current} of {total}
@@ -79,14 +93,26 @@ export function FastenControls({ total, current, onStep, now }: { total: number;
   );
 }
 
-export function CoatTable({ plan, coats, coatsDone, nowMs, startedEntries }: { plan: Plan; coats: readonly CoatPlan[]; coatsDone: number; nowMs: number; startedEntries: LogEntry[] }) {
+export function CoatTable({
+  plan,
+  coats,
+  coatsDone,
+  nowMs,
+  startedEntries,
+}: {
+  plan: Plan;
+  coats: readonly CoatPlan[];
+  coatsDone: number;
+  nowMs: number;
+  startedEntries: LogEntry[];
+}) {
   if (coats.length === 0) return null;
   return (
     <section aria-label="Coats" className="hair-t px-5 py-3">
       <h2 className="text-[17px] font-semibold">
         {plan.prime.system.name} on {decimal(plan.prime.areaM2, 2)} m²
       </h2>
-      <table className="figure mt-1 w-full text-[14px]">
+      <table className="figure mt-1 w-full text-[14px] [&_td]:pr-4">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
             <th className="font-normal">coat</th>
@@ -105,7 +131,11 @@ export function CoatTable({ plan, coats, coatsDone, nowMs, startedEntries }: { p
                 </td>
                 <td>{mixWords(coat)}</td>
                 <td>{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
-                <td>{entry ? `${format(new Date(entry.at), 'EEE d MMM HH:mm')}${index === coatsDone - 1 && entry.readyAt ? `, ${clockWords(entry.readyAt, nowMs).words}` : ''}` : ''}</td>
+                <td>
+                  {entry
+                    ? `${format(new Date(entry.at), 'EEE d MMM HH:mm')}${index === coatsDone - 1 && entry.readyAt ? `, ${clockWords(entry.readyAt, nowMs).words}` : ''}`
+                    : ''}
+                </td>
               </tr>
             );
           })}
@@ -116,9 +146,12 @@ export function CoatTable({ plan, coats, coatsDone, nowMs, startedEntries }: { p
   );
 }
 
-const dryWords = ([from, to]: readonly [number, number]) => (printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`);
+const dryWords = ([from, to]: readonly [number, number]) =>
+  printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`;
 
 function mixWords({ recipe }: CoatPlan): string {
   const water = recipe.waterMl >= 1 ? ` + ${Math.round(recipe.waterMl)} ml water` : '';
-  return recipe.glueG > 0 ? `${decimal(recipe.glueG, recipe.glueG < 20 ? 1 : 0)} g glue${water}` : `${Math.round(recipe.groundMl)} ml ground${water}`;
+  return recipe.glueG > 0
+    ? `${decimal(recipe.glueG, recipe.glueG < 20 ? 1 : 0)} g glue${water}`
+    : `${Math.round(recipe.groundMl)} ml ground${water}`;
 }

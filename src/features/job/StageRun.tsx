@@ -11,7 +11,13 @@ interface StageRunProps {
   onOpen: (id: StageId) => void;
 }
 
-const MARK_WORDS: Record<StageMark, string> = { done: 'done', now: 'next', waiting: 'waits', stopped: 'stopped', later: 'to come' };
+const MARK_WORDS: Record<StageMark, string> = {
+  done: 'done',
+  now: 'next',
+  waiting: 'waits',
+  stopped: 'stopped',
+  later: 'to come',
+};
 
 /** The run of the work: a chalk line struck from stage to stage as far as the work has come. */
 export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
@@ -20,7 +26,12 @@ export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
       <ol className="flex bench:block">
         {STAGES.map(({ id, name }, index) => (
           <li key={id} className="relative shrink-0">
-            {index < STAGES.length - 1 && <span aria-hidden className={`absolute top-9 left-[27px] hidden h-[62px] bench:block ${marks[id] === 'done' ? 'w-[3px] bg-primary' : 'w-px translate-x-px bg-[var(--soft)]'}`} />}
+            {index < STAGES.length - 1 && (
+              <span
+                aria-hidden
+                className={`absolute top-9 left-[27px] hidden h-[62px] bench:block ${marks[id] === 'done' ? 'w-[3px] bg-primary' : 'w-px translate-x-px bg-[var(--soft)]'}`}
+              />
+            )}
             <button
               type="button"
               aria-current={open === id ? 'step' : undefined}
@@ -29,7 +40,11 @@ export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
             >
               <Box mark={marks[id]} />
               <span className="min-w-0 leading-tight">
-                <span className={`block text-[15px] ${open === id ? 'font-semibold text-primary' : marks[id] === 'later' ? '' : 'font-semibold'}`}>{name}</span>
+                <span
+                  className={`block text-[15px] ${open === id ? 'font-semibold text-primary' : marks[id] === 'later' ? '' : 'font-semibold'}`}
+                >
+                  {name}
+                </span>
                 <span className="sr-only">{MARK_WORDS[marks[id]]}</span>
                 <span className="figure soft line-clamp-2 text-[13px]">
                   <Figure>{notes[id]}</Figure>
@@ -44,10 +59,24 @@ export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
 }
 
 function Box({ mark }: { mark: StageMark }) {
-  const colour = { done: 'text-primary', now: 'text-primary', waiting: 'text-warning', stopped: 'text-error', later: 'soft' }[mark];
+  const colour = { done: 'text-primary', now: 'text-primary', waiting: 'text-warning', stopped: 'text-error', later: 'soft' }[
+    mark
+  ];
   return (
     <svg viewBox="0 0 24 24" className={`relative mt-px size-6 shrink-0 ${colour}`} aria-hidden>
-      {mark === 'later' ? <path d="M8 12h8" stroke="currentColor" strokeWidth="3" /> : <rect x="5" y="5" width="14" height="14" fill={mark === 'done' ? 'currentColor' : 'var(--color-base-100)'} stroke="currentColor" strokeWidth="3" />}
+      {mark === 'later' ? (
+        <path d="M8 12h8" stroke="currentColor" strokeWidth="3" />
+      ) : (
+        <rect
+          x="5"
+          y="5"
+          width="14"
+          height="14"
+          fill={mark === 'done' ? 'currentColor' : 'var(--color-base-100)'}
+          stroke="currentColor"
+          strokeWidth="3"
+        />
+      )}
       {mark === 'done' && <path d="M8.5 12.5l2.5 2.5 5-6" fill="none" stroke="var(--color-primary-content)" strokeWidth="2" />}
       {mark === 'waiting' && <path d="M12 8.5V12l2.5 2" fill="none" stroke="currentColor" strokeWidth="2" />}
       {mark === 'stopped' && <path d="M9 9l6 6M15 9l-6 6" stroke="currentColor" strokeWidth="2" />}

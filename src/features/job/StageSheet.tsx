@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
 import type { StageId } from '@/core/job/stages';
+import { type Tape, printLength } from '@/core/units/length';
 import type { Plan } from '@/core/plan/planJob';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
@@ -10,6 +11,7 @@ import { squareScene } from '@/drawing/squareScene';
 import { type SceneInput, barsScene, briefScene, fastenScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
 import { Drawing } from '@/ui/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { BarChoices, MarginTable } from './choiceTables';
 import { KitList } from './KitList';
 import { CoatTable, FastenControls, MarginSection, PartsList } from './StageExtras';
 
@@ -26,6 +28,8 @@ interface StageSheetProps {
   nowMs: number;
   ticked: string[];
   onTick: (ticked: string[]) => void;
+  locked: boolean;
+  onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 
 function sceneOf(open: StageId, input: SceneInput, step: number, coatsDone: number): Scene {
@@ -53,7 +57,22 @@ function sceneOf(open: StageId, input: SceneInput, step: number, coatsDone: numb
 const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
-export function StageSheet({ open, inputs, plan, coatsDone, records, view, onView, step, onStep, nowMs, ticked, onTick }: StageSheetProps) {
+export function StageSheet({
+  open,
+  inputs,
+  plan,
+  coatsDone,
+  records,
+  view,
+  onView,
+  step,
+  onStep,
+  nowMs,
+  ticked,
+  onTick,
+  locked,
+  onChange,
+}: StageSheetProps) {
   const { tape } = useWorkshop();
   const fixedFront = FRONT_STAGES.includes(open);
   const seen = fixedFront ? 'front' : view;
@@ -64,29 +83,71 @@ export function StageSheet({ open, inputs, plan, coatsDone, records, view, onVie
   const now = plan.fasten.route.steps[step - 1];
   return (
     <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
-      <div className="relative flex min-h-[340px] flex-1 flex-col">
-        <div className="no-print absolute top-2 right-3 z-10">{fixedFront ? <span className="soft text-[13px]">seen from the front</span> : <ViewSwitch view={view} onView={onView} />}</div>
+      <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:flex-1">
+        <div className="no-print absolute top-2 right-3 z-10">
+          {fixedFront ? (
+            <span className="soft text-[13px]">seen from the front</span>
+          ) : (
+            <ViewSwitch view={view} onView={onView} />
+          )}
+        </div>
         <Drawing scene={scene} tape={tape} className="flex-1" />
       </div>
       {open === 'brief' && <KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
-      {open === 'bars' && <PartsList inputs={inputs} plan={plan} />}
-      {open === 'cloth' && !plan.cloth.painted && <MarginSection inputs={inputs} plan={plan} />}
-      {open === 'fasten' && now && <FastenControls total={plan.fasten.route.steps.length} current={step} onStep={onStep} now={`${now.turned ? 'turn; ' : ''}${now.side}, ${stepWords(now.take, now.offsetMm)}, pull ${now.pull}`} />}
-      {open === 'prime' && <CoatTable plan={plan} coats={plan.prime.coats} coatsDone={coatsDone} nowMs={nowMs} startedEntries={records.filter((entry) => entry.stage === 'prime')} />}
+      {open === 'bars' && (
+        <div className="hair-t grid gap-x-8 gap-y-2 px-5 py-2.5 md:grid-cols-[1.25fr_1fr]">
+          <BarChoices plan={plan} bars={inputs.bars} locked={locked} onPick={(patch) => onChange('bars', patch)} />
+          <PartsList inputs={inputs} plan={plan} />
+        </div>
+      )}
+      {open === 'cloth' && !plan.cloth.painted && (
+        <div className="hair-t grid items-center gap-x-2 py-1.5 pl-5 md:grid-cols-[1.75fr_1fr]">
+          <MarginTable
+            plan={plan}
+            chosen={inputs.cloth.marginStyle}
+            locked={locked}
+            onPick={(marginStyle) => onChange('cloth', { marginStyle })}
+          />
+          <MarginSection inputs={inputs} plan={plan} />
+        </div>
+      )}
+      {open === 'fasten' && now && (
+        <FastenControls
+          total={plan.fasten.route.steps.length}
+          current={step}
+          onStep={onStep}
+          now={`${now.turned ? 'turn; ' : ''}${now.side}, ${stepWords(now.take, now.offsetMm, tape)}, pull ${now.pull}`}
+        />
+      )}
+      {open === 'prime' && (
+        <CoatTable
+          plan={plan}
+          coats={plan.prime.coats}
+          coatsDone={coatsDone}
+          nowMs={nowMs}
+          startedEntries={records.filter((entry) => entry.stage === 'prime')}
+        />
+      )}
     </div>
   );
 }
 
-function stepWords(take: 'middle' | 'outward' | 'corner', offsetMm: number): string {
+function stepWords(take: 'middle' | 'outward' | 'corner', offsetMm: number, tape: Tape): string {
   if (take === 'corner') return 'fold the corner, then this one';
-  return Math.abs(offsetMm) < 1 ? 'at the middle' : `${Math.round(Math.abs(offsetMm))} mm from the middle`;
+  return Math.abs(offsetMm) < 1 ? 'at the middle' : `${printLength(Math.abs(offsetMm), tape)} from the middle`;
 }
 
 function ViewSwitch({ view, onView }: { view: 'back' | 'front'; onView: (view: 'back' | 'front') => void }) {
   return (
     <div className="join" role="group" aria-label="Seen from">
       {(['back', 'front'] as const).map((side) => (
-        <button key={side} type="button" aria-pressed={view === side} className={`btn join-item btn-xs h-7 ${view === side ? 'btn-neutral' : 'btn-outline'}`} onClick={() => onView(side)}>
+        <button
+          key={side}
+          type="button"
+          aria-pressed={view === side}
+          className={`btn join-item btn-xs h-7 ${view === side ? 'btn-neutral' : 'btn-outline'}`}
+          onClick={() => onView(side)}
+        >
           {side === 'back' ? 'Back' : 'Front'}
         </button>
       ))}

@@ -12,7 +12,8 @@ export interface Difference {
 
 function shown(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'empty';
-  if (typeof value === 'object' && 'mm' in value && 'unit' in value) return printTyped(value as Parameters<typeof printTyped>[0]) + ((value as { unit: string }).unit === 'mm' ? ' mm' : '');
+  if (typeof value === 'object' && 'mm' in value && 'unit' in value)
+    return printTyped(value as Parameters<typeof printTyped>[0]) + ((value as { unit: string }).unit === 'mm' ? ' mm' : '');
   return typeof value === 'object' ? JSON.stringify(value) : String(value);
 }
 
@@ -21,7 +22,10 @@ const words = (key: string) => key.replace(/([A-Z])/g, ' $1').toLowerCase();
 /** Fields in which two versions of a job differ, as words. */
 export function differences(mine: JobInputs, theirs: JobInputs): Difference[] {
   return (Object.keys(mine) as (keyof JobInputs)[]).flatMap((stage) => {
-    if (stage === 'kit') return JSON.stringify(mine.kit) === JSON.stringify(theirs.kit) ? [] : [{ field: 'kit', mine: `${mine.kit.length} ticked`, theirs: `${theirs.kit.length} ticked` }];
+    if (stage === 'kit')
+      return JSON.stringify(mine.kit) === JSON.stringify(theirs.kit)
+        ? []
+        : [{ field: 'kit', mine: `${mine.kit.length} ticked`, theirs: `${theirs.kit.length} ticked` }];
     const [a, b] = [{ ...mine[stage] } as Record<string, unknown>, { ...theirs[stage] } as Record<string, unknown>];
     return Object.keys(a)
       .filter((key) => JSON.stringify(a[key]) !== JSON.stringify(b[key]))
@@ -30,11 +34,22 @@ export function differences(mine: JobInputs, theirs: JobInputs): Difference[] {
 }
 
 /** Somebody saved in between: both versions side by side, nothing lost until one is chosen. */
-export function StaleDialog({ mine, theirs, onTake }: { mine: JobInputs; theirs: StoredJob; onTake: (keepMine: boolean) => void }) {
+export function StaleDialog({
+  mine,
+  theirs,
+  onTake,
+}: {
+  mine: JobInputs;
+  theirs: StoredJob;
+  onTake: (keepMine: boolean) => void;
+}) {
   const rows = differences(mine, theirs.inputs);
   return (
     <Dialog title="Changed elsewhere in between" onClose={() => undefined} wide>
-      <p className="soft mb-3">This job was saved from another tab or by somebody else while you typed. Nothing was overwritten. Choose which version goes on.</p>
+      <p className="soft mb-3">
+        This job was saved from another tab or by somebody else while you typed. Nothing was overwritten. Choose which version
+        goes on.
+      </p>
       <table className="figure w-full text-[14.5px]">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">

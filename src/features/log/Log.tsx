@@ -1,13 +1,23 @@
 'use client';
 /* Every reading and step of the workshop: searched, sorted, plotted. */
-import { type ColumnDef, type SortingState, createColumnHelper, flexRender, getCoreRowModel, getFilteredRowModel, getPaginationRowModel, getSortedRowModel, useReactTable } from '@tanstack/react-table';
+import {
+  type ColumnDef,
+  type SortingState,
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getFilteredRowModel,
+  getPaginationRowModel,
+  getSortedRowModel,
+  useReactTable,
+} from '@tanstack/react-table';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Reading } from '@/core/job/logEntry';
 import { stageById } from '@/core/job/stages';
 import { decimal } from '@/core/units/numeral';
-import { printLength } from '@/core/units/length';
+import { finerTape, printLength } from '@/core/units/length';
 import type { LogRow } from '@/server/workshopCases';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -21,14 +31,15 @@ export function Log({ rows }: { rows: LogRow[] }) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'at', desc: true }]);
   const filter = useDeferredValue(search);
   const columns = useMemo<ColumnDef<LogRow, string>[]>(() => {
-    const readingWords = ({ quantity, value, unit }: Reading) => `${quantity} ${unit === 'mm' ? printLength(value, { ...tape, stepMm: Math.min(tape.stepMm, 0.5) }) : `${decimal(value, 2)} ${unit}`}`;
+    const readingWords = ({ quantity, value, unit }: Reading) =>
+      `${quantity} ${unit === 'mm' ? printLength(value, finerTape(tape)) : `${decimal(value, 2)} ${unit}`}`;
     return [
       column.accessor('at', { header: 'when', cell: ({ getValue }) => format(new Date(getValue()), 'd MMM yyyy HH:mm') }),
       column.accessor((row) => `No. ${row.jobNumber} ${row.jobTitle}`, {
         id: 'job',
         header: 'job',
         cell: ({ row, getValue }) => (
-          <Link className="link-hover underline-offset-2" href={`/job/${row.original.jobId}`}>
+          <Link prefetch={false} className="link-hover underline-offset-2" href={`/job/${row.original.jobId}`}>
             {getValue()}
           </Link>
         ),
@@ -48,7 +59,12 @@ export function Log({ rows }: { rows: LogRow[] }) {
           </>
         ),
       }),
-      column.accessor((row) => row.readings.map(readingWords).join(', '), { id: 'readings', header: 'readings', enableSorting: false, cell: ({ getValue }) => <Figure>{getValue()}</Figure> }),
+      column.accessor((row) => row.readings.map(readingWords).join(', '), {
+        id: 'readings',
+        header: 'readings',
+        enableSorting: false,
+        cell: ({ getValue }) => <Figure>{getValue()}</Figure>,
+      }),
       column.accessor('maker', { header: 'by' }),
     ] as ColumnDef<LogRow, string>[];
   }, [tape]);
@@ -74,7 +90,15 @@ export function Log({ rows }: { rows: LogRow[] }) {
     <main className="flex min-h-0 flex-1 flex-col">
       <header className="hair-b flex flex-wrap items-center gap-4 px-5 py-2.5">
         <h1 className="text-[22px] leading-7 font-semibold">Log</h1>
-        <input ref={input} type="search" aria-label="Search the log" placeholder="Search: title, stage, reading, maker" className="input input-sm h-9 w-80 max-w-full" value={search} onChange={(event) => setSearch(event.target.value)} />
+        <input
+          ref={input}
+          type="search"
+          aria-label="Search the log"
+          placeholder="Search: title, stage, reading, maker"
+          className="input input-sm h-9 w-80 max-w-full"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+        />
         <p className="figure soft ml-auto text-[14.5px]" role="status">
           {found.length} of {rows.length} entries
         </p>
@@ -89,9 +113,17 @@ export function Log({ rows }: { rows: LogRow[] }) {
                   const sorted = header.column.getIsSorted();
                   const label = flexRender(header.column.columnDef.header, header.getContext());
                   return (
-                    <th key={header.id} className="px-2 py-1 font-normal first:pl-5" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : undefined}>
+                    <th
+                      key={header.id}
+                      className="px-2 py-1 font-normal first:pl-5"
+                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : undefined}
+                    >
                       {header.column.getCanSort() ? (
-                        <button type="button" className="cursor-pointer hover:underline" onClick={header.column.getToggleSortingHandler()}>
+                        <button
+                          type="button"
+                          className="cursor-pointer hover:underline"
+                          onClick={header.column.getToggleSortingHandler()}
+                        >
                           {label}
                           <span aria-hidden> {sorted === 'asc' ? '↑' : sorted === 'desc' ? '↓' : ''}</span>
                         </button>
@@ -116,16 +148,32 @@ export function Log({ rows }: { rows: LogRow[] }) {
             ))}
           </tbody>
         </table>
-        {found.length === 0 && <p className="soft px-5 py-6">{rows.length === 0 ? 'Nothing is recorded yet. Every recorded step and reading will stand here.' : `Nothing holds “${search}”.`}</p>}
+        {found.length === 0 && (
+          <p className="soft px-5 py-6">
+            {rows.length === 0
+              ? 'Nothing is recorded yet. Every recorded step and reading will stand here.'
+              : `Nothing holds “${search}”.`}
+          </p>
+        )}
         {table.getPageCount() > 1 && (
           <p className="flex items-center gap-3 px-5 py-3">
-            <button type="button" className="btn btn-outline btn-sm" disabled={!table.getCanPreviousPage()} onClick={() => table.previousPage()}>
+            <button
+              type="button"
+              className="btn btn-outline btn-sm"
+              disabled={!table.getCanPreviousPage()}
+              onClick={() => table.previousPage()}
+            >
               Newer
             </button>
             <span className="figure soft">
               page {pageIndex + 1} of {table.getPageCount()}
             </span>
-            <button type="button" className="btn btn-outline btn-sm" disabled={!table.getCanNextPage()} onClick={() => table.nextPage()}>
+            <button
+              type="button"
+              className="btn btn-outline btn-sm"
+              disabled={!table.getCanNextPage()}
+              onClick={() => table.nextPage()}
+            >
               Older
             </button>
           </p>

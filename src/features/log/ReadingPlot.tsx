@@ -31,13 +31,23 @@ function dotsOf(rows: LogRow[], kind: KindId): Dot[] {
       const value = (quantity: string) => row.readings.find((reading) => reading.quantity === quantity);
       const [down, up] = [value('diagonal down'), value('diagonal up')];
       const says = `No. ${row.jobNumber} ${row.jobTitle}, ${format(new Date(row.at), 'd MMM yyyy')}`;
-      if (kind === 'rack') return down && up ? [{ at: new Date(row.at), value: Math.abs(down.value - up.value), precision: (down.precision ?? 0) * Math.SQRT2, says }] : [];
+      if (kind === 'rack')
+        return down && up
+          ? [
+              {
+                at: new Date(row.at),
+                value: Math.abs(down.value - up.value),
+                precision: (down.precision ?? 0) * Math.SQRT2,
+                says,
+              },
+            ]
+          : [];
       const reading = value(kind);
       return reading ? [{ at: new Date(row.at), value: reading.value, precision: reading.precision ?? 0, says }] : [];
     });
 }
 
-const SIZE = { width: 1180, height: 168, left: 52, right: 16, top: 12, bottom: 24 };
+const SIZE = { width: 1180, height: 168, left: 52, right: 40, top: 20, bottom: 24 };
 
 export function ReadingPlot({ rows }: { rows: LogRow[] }) {
   const [kindId, setKind] = useState<KindId>('rack');
@@ -51,7 +61,13 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
     <section aria-label="Plot" className="hair-b px-5 py-2">
       <div className="flex flex-wrap items-center gap-1">
         {KINDS.map((one) => (
-          <button key={one.id} type="button" aria-pressed={one.id === kindId} className={`btn btn-xs h-7 ${one.id === kindId ? 'btn-neutral' : 'btn-ghost'}`} onClick={() => setKind(one.id)}>
+          <button
+            key={one.id}
+            type="button"
+            aria-pressed={one.id === kindId}
+            className={`btn btn-xs h-7 ${one.id === kindId ? 'btn-neutral' : 'btn-ghost'}`}
+            onClick={() => setKind(one.id)}
+          >
             {one.name}
           </button>
         ))}
@@ -59,7 +75,12 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
       {dots.length < 2 ? (
         <p className="soft py-4 text-[14px]">Two readings or more make a plot; {dots.length === 0 ? 'none' : 'one'} found.</p>
       ) : (
-        <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} className="draw w-full" role="img" aria-label={`${kind.name} over time, ${dots.length} readings in ${kind.unit}`}>
+        <svg
+          viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+          className="draw w-full"
+          role="img"
+          aria-label={`${kind.name} over time, ${dots.length} readings in ${kind.unit}`}
+        >
           {y.ticks(4).map((tick) => (
             <g key={tick}>
               <path d={`M${SIZE.left} ${y(tick)}H${SIZE.width - SIZE.right}`} stroke="var(--hair)" />
@@ -68,7 +89,7 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
               </text>
             </g>
           ))}
-          <text x={SIZE.left} y={SIZE.top - 1} style={{ stroke: 'none', fill: 'var(--soft)' }}>
+          <text x={SIZE.left} y={SIZE.top - 8} style={{ stroke: 'none', fill: 'var(--soft)' }}>
             {kind.unit}
           </text>
           {x.ticks(8).map((tick) => (
@@ -78,7 +99,11 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
           ))}
           {dots.map((dot) => (
             <g key={`${dot.says}${dot.at.getTime()}`}>
-              <path d={`M${x(dot.at)} ${y(Math.max(0, dot.value - dot.precision))}V${y(dot.value + dot.precision)}`} stroke="var(--color-primary)" opacity="0.4" />
+              <path
+                d={`M${x(dot.at)} ${y(Math.max(0, dot.value - dot.precision))}V${y(dot.value + dot.precision)}`}
+                stroke="var(--color-primary)"
+                opacity="0.4"
+              />
               <circle cx={x(dot.at)} cy={y(dot.value)} r="3.5" fill="var(--color-primary)">
                 <title>{`${dot.says}: ${decimal(dot.value, 2)} ${kind.unit}`}</title>
               </circle>

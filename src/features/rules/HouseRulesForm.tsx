@@ -36,17 +36,34 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
   });
   const { errors, isDirty, isSubmitting } = form.formState;
   const save = form.handleSubmit(async (fields) => {
-    const makers = fields.makers.split(',').map((name) => name.trim()).filter(Boolean);
+    const makers = fields.makers
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean);
     const changed = ASSUMPTIONS.flatMap(({ id, value }): [AssumptionId, number][] => {
       const now = readNumber(fields.assumptions[id] ?? '');
       return now === value ? [] : [[id, now]];
     });
     const outcome = await saveRulesAction({
       revision: stored.revision,
-      rules: { workshop: fields.workshop.trim(), makers, currency: fields.currency.trim(), metricStep: Number(fields.metricStep) as 1, inchStep: Number(fields.inchStep) as 16, assumptions: Object.fromEntries(changed) },
+      rules: {
+        workshop: fields.workshop.trim(),
+        makers,
+        currency: fields.currency.trim(),
+        metricStep: Number(fields.metricStep) as 1,
+        inchStep: Number(fields.inchStep) as 16,
+        assumptions: Object.fromEntries(changed),
+      },
     });
     if (!outcome.ok) {
-      return form.setError('root', { message: outcome.kind === 'invalid' ? outcome.errors.map((error) => error.says).join(' ') : outcome.kind === 'refused' ? outcome.says : 'Not saved.' });
+      return form.setError('root', {
+        message:
+          outcome.kind === 'invalid'
+            ? outcome.errors.map((error) => error.says).join(' ')
+            : outcome.kind === 'refused'
+              ? outcome.says
+              : 'Not saved.',
+      });
     }
     setSaved(true);
     router.refresh();
@@ -54,7 +71,11 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
   const text = (name: 'workshop' | 'makers' | 'currency', label: string, empty: string) => (
     <label className="block">
       <span className="soft text-[13px]">{label}</span>
-      <input className="input input-sm h-9 w-full" aria-invalid={errors[name] !== undefined} {...form.register(name, { validate: (typed) => typed.trim() !== '' || empty })} />
+      <input
+        className="input input-sm h-9 w-full"
+        aria-invalid={errors[name] !== undefined}
+        {...form.register(name, { validate: (typed) => typed.trim() !== '' || empty })}
+      />
       {errors[name] && (
         <span role="alert" className="block text-[13px] text-error">
           {errors[name].message}
@@ -119,7 +140,11 @@ function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields
               {rows.map(({ id, label, unit, value, min, max, because }) => {
                 const error = errors.assumptions?.[id];
                 return (
-                  <li key={id} id={id} className="hair-b grid items-center gap-x-4 py-1.5 target:bg-base-100 sm:grid-cols-[minmax(0,1.3fr)_170px_minmax(0,2fr)]">
+                  <li
+                    key={id}
+                    id={id}
+                    className="hair-b grid items-center gap-x-4 py-1.5 target:bg-base-100 sm:grid-cols-[minmax(0,1.3fr)_170px_minmax(0,2fr)]"
+                  >
                     <label htmlFor={`rule-${id}`}>{label}</label>
                     <span className="flex items-center gap-2">
                       <input

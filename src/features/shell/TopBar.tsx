@@ -53,7 +53,12 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
         {PLACES.map((place) => {
           const here = place.href === '/' ? path === '/' || path.startsWith('/job') : path.startsWith(place.href);
           return (
-            <Link key={place.href} href={place.href} aria-current={here ? 'page' : undefined} className={`border-b-[3px] py-1 ${here ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}>
+            <Link
+              key={place.href}
+              href={place.href}
+              aria-current={here ? 'page' : undefined}
+              className={`border-b-[3px] py-1 ${here ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}
+            >
               {place.name}
             </Link>
           );
@@ -62,7 +67,13 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
       <div className="ml-auto flex items-center gap-3">
         <div className="join" role="group" aria-label="Units">
           {UNITS.map((unit) => (
-            <button key={unit} type="button" aria-pressed={tape.unit === unit} className={`btn join-item btn-xs h-7 px-3 ${tape.unit === unit ? 'btn-neutral' : 'btn-outline'}`} onClick={() => setUnit(unit)}>
+            <button
+              key={unit}
+              type="button"
+              aria-pressed={tape.unit === unit}
+              className={`btn join-item btn-xs h-7 px-3 ${tape.unit === unit ? 'btn-neutral' : 'btn-outline'}`}
+              onClick={() => setUnit(unit)}
+            >
               {unit}
             </button>
           ))}
@@ -70,7 +81,13 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
         <button type="button" className="btn btn-ghost btn-xs h-7 text-[14px] font-normal" onClick={light}>
           {theme === 'linen' ? 'Evening' : 'Day'}
         </button>
-        <button type="button" className="btn btn-outline btn-xs h-7 w-7" aria-label="Keys" title="Keys (?)" onClick={() => setHelp(true)}>
+        <button
+          type="button"
+          className="btn btn-outline btn-xs h-7 w-7"
+          aria-label="Keys"
+          title="Keys (?)"
+          onClick={() => setHelp(true)}
+        >
           ?
         </button>
       </div>

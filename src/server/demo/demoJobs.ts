@@ -9,7 +9,11 @@ import type { StageId } from '@/core/job/stages';
 import type { Length } from '@/core/units/length';
 import { length } from '@/core/units/length';
 
-export const DEMO_RULES: HouseRules = { ...DEFAULT_RULES, workshop: 'Ostrel Quay supports workshop', makers: ['Wenna', 'Tove', 'Ansel'] };
+export const DEMO_RULES: HouseRules = {
+  ...DEFAULT_RULES,
+  workshop: 'Ostrel Quay supports workshop',
+  makers: ['Wenna', 'Tove', 'Ansel'],
+};
 
 type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };
 
@@ -54,7 +58,12 @@ export const OPEN_JOBS: DemoJob[] = [
     height: length(465),
     dueInDays: 4,
     built: { rackMm: 0.5, longTopMm: 0, liftMm: 1 },
-    inputs: { brief: { medium: 'acrylic' }, bars: { profile: 'deep', bracesUpright: 1 }, cloth: { marginStyle: 'hem' }, tune: { feel: 'drum' } },
+    inputs: {
+      brief: { medium: 'acrylic' },
+      bars: { profile: 'deep', bracesUpright: 1 },
+      cloth: { marginStyle: 'hem' },
+      tune: { feel: 'drum' },
+    },
     records: [...upTo('tune', 30, 'Wenna'), coat(28, 'Wenna'), coat(22.5, 'Wenna', 'Sanded lightly along the lower edge.')],
   },
   {
@@ -91,9 +100,20 @@ export const OPEN_JOBS: DemoJob[] = [
     dueInDays: 12,
     built: { rackMm: 1, longTopMm: 0, liftMm: 2 },
     inputs: {
-      brief: { use: 'restretch', edges: 'rebate', rebateClearance: length(5), medium: 'oil', note: 'Hung in the saloon for decades. Old tack holes along the left edge.' },
+      brief: {
+        use: 'restretch',
+        edges: 'rebate',
+        rebateClearance: length(5),
+        medium: 'oil',
+        note: 'Hung in the saloon for decades. Old tack holes along the left edge.',
+      },
       bars: { profile: 'standard', bracesUpright: 1, bracesLevel: 1, tensionNPerM: 150 },
-      cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'edge', left: { top: length(52), right: length(43), bottom: length(31), left: length(17) } },
+      cloth: {
+        fabric: 'linenMedium',
+        grip: 'pliers',
+        marginStyle: 'edge',
+        left: { top: length(52), right: length(43), bottom: length(31), left: length(12) },
+      },
       fasten: { fastener: 'tack' },
       prime: { system: 'none' },
     },
@@ -104,7 +124,13 @@ export const OPEN_JOBS: DemoJob[] = [
     width: inch(30.5),
     height: inch(22),
     dueInDays: 15,
-    inputs: { brief: { edges: 'float', medium: 'oil' }, bars: { profile: 'standard' }, cloth: { fabric: 'linenPrimed', grip: 'pliers', marginStyle: 'flush', rollWidth: inch(84) }, fasten: { spacing: inch(1.75), lastFromCorner: inch(1.5) }, prime: { system: 'none' } },
+    inputs: {
+      brief: { edges: 'float', medium: 'oil' },
+      bars: { profile: 'standard' },
+      cloth: { fabric: 'linenPrimed', grip: 'pliers', marginStyle: 'flush', rollWidth: inch(84) },
+      fasten: { spacing: inch(1.75), lastFromCorner: inch(1.5) },
+      prime: { system: 'none' },
+    },
     records: upTo('brief', 47, 'Ansel'),
   },
   {
@@ -113,7 +139,13 @@ export const OPEN_JOBS: DemoJob[] = [
     height: inch(15.5),
     dueInDays: 3,
     built: { rackMm: 0.5, longTopMm: 0, liftMm: 0 },
-    inputs: { brief: { medium: 'acrylic' }, bars: { profile: 'light', joint: 'slotted' }, cloth: { fabric: 'cottonLight', marginStyle: 'covered' }, fasten: { spacing: inch(1.25), lastFromCorner: inch(1.25) }, tune: { feel: 'firm' } },
+    inputs: {
+      brief: { medium: 'acrylic' },
+      bars: { profile: 'light', joint: 'slotted' },
+      cloth: { fabric: 'cottonLight', marginStyle: 'covered' },
+      fasten: { spacing: inch(1.25), lastFromCorner: inch(1.25) },
+      tune: { feel: 'firm' },
+    },
     records: [...upTo('tune', 6, 'Wenna', 5), coat(0.7, 'Wenna')],
   },
   {
@@ -122,7 +154,11 @@ export const OPEN_JOBS: DemoJob[] = [
     height: length(762),
     dueInDays: -3,
     built: { rackMm: 1.5, longTopMm: 0, liftMm: 1 },
-    inputs: { brief: { medium: 'oil', edges: 'rebate' }, bars: { profile: 'broad', bracesUpright: 1 }, cloth: { marginStyle: 'covered' } },
+    inputs: {
+      brief: { medium: 'oil', edges: 'rebate' },
+      bars: { profile: 'broad', bracesUpright: 1 },
+      cloth: { marginStyle: 'covered' },
+    },
     records: upTo('cloth', 100, 'Ansel'),
   },
   {
@@ -130,7 +166,16 @@ export const OPEN_JOBS: DemoJob[] = [
     width: length(910),
     height: length(605),
     dueInDays: 20,
-    inputs: { brief: { use: 'print', edges: 'unframed' }, bars: { profile: 'deep' }, cloth: { fabric: 'polyCotton', marginStyle: 'hem', left: { top: length(90), right: length(90), bottom: length(90), left: length(90) } }, prime: { system: 'none' } },
+    inputs: {
+      brief: { use: 'print', edges: 'unframed' },
+      bars: { profile: 'deep' },
+      cloth: {
+        fabric: 'polyCotton',
+        marginStyle: 'hem',
+        left: { top: length(90), right: length(90), bottom: length(90), left: length(90) },
+      },
+      prime: { system: 'none' },
+    },
     records: [],
   },
   {
@@ -156,8 +201,14 @@ export const OPEN_JOBS: DemoJob[] = [
     height: length(612),
     dueInDays: 7,
     built: { rackMm: 4, longTopMm: 0, liftMm: 1 },
-    inputs: { brief: { medium: 'acrylic', hangs: 'eitherWay' }, bars: { profile: 'batten', joint: 'mitreGlued' }, cloth: { marginStyle: 'short' } },
-    records: upTo('square', 1.5, 'Ansel', 2).map((record) => (record.stage === 'square' ? { ...record, reason: 'Pressed and clamped; read again tomorrow.' } : record)),
+    inputs: {
+      brief: { medium: 'acrylic', hangs: 'eitherWay' },
+      bars: { profile: 'batten', joint: 'mitreGlued' },
+      cloth: { marginStyle: 'short' },
+    },
+    records: upTo('square', 1.5, 'Ansel', 2).map((record) =>
+      record.stage === 'square' ? { ...record, reason: 'Pressed and clamped; read again tomorrow.' } : record,
+    ),
   },
 ];
 

@@ -2,7 +2,7 @@
  * Fills an empty workshop with the demo jobs by way of the same use cases a maker uses, with a clock that is
  * set to each moment. Readings carry the noise of a tape from a seeded source, so every demo is the same.
  */
-import { addDays, format } from 'date-fns';
+import { addDays, addMinutes, format, set } from 'date-fns';
 import type { Database } from 'better-sqlite3';
 import { randomLcg, randomNormal } from 'd3-random';
 import { type JobInputs, SIDES, newInputs } from '@/core/job/job';
@@ -49,7 +49,12 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
       prime: { roomC: 17 + ((index * 5) % 6), roomRh: 45 + ((index * 11) % 22) },
       handover: { weighedKg: 0 },
     },
-    records: stages.map((stage, place) => ({ stage, maker, hoursAgo: endHoursAgo + (stages.length - 1 - place) * 20, reason: 'Agreed with the painter.' })),
+    records: stages.map((stage, place) => ({
+      stage,
+      maker,
+      hoursAgo: endHoursAgo + (stages.length - 1 - place) * 20,
+      reason: 'Agreed with the painter.',
+    })),
   };
 }
 
@@ -64,17 +69,34 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
   insertJob(database, { id, number: FIRST_NUMBER + index, createdAt: started.toISOString(), inputs }, started.toISOString());
   let revision = 1;
   for (const record of demo.records) {
-    clock = moment(record.hoursAgo);
+    clock = workingHour(moment(record.hoursAgo), record.hoursAgo, clock);
     if (record.stage === 'handover') revision = weigh(workshop, id, revision, inputs, noise);
-    const result = recordStep(workshop, { jobId: id, revision, stage: record.stage, maker: record.maker, note: record.note ?? '', reason: record.reason ?? '' });
+    const result = recordStep(workshop, {
+      jobId: id,
+      revision,
+      stage: record.stage,
+      maker: record.maker,
+      note: record.note ?? '',
+      reason: record.reason ?? '',
+    });
     revision = must(demo, result).job.revision;
   }
+}
+
+/** Work long past is put into the working day; what still dries keeps its minute. Never before the step before it. */
+function workingHour(at: Date, hoursAgo: number, after: Date): Date {
+  if (hoursAgo < 24) return at;
+  const daytime = set(at, { hours: 8 + (Math.round(hoursAgo) % 9), minutes: (Math.round(hoursAgo * 7) % 12) * 5, seconds: 0 });
+  return daytime > after ? daytime : addMinutes(after, 55);
 }
 
 /** The scale's word at the end: what the plan worked out, give or take the wood. */
 function weigh(workshop: Workshop, id: string, revision: number, inputs: JobInputs, noise: () => number): number {
   const perimeter = (inputs.brief.width.mm + inputs.brief.height.mm) / 1000;
-  const weighed = { ...inputs, handover: { ...inputs.handover, weighedKg: Math.round((perimeter * 1.05 + noise() * 0.08) * 100) / 100 } };
+  const weighed = {
+    ...inputs,
+    handover: { ...inputs.handover, weighedKg: Math.round((perimeter * 1.05 + noise() * 0.08) * 100) / 100 },
+  };
   return must(null, saveInputs(workshop, { jobId: id, revision, inputs: weighed })).revision;
 }
 
@@ -94,7 +116,11 @@ function demoInputs(demo: DemoJob, now: Date, noise: () => number): JobInputs {
     fasten: { ...base.fasten, ...demo.inputs.fasten },
     tune: { ...base.tune, ...demo.inputs.tune },
     prime: { ...base.prime, ...demo.inputs.prime },
-    handover: { ...base.handover, ...demo.inputs.handover, ...(demo.inputs.handover?.weighedKg === 0 ? { weighedKg: null } : {}) },
+    handover: {
+      ...base.handover,
+      ...demo.inputs.handover,
+      ...(demo.inputs.handover?.weighedKg === 0 ? { weighedKg: null } : {}),
+    },
   };
   return demo.built ? { ...inputs, square: tapeReadings(inputs, demo.built, noise) } : inputs;
 }
@@ -105,7 +131,20 @@ function tapeReadings({ brief }: JobInputs, built: NonNullable<DemoJob['built']>
   const read = (mm: number) => length(roundToStep(mm, inches ? 25.4 / 32 : 0.5), inches ? 'in' : 'mm');
   const diagonal = Math.hypot(brief.width.mm, brief.height.mm);
   const small = () => noise() * 0.4;
-  const sides = Object.fromEntries(SIDES.map((side) => [side, read((side === 'top' || side === 'bottom' ? brief.width.mm : brief.height.mm) + (side === 'top' ? built.longTopMm : 0) + small())])) as Pick<JobInputs['square'], 'top'>;
-  return { ...(sides as JobInputs['square']), down: read(diagonal + built.rackMm / 2), up: read(diagonal - built.rackMm / 2), lift: read(built.liftMm) };
+  const sides = Object.fromEntries(
+    SIDES.map((side) => [
+      side,
+      read(
+        (side === 'top' || side === 'bottom' ? brief.width.mm : brief.height.mm) +
+          (side === 'top' ? built.longTopMm : 0) +
+          small(),
+      ),
+    ]),
+  ) as Pick<JobInputs['square'], 'top'>;
+  return {
+    ...(sides as JobInputs['square']),
+    down: read(diagonal + built.rackMm / 2),
+    up: read(diagonal - built.rackMm / 2),
+    lift: read(built.liftMm),
+  };
 }
-

@@ -9,6 +9,9 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   if (!found) return new Response('No such job.', { status: 404 });
   const { revision: _revision, ...job } = found.job;
   return new Response(printJobFile(jobFile(job, found.log)), {
-    headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${jobFileName(job)}"` },
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="${jobFileName(job)}"`,
+    },
   });
 }

@@ -1,0 +1,56 @@
+import next from 'eslint-config-next/core-web-vitals';
+import tseslint from 'typescript-eslint';
+
+const BROWSER = [
+  'window',
+  'document',
+  'navigator',
+  'localStorage',
+  'sessionStorage',
+  'fetch',
+  'performance',
+  'requestAnimationFrame',
+  'setTimeout',
+  'setInterval',
+  'process',
+  'Buffer',
+  'console',
+  'crypto',
+];
+
+export default tseslint.config(
+  { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'data/**', 'test-results/**'] },
+  ...tseslint.configs.recommended,
+  ...next,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+      'max-lines': ['error', { max: 400 }],
+      eqeqeq: 'error',
+      'react-hooks/incompatible-library': 'off',
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/**/*.test.ts'],
+    rules: {
+      // No clock, no dice, no browser and no Node in the core: time and random source are arguments.
+      'no-restricted-globals': ['error', ...BROWSER],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "MemberExpression[object.name='Math'][property.name='random']",
+          message: 'The core takes its random source as an argument.',
+        },
+        {
+          selector:
+            "NewExpression[callee.name='Date'][arguments.length=0], MemberExpression[object.name='Date'][property.name='now']",
+          message: 'The core takes the time as an argument.',
+        },
+      ],
+    },
+  },
+);

@@ -1,0 +1,15 @@
+import type { JobInputs } from '@/core/job/job';
+import type { StageId } from '@/core/job/stages';
+import type { Plan } from '@/core/plan/planJob';
+
+/** What every slip gets: the stage's inputs, the plan made of them, and a way to change them. */
+export interface SlipProps {
+  inputs: JobInputs;
+  plan: Plan;
+  coatsDone: number;
+  locked: boolean;
+  change: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
+}
+
+/** Two fields side by side. */
+export const columns = 'grid grid-cols-2 gap-x-4 gap-y-1.5';

@@ -1,0 +1,6 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { tsconfigPaths: true },
+  test: { environment: 'node', include: ['src/**/*.test.ts'], testTimeout: 20_000 },
+});
