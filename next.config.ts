@@ -5,6 +5,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // `npm test` checks the types of the whole project, tests included; the build need not do it again.
+  typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['better-sqlite3'],
 };
 

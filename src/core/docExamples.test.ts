@@ -30,7 +30,11 @@ const examples = readdirSync(CORE, { recursive: true, encoding: 'utf8' })
   .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
   .flatMap((file): Example[] => {
     const text = readFileSync(join(CORE, file), 'utf8');
-    return [...text.matchAll(/@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm)].map((match) => ({ file, expression: match[1]!, expected: match[2]! }));
+    return [...text.matchAll(/@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm)].map((match) => ({
+      file,
+      expression: match[1]!,
+      expected: match[2]!,
+    }));
   });
 
 function evaluate(expression: string, names: Record<string, unknown>): unknown {

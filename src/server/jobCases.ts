@@ -6,6 +6,7 @@ import { newInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
 import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
 import { tapeFor } from '@/core/job/houseRules';
+import { withLightestBars } from '@/core/plan/planBars';
 import { planJob } from '@/core/plan/planJob';
 import { type Progress, lockedChanges, progressOf } from '@/core/plan/progress';
 import { worstLevel } from '@/core/job/verdict';
@@ -35,7 +36,12 @@ export function createJob({ database, now, newId }: Workshop, { title, width, he
   const insert = database.transaction(() =>
     insertJob(
       database,
-      { id: newId(), number: nextNumber(database), createdAt: at, inputs: newInputs(title.trim(), width, height) },
+      {
+        id: newId(),
+        number: nextNumber(database),
+        createdAt: at,
+        inputs: withLightestBars(newInputs(title.trim(), width, height), readRules(database).rules),
+      },
       at,
     ),
   );

@@ -53,12 +53,19 @@ export class LengthDto implements Length {
   @IsIn(UNITS) unit!: LengthUnit;
 }
 
+// A field decorated again in a subclass drops what was asked of it above: every rule stands here again.
 class FaceLengthDto extends LengthDto {
-  @Min(FACE_RANGE_MM.least) @Max(FACE_RANGE_MM.most) declare mm: number;
+  @IsNumber({ allowNaN: false, allowInfinity: false })
+  @Min(FACE_RANGE_MM.least)
+  @Max(FACE_RANGE_MM.most)
+  declare mm: number;
 }
 
 class AboveZeroDto extends LengthDto {
-  @Min(5) declare mm: number;
+  @IsNumber({ allowNaN: false, allowInfinity: false })
+  @Min(5)
+  @Max(100_000)
+  declare mm: number;
 }
 
 /** A length that must be there. */

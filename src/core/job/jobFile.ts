@@ -23,6 +23,7 @@ export const printJobFile = (file: JobFile): string => `${JSON.stringify(file, n
 export function jobFileName({ number, inputs }: Job): string {
   const slug = inputs.brief.title
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')

@@ -2,7 +2,7 @@ import { type BarBow, type BarChoice, chooseBars, holds, judgeBars, ruleOfThumb 
 import { type FramePart, frameParts } from '../frame/frameParts';
 import { JOINTS } from '../frame/joints';
 import { PROFILES, type Profile } from '../frame/profiles';
-import { assumed } from '../job/houseRules';
+import { type HouseRules, assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { byId } from '../job/schools';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
@@ -56,6 +56,15 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
       : [],
     braceClearMm,
   };
+}
+
+/** The bars of a job exchanged for the lightest that hold with its joint; as they are when none does. */
+export function withLightestBars(inputs: JobInputs, rules: HouseRules): JobInputs {
+  const size = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
+  const [first] = chooseBars(size, inputs.bars, rules);
+  if (!first?.holds) return inputs;
+  const { profile, bracesUpright, bracesLevel } = first;
+  return { ...inputs, bars: { ...inputs.bars, profile, bracesUpright, bracesLevel } };
 }
 
 /** "no brace", "one upright brace", "a cross". */

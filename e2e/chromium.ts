@@ -1,0 +1,19 @@
+import { existsSync } from 'node:fs';
+
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-dev-shm-usage',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** Debian's Chromium, or the one named by CHROMIUM. */
+export function chromiumPath(): string {
+  const found = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
+  if (!found) throw new Error('No Chromium found: install Debian’s package chromium, or set CHROMIUM to its path.');
+  return found;
+}

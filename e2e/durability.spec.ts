@@ -1,0 +1,99 @@
+import { expect, newCanvas, record, saved, stage, test } from './test';
+import { startServer } from './server';
+
+test('kill -9 right after a record is acknowledged loses nothing; the clock goes on from where it was', async ({
+  page,
+  complaints,
+}) => {
+  const server = await startServer({ demo: true });
+  try {
+    await page.goto(`${server.url}/job/demo-127`);
+    await record(page, 'Record this coat');
+    await server.kill();
+    await expect(
+      page
+        .getByText(/^Third coat, .*left, until/)
+        .first()
+        .or(page.getByText('Hand over').first()),
+    ).toBeVisible();
+    await server.restart();
+    complaints.length = 0;
+    await page.goto(`${server.url}/job/demo-127`);
+    await stage(page, 'Prime').click();
+    await expect(page.getByText(/^Recorded .* by Wenna/)).toBeVisible();
+    await expect(page.getByLabel('Drying')).toContainText(/No\. 127 third coat, .* left, until/);
+  } finally {
+    await server.remove();
+  }
+});
+
+test('what is typed while the server is away is kept and saved when it is back', async ({ page, complaints }) => {
+  const server = await startServer({ demo: false });
+  try {
+    await newCanvas(page, server.url, 'Typed in the dark', '700', '500');
+    await server.kill();
+    await page.getByLabel('Title').fill('Typed in the dark, kept');
+    await expect(page.getByTestId('save-state')).toHaveText('not saved');
+    await expect(page.getByRole('alert').filter({ hasText: 'What you typed stays here' })).toBeVisible();
+    await server.restart();
+    await expect(page.getByTestId('save-state')).toHaveText('saved', { timeout: 15_000 });
+    complaints.length = 0;
+    await page.reload();
+    await expect(page.getByLabel('Title')).toHaveValue('Typed in the dark, kept');
+  } finally {
+    await server.remove();
+  }
+});
+
+test('a save from a stale tab is refused with both versions shown, and either can go on', async ({
+  page,
+  context,
+  demoServer,
+}) => {
+  await newCanvas(page, demoServer.url, 'Two tabs', '800', '500');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await page.getByLabel('Face width').fill('810');
+  await saved(page);
+  await other.getByLabel('Face width').fill('825');
+  const dialog = other.getByRole('dialog', { name: 'Changed elsewhere in between' });
+  await expect(dialog.getByRole('row', { name: 'brief, width 825 mm 810 mm' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take what is there now' }).click();
+  await expect(other.getByLabel('Face width')).toHaveValue('810');
+
+  await other.getByLabel('Face height').fill('505');
+  await saved(other);
+  await page.getByLabel('Title').fill('Two tabs, mine');
+  await page.getByRole('dialog').getByRole('button', { name: 'Go on with mine' }).click();
+  await saved(page);
+  await other.reload();
+  await expect(other.getByLabel('Title')).toHaveValue('Two tabs, mine');
+  await expect(other.getByLabel('Face height')).toHaveValue('500');
+});
+
+test('a record from a stale tab is refused too', async ({ page, context, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Two hands', '800', '500');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await record(page, 'Record the brief');
+  await other.getByRole('button', { name: 'Record the brief' }).click();
+  await expect(other.getByRole('dialog')).toContainText('a step was recorded elsewhere');
+});
+
+test('writes from another origin are turned away, and every page carries its headers', async ({ request, demoServer }) => {
+  const page = await request.get(demoServer.url);
+  const policy = page.headers()['content-security-policy']!;
+  expect(policy).toMatch(/script-src 'self' 'nonce-[0-9a-f]{32}' 'strict-dynamic';/);
+  expect(policy.split(';').find((part) => part.includes('script-src'))).not.toMatch(/unsafe/);
+  expect(page.headers()).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'same-origin',
+  });
+  expect(page.headers()['x-powered-by']).toBeUndefined();
+  const strangers: Record<string, string>[] = [{ origin: 'https://elsewhere.example' }, { origin: 'null' }, {}];
+  for (const headers of strangers) {
+    const answer = await request.post(demoServer.url, { headers, data: {} });
+    expect(answer.status()).toBe(403);
+  }
+});

@@ -1,0 +1,128 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { answer, expect, newCanvas, saved, stage, test } from './test';
+
+const STAGES = ['Brief', 'Bars', 'Square', 'Cloth', 'Fasten', 'Tune', 'Prime', 'Hand over'];
+
+async function nothingSerious(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
+  expect(serious.map((one) => `${where}: ${one.id} at ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+for (const theme of ['linen', 'slate']) {
+  test(`axe finds nothing serious on any screen, ${theme}`, async ({ page, context, demoServer, emptyServer }) => {
+    test.setTimeout(150_000);
+    await context.addCookies([{ name: 'theme', value: theme, url: demoServer.url }]);
+    for (const path of ['/', '/log', '/rules', '/job/demo-127/slip']) {
+      await page.goto(demoServer.url + path);
+      await nothingSerious(page, path);
+    }
+    await page.goto(`${demoServer.url}/job/demo-128`);
+    for (const name of STAGES) {
+      await stage(page, name).click();
+      await nothingSerious(page, name);
+    }
+    await page.goto(`${demoServer.url}/job/demo-131`);
+    await nothingSerious(page, 'a painting with a stop');
+    await stage(page, 'Tune').click();
+    await page.getByLabel('Opening, each corner').fill('wide');
+    await nothingSerious(page, 'a field with an error');
+    await page.keyboard.press('Escape');
+    await page.goto(emptyServer.url);
+    await nothingSerious(page, 'empty bench');
+    await page.getByRole('button', { name: 'New canvas' }).first().click();
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await nothingSerious(page, 'new canvas with errors');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Keys' }).click();
+    await nothingSerious(page, 'keys');
+  });
+}
+
+test('every stage fits 1280 × 800 without scrolling the page', async ({ page, demoServer }) => {
+  for (const id of ['demo-127', 'demo-131', 'demo-132', 'demo-136']) {
+    await page.goto(`${demoServer.url}/job/${id}`);
+    for (const name of STAGES) {
+      await stage(page, name).click();
+      const over = await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight);
+      expect(over, `${id} ${name}`).toBeLessThanOrEqual(0);
+    }
+  }
+});
+
+test('a narrow screen shows one column and no sideways scrolling', async ({ page, demoServer }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['/', '/job/demo-130', '/log', '/rules']) {
+    await page.goto(demoServer.url + path);
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(over, path).toBeLessThanOrEqual(0);
+  }
+});
+
+test('units switch everywhere at once and are kept; a typed length keeps its own', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/job/demo-132`);
+  await stage(page, 'Cloth').click();
+  await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'cm' }).click();
+  await expect(answer(page)).toHaveText('90.8 × 69.2 cm');
+  await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'in' }).click();
+  await expect(answer(page)).toHaveText('35 3⁄4 × 27 1⁄4 in');
+  await expect(page.getByLabel('Roll width, usable')).toHaveValue('84"');
+  await page.goto(demoServer.url);
+  await expect(page.getByRole('link', { name: /Meteor count/ })).toContainText('30 1⁄2 × 22 in');
+  await page.goto(`${demoServer.url}/job/demo-132/slip`);
+  await expect(page.getByText(/30 1⁄2 × 22 in, new support, float frame/)).toBeVisible();
+});
+
+test('the bench puts what needs hands first, keeps clocks in sight and opens what was handed over', async ({
+  page,
+  demoServer,
+}) => {
+  await page.goto(demoServer.url);
+  const rows = page.getByRole('main').getByRole('listitem');
+  await expect(rows.first()).toContainText('Night mail');
+  await expect(rows.first()).toContainText('3 days late');
+  await expect(page.getByRole('contentinfo', { name: 'Drying' })).toContainText(/No\. 136 size, first coat, .* left, until/);
+  await expect(rows.filter({ hasText: 'The slip at first light' })).toContainText(/Stop\. Left: 12 mm left, nothing to hold/);
+  const before = await rows.count();
+  await page.getByRole('button', { name: 'Show 26 handed over' }).click();
+  await expect(rows).toHaveCount(before + 26);
+  await page.getByRole('link', { name: /Rope locker/ }).click();
+  await expect(page.getByText(/^Recorded .* by/)).toBeVisible();
+});
+
+test('the log is searched, sorted and plotted', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/log`);
+  await page.getByLabel('Search the log').fill('perseids');
+  await expect(page.getByRole('status').filter({ hasText: '10 of' })).toBeVisible();
+  await page.getByRole('button', { name: 'when' }).click();
+  await expect(page.getByRole('columnheader', { name: 'when' })).toHaveAttribute('aria-sort', 'ascending');
+  await page.getByLabel('Search the log').fill('');
+  await page.getByRole('button', { name: 'Room humidity' }).click();
+  await expect(page.getByRole('img', { name: /Room humidity over time, \d+ readings in % RH/ })).toBeVisible();
+  await page.getByLabel('Search the log').fill('no such thing at all');
+  await expect(page.getByText('Nothing holds “no such thing at all”.')).toBeVisible();
+});
+
+test('a long name, and a verdict opened to its numbers and assumptions', async ({ page, demoServer }) => {
+  const name =
+    'The ferry Marrow Light leaving the slip before the snow, seen from the lamp room, winter timetable, second version';
+  await newCanvas(page, demoServer.url, name, '1300', '400');
+  await saved(page);
+  const over = await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight);
+  expect(over).toBeLessThanOrEqual(0);
+  await stage(page, 'Bars').click();
+  await page.getByText(/^Good\. Top and bottom bars bow/).click();
+  await expect(page.getByText(/Creep of wood under lasting load: 1\.\d ×/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'change' }).first().click();
+  await expect(page.getByLabel('Creep of wood under lasting load')).toBeInViewport();
+});
+
+test('the job slip prints every stage, the kit and the drawings', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/job/demo-128/slip`);
+  for (const name of STAGES) await expect(page.getByRole('cell', { name, exact: true })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Frame of deep bar/ })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('contentinfo', { name: 'Drying' })).toBeHidden();
+});

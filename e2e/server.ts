@@ -1,0 +1,81 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** A server of the built application with a workshop file of its own. */
+export interface TestServer {
+  url: string;
+  database: string;
+  /** Ends it at once, as a power cut would. */
+  kill: () => Promise<void>;
+  /** Starts it again on the same port and file. */
+  restart: () => Promise<void>;
+  /** Ends it and throws its file away. */
+  remove: () => Promise<void>;
+}
+
+const NEXT = join(process.cwd(), 'node_modules', 'next', 'dist', 'bin', 'next');
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+async function answers(url: string, child: ChildProcess): Promise<void> {
+  for (let tries = 0; tries < 150; tries += 1) {
+    if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
+    const ok = await fetch(url).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+    if (ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  throw new Error(`no answer from ${url}`);
+}
+
+export async function startServer({ demo }: { demo: boolean }): Promise<TestServer> {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-batten-e2e-'));
+  const database = join(folder, 'workshop.sqlite');
+  const port = await freePort();
+  const url = `http://localhost:${port}`;
+  let child: ChildProcess;
+  const start = async () => {
+    child = spawn(process.execPath, [NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'], {
+      stdio: 'ignore',
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        KEEN_BATTEN_DB: database,
+        KEEN_BATTEN_DEMO: demo ? '1' : '',
+      },
+    });
+    await answers(url, child);
+  };
+  const kill = async () => {
+    if (child.exitCode !== null || child.signalCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await ended;
+  };
+  await start();
+  return {
+    url,
+    database,
+    kill,
+    restart: start,
+    remove: async () => {
+      await kill();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,88 @@
+/*
+ * The test with what every browser test here needs: a server of its own per file, pages that fail the test on
+ * an error in the console, a broken request or a request that leaves the machine, and the words of a maker.
+ */
+import { type Locator, type Page, expect, test as base } from '@playwright/test';
+import { type TestServer, startServer } from './server';
+
+export { expect };
+
+interface Fixtures {
+  /** Complaints of the page so far; a test may expect and clear them. */
+  complaints: string[];
+}
+
+interface WorkerFixtures {
+  demoServer: TestServer;
+  emptyServer: TestServer;
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  demoServer: [
+    async ({}, use) => {
+      const server = await startServer({ demo: true });
+      await use(server);
+      await server.remove();
+    },
+    { scope: 'worker' },
+  ],
+  emptyServer: [
+    async ({}, use) => {
+      const server = await startServer({ demo: false });
+      await use(server);
+      await server.remove();
+    },
+    { scope: 'worker' },
+  ],
+  complaints: [
+    async ({ page }, use) => {
+      const complaints: string[] = [];
+      listen(page, complaints);
+      await use(complaints);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+/** Notes console errors, page errors and requests that leave the machine. */
+export function listen(page: Page, complaints: string[]): void {
+  page.on('console', (message) => message.type() === 'error' && complaints.push(`console: ${message.text()}`));
+  page.on('pageerror', (error) => complaints.push(`page: ${error.message}`));
+  page.on('request', (request) => {
+    const { hostname, protocol } = new URL(request.url());
+    if (protocol.startsWith('http') && hostname !== 'localhost') complaints.push(`left the machine: ${request.url()}`);
+  });
+}
+
+/** Starts a job from the bench and waits for its page. */
+export async function newCanvas(page: Page, url: string, title: string, width: string, height: string): Promise<string> {
+  await page.goto(url);
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
+  await page.getByLabel('Title').fill(title);
+  await page.getByLabel('Face width').fill(width);
+  await page.getByLabel('Face height').fill(height);
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  return page.url().split('/').at(-1)!;
+}
+
+export const stage = (page: Page, name: string): Locator =>
+  page.getByRole('navigation', { name: 'Stages' }).getByRole('button', { name: new RegExp(`^${name}`) });
+export const verdict = (page: Page, says: RegExp | string): Locator =>
+  page.getByTestId('verdicts').getByRole('listitem').filter({ hasText: says });
+export const answer = (page: Page): Locator => page.getByTestId('answer');
+
+/** Waits until what was typed is on the disk. */
+export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save-state')).toHaveText('saved');
+
+/** Records the open stage and waits until it stands. */
+export async function record(page: Page, button: string): Promise<void> {
+  await page.getByRole('button', { name: button }).click();
+  await expect(page.getByRole('button', { name: 'Recording' })).toHaveCount(0);
+}
+
+/** Types the six readings and the lift of a frame. */
+export async function readTape(page: Page, readings: Record<string, string>): Promise<void> {
+  for (const [label, typed] of Object.entries(readings)) await page.getByLabel(label, { exact: true }).fill(typed);
+}

@@ -1,0 +1,157 @@
+import { readFileSync } from 'node:fs';
+import { answer, expect, newCanvas, readTape, record, saved, stage, test, verdict } from './test';
+
+test('a canvas goes from the brief to the record, survives a reload, and travels to another workshop as a file', async ({
+  page,
+  emptyServer,
+  demoServer,
+}, info) => {
+  const id = await newCanvas(page, demoServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
+
+  await test.step('brief', async () => {
+    await expect(answer(page)).toHaveText('915 × 614 mm');
+    await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
+    await page.getByLabel('Medium to come').selectOption({ label: 'Oil' });
+    await page.getByLabel('Rebate clearance, in all').fill('5');
+    await page.getByLabel('Wanted on').fill('2031-05-04');
+    await page.getByLabel('Tape, long rule and square').check();
+    await expect(page.getByRole('heading', { name: /Kit: 1 of/ })).toBeVisible();
+    await record(page, 'Record the brief');
+  });
+
+  await test.step('bars', async () => {
+    await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Standard bar' });
+    await page.getByLabel('Braces, upright').selectOption('0');
+    await page.getByLabel('Braces, level').selectOption('0');
+    await expect(verdict(page, 'Top and bottom bars bow')).toContainText('Stop');
+    await page
+      .getByRole('row', { name: /Standard bar one upright brace/ })
+      .getByRole('button')
+      .click();
+    await expect(verdict(page, 'Top and bottom bars bow 0.2 mm in time, limit 1.1 mm.')).toBeVisible();
+    await expect(page.getByRole('row', { name: /1 × brace, upright 526 mm square/ })).toBeVisible();
+    await record(page, 'Record the frame');
+  });
+
+  await test.step('square: racked, pressed, read again', async () => {
+    await readTape(page, {
+      'Diagonal, top left down': '1105',
+      'Diagonal, bottom left up': '1099',
+      Top: '915',
+      Bottom: '915',
+      Left: '24 3/16"',
+      Right: '614.5',
+      'Corner lift on a flat table': '1',
+    });
+    await expect(verdict(page, 'The diagonals differ by 6 mm: the top stands 3.6 mm to the left (0.34°).')).toContainText(
+      'Press the ends of the longer diagonal, top left to bottom right, together by 3 mm, until both read 1102 mm.',
+    );
+    await readTape(page, { 'Diagonal, top left down': '1102', 'Diagonal, bottom left up': '1101,5' });
+    await expect(verdict(page, 'The diagonals differ by 0.5 mm')).toHaveAttribute('data-level', 'good');
+    await record(page, 'Record the readings');
+  });
+
+  await test.step('cloth', async () => {
+    await page
+      .getByRole('row', { name: /^Folded hem/ })
+      .getByRole('button')
+      .click();
+    // 19 + 3 + 2 × 0.6 edge, 44 return, 12 hem: 79.2 a side, rounded up at the end.
+    await expect(answer(page)).toHaveText('1074 × 773 mm');
+    await expect(verdict(page, /Fits across the 2100 mm roll/)).toBeVisible();
+    await record(page, 'Record the cut');
+  });
+
+  await test.step('fasten', async () => {
+    await page.getByLabel('Starters at each middle').selectOption('3');
+    await expect(page.getByTestId('route-step')).toContainText('1 of 84');
+    await page.getByRole('button', { name: 'Next →' }).click();
+    await page.getByRole('button', { name: 'Next →' }).click();
+    await page.getByRole('button', { name: 'Next →' }).click();
+    await expect(page.getByTestId('route-step')).toContainText('4 of 84 turn; bottom');
+    await record(page, 'Record the fastening');
+  });
+
+  await test.step('tune', async () => {
+    await page.getByLabel('It feels').selectOption({ label: 'Drum' });
+    await page.getByLabel('Done about it').selectOption({ label: 'Open the corners' });
+    await page.getByLabel('Opening, each corner').fill('0.5');
+    await expect(verdict(page, /grows 1 mm each way, tension rises about 13 N\/m across and 20 N\/m down/)).toBeVisible();
+    await record(page, 'Record the tension');
+  });
+
+  await test.step('prime, three coats; the second asks for no patience it cannot prove', async () => {
+    for (const coat of ['First coat, thinned', 'Second coat', 'Third coat']) {
+      await expect(page.getByText(`${coat}, coat`)).toBeVisible();
+      await record(page, 'Record this coat');
+    }
+  });
+
+  await test.step('hand over', async () => {
+    await page.getByLabel('On the scale').fill('1.75');
+    await page.getByLabel('On the label').fill('Aurora, this way up');
+    await record(page, 'Record the handover');
+    await expect(page.getByText(/^Recorded .* by Wenna/)).toBeVisible();
+  });
+
+  await page.reload();
+  await expect(answer(page)).toHaveText('1.75 kg');
+  await stage(page, 'Square').click();
+  await expect(page.getByLabel('Left', { exact: true })).toHaveValue('24 3/16"');
+  await expect(page.getByLabel('Left', { exact: true })).toBeDisabled();
+  await expect(answer(page)).toHaveText('0.5 mm');
+
+  const file = info.outputPath('job.json');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Export the job as JSON' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/^\d+-aurora-over-the-slip\.job\.json$/);
+  await download.saveAs(file);
+
+  await page.goto(emptyServer.url);
+  await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
+  await page.getByLabel('Job file').setInputFiles(file);
+  await expect(page.getByRole('heading', { level: 1, name: 'Aurora over the slip' })).toBeVisible();
+  const there = await page.request.get(`${emptyServer.url}/api/job/${id}`);
+  expect(await there.text()).toBe(readFileSync(file, 'utf8'));
+
+  await page.goto(emptyServer.url);
+  await page.getByLabel('Job file').setInputFiles(file);
+  await expect(page.getByRole('alert').filter({ hasText: 'job.json was not taken in. This job is here already' })).toBeVisible();
+  await page
+    .getByLabel('Job file')
+    .setInputFiles({
+      name: 'broken.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"format":"keen-batten/job","version":9}'),
+    });
+  await expect(page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be 1/ })).toBeVisible();
+});
+
+test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Wrong brief', '500', '400');
+  await record(page, 'Record the brief');
+  await stage(page, 'Brief').click();
+  await expect(page.getByLabel('Face width')).toBeDisabled();
+  await page.getByRole('button', { name: 'Take the record back' }).click();
+  await page.getByLabel('Reason for taking back').fill('measured the old frame');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByLabel('Face width')).toBeEnabled();
+  await page.getByLabel('Face width').fill('520');
+  await saved(page);
+  await page.goto(`${demoServer.url}/log`);
+  await page.getByLabel('Search the log').fill('measured the old frame');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await expect(page.getByRole('row').nth(1)).toContainText('Taken back: Brief: 500 × 400 mm');
+});
+
+test('a stop verdict can be overruled only with a reason, which is kept', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/job/demo-130`);
+  await expect(verdict(page, 'The diagonals differ by 2.5 mm')).toHaveAttribute('data-level', 'stop');
+  await expect(page.getByRole('button', { name: 'Record the readings' })).toBeDisabled();
+  await page.getByLabel('Reason for going on').fill('it is pressed square by its neighbours');
+  await record(page, 'Record the readings');
+  await stage(page, 'Square').click();
+  await expect(page.getByText('Went on because: it is pressed square by its neighbours')).toBeVisible();
+});

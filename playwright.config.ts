@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM_ARGS, chromiumPath } from './e2e/chromium';
+
+/** The real interface in Debian's Chromium; every file of tests starts servers of its own (see e2e/server.ts). */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  workers: 2,
+  reporter: [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    trace: 'off',
+    launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
+  },
+});

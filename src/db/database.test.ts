@@ -1,0 +1,126 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import SQLite from 'better-sqlite3';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { newInputs } from '@/core/job/job';
+import type { LogEntry } from '@/core/job/logEntry';
+import { DEFAULT_RULES } from '@/core/job/houseRules';
+import { length } from '@/core/units/length';
+import { findJob, insertJob, listJobs, nextNumber, updateInputs } from './jobs';
+import { insertLogEntry, logOfJob, logOfWorkshop } from './logEntries';
+import { MigrationError, migrate } from './migrate';
+import { openDatabase } from './openDatabase';
+import { readRules, writeRules } from './workshops';
+
+let folder: string;
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'keen-batten-'));
+});
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+const AT = '2031-05-04T12:00:00.000Z';
+const inputs = newInputs('Harbour', length(900), length(600));
+const entry: LogEntry = {
+  id: 'e1',
+  stage: 'square',
+  step: null,
+  kind: 'record',
+  at: AT,
+  maker: 'M',
+  did: 'Square: 1 mm',
+  note: 'n',
+  reason: '',
+  corrects: null,
+  readyAt: null,
+  readings: [{ quantity: 'top side', value: 900.5, unit: 'mm', precision: 0.5, tool: 'tape' }],
+  plan: null,
+};
+
+describe('migrations', () => {
+  const put = (name: string, sql: string) => writeFileSync(join(folder, name), sql);
+  const tables = (database: SQLite.Database) =>
+    database
+      .prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'table'")
+      .all()
+      .map((row) => row.name);
+
+  it('apply once, in order, and again only what is new', () => {
+    const database = new SQLite(':memory:');
+    put('0001-first.sql', 'CREATE TABLE first (id INTEGER) STRICT;');
+    expect(migrate(database, folder)).toBe(1);
+    put('0002-second.sql', 'CREATE TABLE second (id INTEGER) STRICT;');
+    expect(migrate(database, folder)).toBe(1);
+    expect(migrate(database, folder)).toBe(0);
+    expect(tables(database)).toEqual(expect.arrayContaining(['first', 'second']));
+  });
+
+  it('stop at a changed, missing or misnumbered file', () => {
+    const database = new SQLite(':memory:');
+    put('0001-first.sql', 'CREATE TABLE first (id INTEGER) STRICT;');
+    migrate(database, folder);
+    put('0001-first.sql', 'CREATE TABLE first (id INTEGER, more TEXT) STRICT;');
+    expect(() => migrate(database, folder)).toThrow(/0001-first.sql was changed after it was applied/);
+    rmSync(join(folder, '0001-first.sql'));
+    expect(() => migrate(database, folder)).toThrow(/file is missing/);
+    put('0002-first.sql', 'SELECT 1;');
+    expect(() => migrate(database, folder)).toThrow(MigrationError);
+  });
+
+  it('leave nothing behind when one fails half-way', () => {
+    const database = new SQLite(':memory:');
+    put('0001-broken.sql', 'CREATE TABLE half (id INTEGER) STRICT; CREATE TABLE half (id INTEGER) STRICT;');
+    expect(() => migrate(database, folder)).toThrow(/already exists/);
+    expect(tables(database)).not.toContain('half');
+  });
+});
+
+describe('the workshop file', () => {
+  it('is WAL, with foreign keys, and written through to the disk', () => {
+    const database = openDatabase(join(folder, 'deep', 'workshop.sqlite'));
+    expect(database.pragma('journal_mode', { simple: true })).toBe('wal');
+    expect(database.pragma('foreign_keys', { simple: true })).toBe(1);
+    expect(database.pragma('synchronous', { simple: true })).toBe(2);
+  });
+
+  it('keeps jobs, refuses a save over another revision, and numbers them', () => {
+    const database = openDatabase(':memory:');
+    insertJob(database, { id: 'a', number: nextNumber(database), createdAt: AT, inputs }, AT);
+    const wider = { ...inputs, brief: { ...inputs.brief, width: length(24.1875 * 25.4, 'in') } };
+    expect(updateInputs(database, 'a', 1, wider, AT)).toBe(true);
+    expect(updateInputs(database, 'a', 1, inputs, AT)).toBe(false);
+    expect(findJob(database, 'a')).toEqual({ id: 'a', number: 101, createdAt: AT, inputs: wider, revision: 2 });
+    expect(nextNumber(database)).toBe(102);
+    expect(findJob(database, 'b')).toBeNull();
+    expect(() => insertJob(database, { id: 'b', number: 101, createdAt: AT, inputs }, AT)).toThrow(/UNIQUE/);
+    expect(listJobs(database)).toHaveLength(1);
+  });
+
+  it('has a log that cannot be changed or emptied, and knows its job', () => {
+    const database = openDatabase(':memory:');
+    insertJob(database, { id: 'a', number: 1, createdAt: AT, inputs }, AT);
+    insertLogEntry(database, 'a', entry);
+    expect(logOfJob(database, 'a')).toEqual([entry]);
+    expect(logOfWorkshop(database).get('a')).toEqual([entry]);
+    for (const sql of [
+      "UPDATE log_entry SET maker = 'x'",
+      'DELETE FROM log_entry',
+      'UPDATE reading SET value = 0',
+      'DELETE FROM reading',
+    ]) {
+      expect(() => database.exec(sql)).toThrow(/append-only/);
+    }
+    expect(() => insertLogEntry(database, 'nobody', { ...entry, id: 'e2' })).toThrow(/FOREIGN KEY/);
+    expect(() => insertLogEntry(database, 'a', { ...entry, id: 'e3', kind: 'withdrawal' })).toThrow(/CHECK/);
+    expect(() => database.exec("INSERT INTO job VALUES ('c', 2, 'x', -1, 1, NULL, '{}', 1, '', '')")).toThrow(/CHECK/);
+  });
+
+  it('keeps house rules under a revision', () => {
+    const database = openDatabase(':memory:');
+    expect(readRules(database)).toEqual({ rules: DEFAULT_RULES, revision: 0 });
+    expect(writeRules(database, { ...DEFAULT_RULES, currency: '$' }, 0)).toBe(true);
+    expect(writeRules(database, DEFAULT_RULES, 0)).toBe(false);
+    expect(writeRules(database, { ...DEFAULT_RULES, currency: '£' }, 1)).toBe(true);
+    expect(readRules(database)).toMatchObject({ revision: 2, rules: { currency: '£' } });
+  });
+});

@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
+import { type JobInputs, newInputs } from '@/core/job/job';
+import { planJob } from '@/core/plan/planJob';
+import { length } from '@/core/units/length';
+import { clothScene, sectionScene } from './clothScene';
+import { frameMarks } from './frameMarks';
+import { type Mark, type Point, type Scene, fromBack } from './scene';
+import { squareScene } from './squareScene';
+import {
+  type SceneInput,
+  barsScene,
+  briefScene,
+  fastenScene,
+  frameShape,
+  handoverScene,
+  primeScene,
+  tuneScene,
+} from './stageScenes';
+
+const tape = tapeFor(DEFAULT_RULES, 'mm');
+function sceneInput(patch: (inputs: JobInputs) => void = () => undefined, width = 900, height = 600): SceneInput {
+  const inputs = newInputs('Harbour', length(width), length(height));
+  patch(inputs);
+  return { inputs, plan: planJob(inputs, { rules: DEFAULT_RULES, tape }, 0), tape };
+}
+const read = (top: number, right: number, bottom: number, left: number, down: number, up: number) => (inputs: JobInputs) => {
+  inputs.square = {
+    top: length(top),
+    right: length(right),
+    bottom: length(bottom),
+    left: length(left),
+    down: length(down),
+    up: length(up),
+    lift: length(0),
+  };
+};
+
+const of = <K extends Mark['kind']>(scene: Scene, kind: K) =>
+  scene.marks.filter((mark): mark is Extract<Mark, { kind: K }> => mark.kind === kind);
+/** Free of float dust, and of the difference of 0 and −0. */
+const rounded = (scene: Scene) =>
+  JSON.parse(JSON.stringify(scene), (_key, one: unknown) =>
+    typeof one === 'number' ? Math.round(one * 1e6) / 1e6 + 0 : one,
+  ) as Scene;
+const words = (scene: Scene) => [...of(scene, 'words'), ...of(scene, 'dimension')].map((mark) => mark.text);
+const area = (points: Point[]) =>
+  Math.abs(
+    points.reduce((sum, { x, y }, index) => {
+      const next = points[(index + 1) % points.length]!;
+      return sum + x * next.y - next.x * y;
+    }, 0),
+  ) / 2;
+
+const SCENES: Record<string, (input: SceneInput) => Scene> = {
+  brief: briefScene,
+  bars: barsScene,
+  square: squareScene,
+  cloth: clothScene,
+  section: sectionScene,
+  fasten: (input) => fastenScene(input, 3),
+  tune: tuneScene,
+  prime: (input) => primeScene(input, 0),
+  handover: handoverScene,
+};
+
+describe('every scene', () => {
+  it.each(Object.keys(SCENES))('%s keeps its marks finite and its figures with units, at any size', (name) => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 100, max: 4000 }),
+        fc.integer({ min: 100, max: 4000 }),
+        fc.integer({ min: 0, max: 8 }),
+        (width, height, opening) => {
+          const input = sceneInput((inputs) => (inputs.tune.opening = length(opening)), width, height);
+          const scene = SCENES[name]!(input);
+          expect(JSON.stringify(scene.marks)).not.toMatch(/null|NaN/);
+          expect(scene.bounds.maxX).toBeGreaterThan(scene.bounds.minX);
+          expect(scene.says).toMatch(/\.$/);
+          for (const { text } of of(scene, 'dimension')) expect(text).toMatch(/\d mm|\?$|^$/);
+        },
+      ),
+      { seed: 31, numRuns: 25 },
+    );
+  });
+
+  it('mirrors about the middle of the face, twice is nothing, words keep reading', () => {
+    const scene = clothScene(sceneInput());
+    const back = fromBack(scene, 900);
+    expect(rounded(fromBack(back, 900))).toEqual(rounded(scene));
+    expect(words(back)).toEqual(words(scene));
+    expect(back.bounds).toEqual({ ...scene.bounds, minX: 900 - scene.bounds.maxX, maxX: 900 - scene.bounds.minX });
+  });
+
+  it('puts what hangs left on the front to the right on the back', () => {
+    const scene = fastenScene(sceneInput(), 1);
+    const leftmost = of(scene, 'staple').reduce((a, b) => (b.at.x < a.at.x ? b : a));
+    const flipped = of(fromBack(scene, 900), 'staple').find((mark) => mark.label === leftmost.label)!;
+    expect(flipped.at.x).toBeCloseTo(900 - leftmost.at.x, 9);
+    expect(flipped.outward.x).toBe(-leftmost.outward.x);
+  });
+});
+
+describe('true to scale', () => {
+  it('mitred bars cover the rim of the frame exactly', () => {
+    const shape = frameShape(sceneInput().inputs);
+    const bars = frameMarks(shape).filter((mark) => mark.kind === 'area' && mark.role === 'timber') as Extract<
+      Mark,
+      { kind: 'area' }
+    >[];
+    const rim = 900 * 600 - (900 - 88) * (600 - 88);
+    expect(bars.reduce((sum, bar) => sum + area(bar.points), 0)).toBeCloseTo(rim, 6);
+    const butted = frameMarks({ ...shape, joint: 'buttScrewed' }).filter((mark) => mark.kind === 'area') as Extract<
+      Mark,
+      { kind: 'area' }
+    >[];
+    expect(butted.reduce((sum, bar) => sum + area(bar.points), 0)).toBeCloseTo(rim, 6);
+  });
+
+  it('the cloth is as large as the cut, its folds where the margin says', () => {
+    const input = sceneInput((inputs) => (inputs.cloth.marginStyle = 'hem'));
+    const scene = clothScene(input);
+    const { widthMm, heightMm, margin } = input.plan.cloth.cut;
+    const cloth = of(scene, 'area').find((mark) => mark.role === 'cloth')!;
+    expect(area(cloth.points)).toBeCloseTo(widthMm * heightMm, 6);
+    const fold = of(scene, 'path').find((mark) => mark.role === 'fold')!;
+    expect(Math.min(...fold.points.map((at) => at.x))).toBeCloseTo(-margin.edgeMm, 9);
+    expect(words(scene)).toEqual(expect.arrayContaining([`${widthMm} mm`, 'face 900 mm']));
+  });
+
+  it('fasteners stand on the bar, numbered, the past, the present and the coming told apart', () => {
+    const input = sceneInput();
+    const staples = of(fastenScene(input, 5), 'staple');
+    expect(staples).toHaveLength(input.plan.fasten.route.steps.length);
+    expect(staples.map((mark) => mark.label)).toEqual(staples.map((_, index) => String(index + 1)));
+    expect(staples.slice(3, 6).map((mark) => mark.state)).toEqual(['past', 'now', 'to come']);
+    const row = staples.slice(0, -4).map(({ at }) => Math.min(at.x, at.y, 900 - at.x, 600 - at.y));
+    for (const inset of row) expect(inset).toBeCloseTo(22, 6);
+  });
+});
+
+describe('deviations drawn larger', () => {
+  const D = Math.hypot(900, 600);
+
+  it('state their factor, mark the longer diagonal and press its ends', () => {
+    const scene = squareScene(sceneInput(read(900, 600, 900, 600, D + 2, D - 2)));
+    expect(words(scene).join()).toMatch(/deviations drawn (\d+) × larger/);
+    expect(of(scene, 'arrow')).toHaveLength(2);
+    expect(of(scene, 'path').filter((mark) => mark.role === 'stop')).toHaveLength(1);
+  });
+
+  it('a racked frame leans the way it was read, and a square one presses nothing', () => {
+    const topLeft = (down: number, up: number) => {
+      const scene = squareScene(sceneInput(read(900, 600, 900, 600, down, up)));
+      const [first] = of(scene, 'path').filter((mark) => mark.points.length === 2);
+      return first!.points[0]!.x;
+    };
+    expect(topLeft(D + 2, D - 2)).toBeLessThan(topLeft(D, D));
+    expect(topLeft(D - 2, D + 2)).toBeGreaterThan(topLeft(D, D));
+    expect(of(squareScene(sceneInput(read(900, 600, 900, 600, D, D))), 'arrow')).toHaveLength(0);
+  });
+
+  it('asks for what is not read, and draws an impossible reading as the plain frame', () => {
+    expect(words(squareScene(sceneInput()))).toEqual(expect.arrayContaining(['down ?', 'up ?', 'top ?']));
+    expect(words(squareScene(sceneInput(read(900, 600, 900, 600, 5000, D)))).join()).not.toMatch(/larger/);
+  });
+
+  it('bow and corner opening say how much larger they are', () => {
+    expect(words(barsScene(sceneInput())).join()).toMatch(/bow drawn \d+ × larger/);
+    expect(words(tuneScene(sceneInput((inputs) => (inputs.tune.opening = length(1))))).join()).toMatch(
+      /corners open 1 mm, drawn 18 × larger.*\+ 2 mm/,
+    );
+  });
+});
+
+it('a painting shows each margin left in its own width, and no cut', () => {
+  const scene = clothScene(
+    sceneInput((inputs) => {
+      inputs.brief.use = 'restretch';
+      inputs.cloth.left = { top: length(50), right: length(30), bottom: length(20), left: null };
+    }),
+  );
+  expect(scene.bounds).toEqual({ minX: -0, minY: -50, maxX: 930, maxY: 620 });
+  expect(words(scene)).toEqual(expect.arrayContaining(['top 50 mm', 'left ?', 'image 900 mm']));
+});

@@ -1,0 +1,121 @@
+import { describe, expect, it } from 'vitest';
+import { newInputs } from '@/core/job/job';
+import { length } from '@/core/units/length';
+import type { StoredJob } from '@/db/jobs';
+import type { Outcome } from '@/server/outcome';
+import { JobDraft, refusalWords } from './jobDraft';
+import { differences } from './StaleDialog';
+
+const job: StoredJob = {
+  id: 'a',
+  number: 101,
+  createdAt: '2031-05-04T12:00:00Z',
+  inputs: newInputs('Harbour', length(900), length(600)),
+  revision: 1,
+};
+
+/** A server that takes every save whose revision is its own, and can be made to answer late or not at all. */
+function server() {
+  const state = { job, saves: 0, away: false, release: null as null | (() => void), slow: false };
+  const send = async ({ revision, inputs }: { revision: number; inputs: StoredJob['inputs'] }): Promise<Outcome<StoredJob>> => {
+    state.saves += 1;
+    if (state.away) throw new Error('connection refused');
+    if (state.slow) await new Promise<void>((resolve) => (state.release = resolve));
+    if (revision !== state.job.revision) return { ok: false, kind: 'stale', theirs: state.job };
+    state.job = { ...state.job, inputs, revision: revision + 1 };
+    return { ok: true, value: state.job };
+  };
+  return { state, draft: new JobDraft(job, send) };
+}
+const title = (draft: JobDraft) => draft.read().inputs.brief.title;
+
+describe('the draft of a job', () => {
+  it('saves what was typed, once, and carries the new revision on', async () => {
+    const { state, draft } = server();
+    draft.change('brief', { title: 'Harbour, evening' });
+    expect(draft.read()).toMatchObject({ save: 'unsaved', revision: 1 });
+    expect(await draft.flush()).toBe(true);
+    expect(draft.read()).toMatchObject({ save: 'saved', revision: 2 });
+    expect(await draft.flush()).toBe(true);
+    expect(state.saves).toBe(1);
+    draft.setKit(['tape']);
+    expect(await draft.flush()).toBe(true);
+    expect(state.job).toMatchObject({ revision: 3, inputs: { kit: ['tape'], brief: { title: 'Harbour, evening' } } });
+  });
+
+  it('keeps what is typed while a save is under way, and saves that too', async () => {
+    const { state, draft } = server();
+    state.slow = true;
+    draft.change('brief', { title: 'one' });
+    const first = draft.flush();
+    draft.change('brief', { title: 'two' });
+    state.slow = false;
+    const second = draft.flush();
+    state.release!();
+    expect([await first, await second]).toEqual([true, true]);
+    expect(state.job.inputs.brief.title).toBe('two');
+    expect(draft.read().save).toBe('saved');
+  });
+
+  it('undoes a field in one step, however many keys it took', () => {
+    const { draft } = server();
+    for (const typed of ['9', '91', '915']) draft.change('brief', { width: length(Number(typed)) });
+    draft.change('bars', { bracesLevel: 1 });
+    draft.setKit(['tape']);
+    draft.undo();
+    expect(draft.read().inputs.kit).toEqual([]);
+    draft.undo();
+    expect(draft.read().inputs.bars.bracesLevel).toBe(0);
+    draft.undo();
+    expect(draft.read()).toMatchObject({ canUndo: false, inputs: { brief: { width: { mm: 900 } } } });
+    draft.undo();
+    expect(draft.read().inputs).toBe(job.inputs);
+  });
+
+  it('refuses to overwrite another version, shows it, and goes on from either', async () => {
+    for (const keepMine of [false, true]) {
+      const { state, draft } = server();
+      state.job = { ...job, revision: 5, inputs: { ...job.inputs, brief: { ...job.inputs.brief, title: 'theirs' } } };
+      draft.change('brief', { title: 'mine' });
+      expect(await draft.flush()).toBe(false);
+      expect(draft.read()).toMatchObject({ save: 'stale', theirs: { revision: 5 } });
+      expect(title(draft)).toBe('mine');
+      draft.change('brief', { note: 'still typing' });
+      expect(await draft.flush()).toBe(false);
+      draft.take(draft.read().theirs!, keepMine);
+      expect(title(draft)).toBe(keepMine ? 'mine' : 'theirs');
+      expect(await draft.flush()).toBe(true);
+      expect(state.job.inputs.brief.title).toBe(keepMine ? 'mine' : 'theirs');
+    }
+  });
+
+  it('loses nothing while the server is away', async () => {
+    const { state, draft } = server();
+    state.away = true;
+    draft.change('brief', { title: 'typed in the dark' });
+    expect(await draft.flush()).toBe(false);
+    expect(draft.read()).toMatchObject({
+      save: 'failed',
+      says: expect.stringMatching(/does not answer \(connection refused\)/) as string,
+    });
+    state.away = false;
+    expect(await draft.flush()).toBe(true);
+    expect(draft.read()).toMatchObject({ save: 'saved', says: '' });
+    expect(state.job.inputs.brief.title).toBe('typed in the dark');
+  });
+
+  it('tells the difference of two versions in words', () => {
+    const theirs = {
+      ...job.inputs,
+      kit: ['tape'],
+      brief: { ...job.inputs.brief, width: length(36 * 25.4, 'in') },
+      square: { ...job.inputs.square, up: length(1080) },
+    };
+    expect(differences(job.inputs, theirs)).toEqual([
+      { field: 'brief, width', mine: '900 mm', theirs: '36"' },
+      { field: 'kit', mine: '0 ticked', theirs: '1 ticked' },
+      { field: 'square, up', mine: 'empty', theirs: '1080 mm' },
+    ]);
+    expect(refusalWords({ ok: false, kind: 'locked', stages: ['bars'] })).toMatch(/^Bars is recorded/);
+  });
+});

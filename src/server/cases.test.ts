@@ -1,0 +1,343 @@
+import 'reflect-metadata';
+import { readFileSync } from 'node:fs';
+import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEFAULT_RULES } from '@/core/job/houseRules';
+import { type JobInputs, newInputs } from '@/core/job/job';
+import { jobFile, jobFileName, printJobFile } from '@/core/job/jobFile';
+import { STAGE_IDS, type StageId } from '@/core/job/stages';
+import { length } from '@/core/units/length';
+import { openDatabase } from '@/db/openDatabase';
+import { listJobs } from '@/db/jobs';
+import { readRules } from '@/db/workshops';
+import { seedDemo } from './demo/seedDemo';
+import { checked } from './checked';
+import { createJob, importJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { JobInputsDto, NewJobDto, SaveInputsDto } from './jobInputsDto';
+import type { Outcome, Refusal } from './outcome';
+import type { Workshop } from './workshop';
+import { benchRows, dryingClocks, logRows, saveRules } from './workshopCases';
+
+let minutes: number;
+let serial: number;
+let workshop: Workshop;
+
+/** An empty workshop whose clock stands at noon and moves by hand. */
+function emptyWorkshop(): Workshop {
+  return {
+    database: openDatabase(':memory:'),
+    now: () => new Date(Date.parse('2031-05-04T12:00:00Z') + minutes * 60_000),
+    newId: () => `id-${(serial += 1)}`,
+  };
+}
+
+beforeEach(() => {
+  minutes = 0;
+  serial = 0;
+  workshop = emptyWorkshop();
+});
+
+function value<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
+  return outcome.value;
+}
+const refusal = (outcome: Outcome<unknown>): Refusal => {
+  if (outcome.ok) throw new Error('expected a refusal');
+  return outcome;
+};
+/** The errors of a refusal as "field: says". */
+const words = (outcome: Outcome<unknown>): string => {
+  const no = refusal(outcome);
+  return no.kind === 'invalid' ? no.errors.map(({ field, says }) => `${field}: ${says}`).join('\n') : JSON.stringify(no);
+};
+const start = () => value(createJob(workshop, { title: ' Harbour ', width: length(900), height: length(600) }));
+const plain = <T>(one: T): T => JSON.parse(JSON.stringify(one)) as T;
+
+/** Types good readings and records stages up to and with `last`. */
+function work(jobId: string, last: StageId): void {
+  const D = length(Math.hypot(900, 600));
+  const { job } = openJob(workshop, jobId)!;
+  const square = {
+    top: length(900),
+    bottom: length(900),
+    left: length(600),
+    right: length(600),
+    down: D,
+    up: D,
+    lift: length(0),
+  };
+  const inputs: JobInputs = { ...job.inputs, square };
+  value(saveInputs(workshop, { jobId, revision: job.revision, inputs }));
+  for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(last) + 1)) {
+    for (let coats = stage === 'prime' ? 3 : 1; coats > 0; coats -= 1) {
+      minutes += 300;
+      value(
+        recordStep(workshop, {
+          jobId,
+          revision: openJob(workshop, jobId)!.job.revision,
+          stage,
+          maker: 'Me',
+          note: '',
+          reason: '',
+        }),
+      );
+    }
+  }
+}
+
+describe('working on a job', () => {
+  it('goes through all stages, freezes each plan, and ends finished', () => {
+    const { id } = start();
+    work(id, 'handover');
+    const { log, job } = openJob(workshop, id)!;
+    expect(log.map((entry) => entry.stage)).toEqual([
+      'brief',
+      'bars',
+      'square',
+      'cloth',
+      'fasten',
+      'tune',
+      'prime',
+      'prime',
+      'prime',
+      'handover',
+    ]);
+    expect(log.find((entry) => entry.stage === 'cloth')!.plan).toMatchObject({
+      answer: '1033 × 733 mm',
+      inputs: job.inputs,
+      rules: DEFAULT_RULES,
+    });
+    expect(log.find((entry) => entry.stage === 'square')!.readings).toContainEqual({
+      quantity: 'diagonal up',
+      value: length(Math.hypot(900, 600)).mm,
+      unit: 'mm',
+      precision: 0.5,
+      tool: 'tape',
+    });
+    expect(benchRows(workshop)[0]).toMatchObject({ title: 'Harbour', next: { state: 'finished' } });
+  });
+
+  it('refuses a stage out of order, twice, or over a stop without a reason', () => {
+    const { id, revision } = start();
+    const attempt = (stage: StageId, reason = '') =>
+      recordStep(workshop, { jobId: id, revision: openJob(workshop, id)!.job.revision, stage, maker: 'Me', note: '', reason });
+    expect(refusal(attempt('square'))).toMatchObject({ says: 'Record brief, bars first: the order of the work.' });
+    value(attempt('brief'));
+    expect(refusal(attempt('brief'))).toMatchObject({ says: expect.stringMatching(/recorded already/) as string });
+    expect(revision).toBe(1);
+    const wide = openJob(workshop, id)!.job;
+    value(
+      saveInputs(workshop, {
+        jobId: id,
+        revision: wide.revision,
+        inputs: { ...wide.inputs, bars: { ...wide.inputs.bars, tensionNPerM: 700 } },
+      }),
+    );
+    expect(refusal(attempt('bars'))).toMatchObject({ kind: 'invalid', errors: [{ field: 'reason' }] });
+    expect(value(attempt('bars', 'a trial frame')).log.at(-1)).toMatchObject({ stage: 'bars', reason: 'a trial frame' });
+  });
+
+  it('refuses a stale save and a stale record, shows what is there, and changes nothing', () => {
+    const { id, revision, inputs } = start();
+    const mine = { ...inputs, brief: { ...inputs.brief, title: 'mine' } };
+    value(saveInputs(workshop, { jobId: id, revision, inputs: { ...inputs, brief: { ...inputs.brief, title: 'theirs' } } }));
+    expect(refusal(saveInputs(workshop, { jobId: id, revision, inputs: mine }))).toMatchObject({
+      kind: 'stale',
+      theirs: { revision: 2, inputs: { brief: { title: 'theirs' } } },
+    });
+    expect(refusal(recordStep(workshop, { jobId: id, revision, stage: 'brief', maker: 'Me', note: '', reason: '' })).kind).toBe(
+      'stale',
+    );
+    expect(openJob(workshop, id)!.log).toEqual([]);
+  });
+
+  it('keeps a recorded step as it was done; taking it back is a new entry with a reason', () => {
+    const { id } = start();
+    work(id, 'bars');
+    const { job, log } = openJob(workshop, id)!;
+    const other = { ...job.inputs, bars: { ...job.inputs.bars, bracesLevel: 1 as const } };
+    expect(refusal(saveInputs(workshop, { jobId: id, revision: job.revision, inputs: other }))).toEqual({
+      ok: false,
+      kind: 'locked',
+      stages: ['bars'],
+    });
+    const back = (entryId: string) =>
+      withdrawRecord(workshop, {
+        jobId: id,
+        revision: openJob(workshop, id)!.job.revision,
+        entryId,
+        maker: 'Me',
+        reason: 'wrong bar',
+      });
+    expect(refusal(back(log[0]!.id))).toMatchObject({ says: 'Bars was recorded after it: take that back first.' });
+    const after = value(back(log[1]!.id));
+    expect(after.log).toHaveLength(3);
+    expect(after.log[1]).toEqual(log[1]);
+    expect(after.log[2]).toMatchObject({ kind: 'withdrawal', corrects: log[1]!.id, reason: 'wrong bar' });
+    expect(refusal(back(log[1]!.id))).toMatchObject({ says: expect.stringMatching(/already/) as string });
+    value(saveInputs(workshop, { jobId: id, revision: after.job.revision, inputs: other }));
+  });
+
+  it('runs the clock of a coat by the air of the room', () => {
+    const { id } = start();
+    work(id, 'tune');
+    value(
+      recordStep(workshop, {
+        jobId: id,
+        revision: openJob(workshop, id)!.job.revision,
+        stage: 'prime',
+        maker: 'Me',
+        note: '',
+        reason: '',
+      }),
+    );
+    const row = benchRows(workshop)[0]!;
+    expect(row.next).toMatchObject({ act: 'Second coat', state: 'waiting' });
+    const [clock] = dryingClocks([row]);
+    const dries = (Date.parse(clock!.readyAt) - Date.parse(clock!.startedAt)) / 60_000;
+    expect(dries).toBeGreaterThan(180);
+    minutes += dries + 1;
+    expect(benchRows(workshop)[0]!.next.state).toBe('now');
+  });
+
+  it('says of a job that is gone', () => {
+    expect(
+      refusal(saveInputs(workshop, { jobId: 'gone', revision: 1, inputs: newInputs('x', length(300), length(300)) })),
+    ).toMatchObject({ kind: 'refused', says: expect.stringMatching(/not in the workshop/) as string });
+  });
+});
+
+describe('what comes from outside', () => {
+  const good = () => plain(newInputs('x', length(300), length(300)));
+
+  it('is taken when it is whole', () => {
+    expect(checked(JobInputsDto, good()).ok).toBe(true);
+  });
+
+  it.each<[string, (inputs: JobInputs) => unknown, RegExp]>([
+    ['a face too small', (i) => (i.brief.width.mm = 99), /brief\.width\.mm: .*less than 100, got 99/],
+    ['a face that is text', (i) => Object.assign(i.brief.width, { mm: '300' }), /brief\.width\.mm: .*number/],
+    ['an unknown unit', (i) => Object.assign(i.brief.height, { unit: 'ell' }), /brief\.height\.unit: .*got "ell"/],
+    ['an empty title', (i) => (i.brief.title = ''), /brief\.title/],
+    ['a date that is none', (i) => (i.brief.dueOn = '2031-13-01'), /brief\.dueOn/],
+    ['a missing reading', (i) => Reflect.deleteProperty(i.square, 'up'), /square\.up/],
+    ['a negative reading', (i) => (i.square.up = { mm: -4, unit: 'mm' }), /square\.up\.mm/],
+    ['a profile nobody makes', (i) => Object.assign(i.bars, { profile: 'gold' }), /bars\.profile: .*got "gold"/],
+    ['half a brace', (i) => Object.assign(i.bars, { bracesLevel: 0.5 }), /bars\.bracesLevel/],
+    ['a missing stage', (i) => Reflect.deleteProperty(i, 'cloth'), /cloth/],
+    ['a misspelt field', (i) => Object.assign(i.cloth, { warpp: 'width' }), /cloth\.warpp.*should not exist/],
+    ['a tropical room', (i) => (i.prime.roomC = 60), /prime\.roomC/],
+    ['a yes that is a word', (i) => Object.assign(i.prime, { back: 'yes' }), /prime\.back/],
+    ['an endless kit', (i) => (i.kit = Array.from({ length: 61 }, () => 'x')), /kit/],
+  ])('is refused: %s', (_what, spoil, says) => {
+    const inputs = good();
+    spoil(inputs);
+    const outcome = checked(SaveInputsDto, { jobId: 'a', revision: 1, inputs });
+    expect(words(outcome)).toMatch(says);
+  });
+
+  it.each([null, 'text', [], 4])('is refused when it is %j and not an object', (plainValue) => {
+    expect(refusal(checked(NewJobDto, plainValue))).toMatchObject({ kind: 'invalid' });
+  });
+});
+
+describe('the job file', () => {
+  const validate = (() => {
+    const ajv = new Ajv2020({ allErrors: true });
+    addFormats(ajv);
+    return ajv.compile(JSON.parse(readFileSync('docs/job.schema.json', 'utf8')) as object);
+  })();
+
+  const fileOf = (from: Workshop, id: string) => {
+    const { job, log } = openJob(from, id)!;
+    const { revision: _revision, ...bare } = job;
+    return printJobFile(jobFile(bare, log));
+  };
+
+  it('goes round without loss, for every job of the demo, and keeps to its published schema', () => {
+    seedDemo(workshop.database, workshop.now());
+    const other = emptyWorkshop();
+    for (const { id } of listJobs(workshop.database)) {
+      const text = fileOf(workshop, id);
+      expect(validate(JSON.parse(text)), JSON.stringify(validate.errors)).toBe(true);
+      value(importJob(other, text));
+      expect(fileOf(other, id)).toBe(text);
+    }
+  });
+
+  it('is refused whole, with the place, when anything in it is wrong', () => {
+    const { id } = start();
+    work(id, 'bars');
+    const whole = JSON.parse(fileOf(workshop, id)) as ReturnType<typeof jobFile>;
+    const other = emptyWorkshop();
+    const attempt = (spoil: (file: typeof whole) => unknown) => {
+      const file = plain(whole);
+      spoil(file);
+      return words(importJob(other, JSON.stringify(file)));
+    };
+    expect(attempt((file) => Object.assign(file, { version: 2 }))).toMatch(/version must be 1/);
+    expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be/);
+    expect(attempt((file) => (file.log[1]!.at = 'yesterday'))).toMatch(/log\.1\.at/);
+    expect(attempt((file) => (file.log[0]!.plan!.inputs.brief.width.mm = 0))).toMatch(/log\.0\.plan\.inputs\.brief\.width\.mm/);
+    expect(attempt((file) => (file.log[1]!.corrects = 'nothing'))).toMatch(/a record to none/);
+    expect(attempt((file) => Object.assign(file.log[1]!, { kind: 'withdrawal', corrects: 'nothing' }))).toMatch(
+      /no earlier entry nothing/,
+    );
+    expect(attempt((file) => (file.log[1]!.id = file.log[0]!.id))).toMatch(/Nothing was taken in/);
+    expect(JSON.stringify(refusal(importJob(other, '{"format"')))).toMatch(/not JSON/);
+    expect(listJobs(other.database)).toEqual([]);
+    expect(logRows(other)).toEqual([]);
+  });
+
+  it('is refused twice, and takes the next number when its own is gone', () => {
+    const { id } = start();
+    const text = fileOf(workshop, id);
+    expect(refusal(importJob(workshop, text))).toMatchObject({ says: 'This job is here already, as No. 101.' });
+    const copy = JSON.parse(text) as ReturnType<typeof jobFile>;
+    expect(value(importJob(workshop, JSON.stringify({ ...copy, job: { ...copy.job, id: 'other' } }))).number).toBe(102);
+    expect(jobFileName({ ...copy.job, inputs: newInputs('Über / Übung: 3×', length(300), length(300)) })).toBe(
+      '101-uber-ubung-3.job.json',
+    );
+  });
+});
+
+describe('house rules', () => {
+  it('are saved by revision, in range, and change plans to come but no record', () => {
+    const { id } = start();
+    work(id, 'bars');
+    const rules = { ...DEFAULT_RULES, assumptions: { creep: 1.6 } };
+    expect(refusal(saveRules(workshop, { revision: 0, rules: { ...rules, assumptions: { creep: 99 } } }))).toMatchObject({
+      kind: 'invalid',
+      errors: [{ field: 'assumptions', says: expect.stringMatching(/99 × is outside 1 to 2.5/) as string }],
+    });
+    expect(
+      refusal(saveRules(workshop, { revision: 0, rules: { ...rules, assumptions: { nonsense: 1 } as never } })),
+    ).toMatchObject({ kind: 'invalid' });
+    expect(value(saveRules(workshop, { revision: 0, rules })).revision).toBe(1);
+    expect(refusal(saveRules(workshop, { revision: 0, rules })).kind).toBe('refused');
+    expect(readRules(workshop.database).rules.assumptions).toEqual({ creep: 1.6 });
+    expect(openJob(workshop, id)!.log[1]!.plan!.rules).toEqual(DEFAULT_RULES);
+  });
+});
+
+describe('the demo workshop', () => {
+  it('has what a maker should see at once, every record by way of the use cases, and the same each time', () => {
+    seedDemo(workshop.database, workshop.now());
+    const rows = benchRows(workshop);
+    const open = rows.filter((row) => row.next.state !== 'finished');
+    expect(open.length).toBeGreaterThanOrEqual(9);
+    expect(new Set(open.map((row) => row.next.stage)).size).toBeGreaterThanOrEqual(6);
+    expect(open.some((row) => row.next.state === 'waiting')).toBe(true);
+    expect(open.some((row) => row.stop !== null)).toBe(true);
+    expect(open.some((row) => row.dueOn !== null && row.dueOn < '2031-05-04')).toBe(true);
+    expect(open.filter((row) => row.title.startsWith('Three moons'))).toHaveLength(3);
+    const entries = logRows(workshop);
+    const years = (Date.parse(entries[0]!.at) - Date.parse(entries.at(-1)!.at)) / (365.25 * 86_400_000);
+    expect(years).toBeGreaterThan(1.9);
+    const again = emptyWorkshop();
+    seedDemo(again.database, again.now());
+    seedDemo(again.database, again.now());
+    expect(logRows(again)).toEqual(entries);
+  });
+});
