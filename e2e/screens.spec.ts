@@ -64,9 +64,9 @@ test('units switch everywhere at once and are kept; a typed length keeps its own
   await page.goto(`${demoServer.url}/job/demo-132`);
   await stage(page, 'Cloth').click();
   await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'cm' }).click();
-  await expect(answer(page)).toHaveText('90.8 × 69.2 cm');
+  await expect(answer(page)).toHaveText('91 × 69.4 cm');
   await page.getByRole('group', { name: 'Units' }).getByRole('button', { name: 'in' }).click();
-  await expect(answer(page)).toHaveText('35 3⁄4 × 27 1⁄4 in');
+  await expect(answer(page)).toHaveText('35 13⁄16 × 27 5⁄16 in');
   await expect(page.getByLabel('Roll width, usable')).toHaveValue('84"');
   await page.goto(demoServer.url);
   await expect(page.getByRole('link', { name: /Meteor count/ })).toContainText('30 1⁄2 × 22 in');

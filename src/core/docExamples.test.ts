@@ -53,8 +53,8 @@ describe('examples in the docstrings', () => {
   it('are there', () => expect(examples.length).toBeGreaterThan(18));
 
   it.each(examples)('$file: $expression', async ({ file, expression, expected }) => {
-    const module = (await import(join(CORE, file))) as Record<string, unknown>;
-    const value = evaluate(expression, { ...scope, ...module });
+    const exported = (await import(join(CORE, file))) as Record<string, unknown>;
+    const value = evaluate(expression, { ...scope, ...exported });
     expect(likeExample(value, expected)).toEqual(evaluate(expected.replace('…', ''), {}));
   });
 });

@@ -4,7 +4,7 @@
  * Everything on it is worked out from what is typed, at every keystroke.
  */
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/app/actions';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
@@ -54,6 +54,13 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
     [frozen, tape, progress.coatsDone, plan],
   );
   const answer = done && frozen ? frozen : plan[open];
+  // The slip answers each key at once; the drawing follows in the next free moment.
+  const calm = useDeferredValue(
+    useMemo(
+      () => ({ inputs: shownInputs, plan: shownPlan, progress, kit: inputs.kit }),
+      [shownInputs, shownPlan, progress, inputs.kit],
+    ),
+  );
   const total = shownPlan.fasten.route.steps.length;
   const current = Math.min(step, total);
   const next = nextStep(inputs, progress, nowMs);
@@ -131,18 +138,16 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
           />
           <StageSheet
             open={open}
-            inputs={shownInputs}
-            plan={shownPlan}
-            coatsDone={progress.coatsDone}
-            records={progress.records}
+            inputs={calm.inputs}
+            plan={calm.plan}
+            progress={calm.progress}
             view={view}
             onView={setView}
-            step={current}
+            step={Math.min(step, calm.plan.fasten.route.steps.length)}
             onStep={setStep}
             nowMs={nowMs}
-            ticked={inputs.kit}
+            ticked={calm.kit}
             onTick={draft.setKit}
-            locked={done}
             onChange={draft.change}
           />
           <section
@@ -184,7 +189,7 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
                 key={`${open} ${progress.coatsDone}`}
                 label={acts.record}
                 verdicts={answer.verdicts}
-                early={earlyWords(progress, open, next)}
+                early={earlyWords(progress, open)}
                 busy={busy}
                 error={failure}
                 onRecord={record}

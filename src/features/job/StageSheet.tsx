@@ -1,10 +1,10 @@
 'use client';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { JobInputs } from '@/core/job/job';
-import type { LogEntry } from '@/core/job/logEntry';
 import type { StageId } from '@/core/job/stages';
 import { type Tape, printLength } from '@/core/units/length';
 import type { Plan } from '@/core/plan/planJob';
+import type { Progress } from '@/core/plan/progress';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
 import { squareScene } from '@/drawing/squareScene';
@@ -19,8 +19,7 @@ interface StageSheetProps {
   open: StageId;
   inputs: JobInputs;
   plan: Plan;
-  coatsDone: number;
-  records: LogEntry[];
+  progress: Progress;
   view: 'back' | 'front';
   onView: (view: 'back' | 'front') => void;
   step: number;
@@ -28,7 +27,6 @@ interface StageSheetProps {
   nowMs: number;
   ticked: string[];
   onTick: (ticked: string[]) => void;
-  locked: boolean;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 
@@ -57,22 +55,10 @@ function sceneOf(open: StageId, input: SceneInput, step: number, coatsDone: numb
 const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
-export function StageSheet({
-  open,
-  inputs,
-  plan,
-  coatsDone,
-  records,
-  view,
-  onView,
-  step,
-  onStep,
-  nowMs,
-  ticked,
-  onTick,
-  locked,
-  onChange,
-}: StageSheetProps) {
+export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
+  const { open, inputs, plan, progress, view, onView, step, onStep, nowMs, ticked, onTick, onChange } = props;
+  const { coatsDone, records } = progress;
+  const locked = progress.done.has(open);
   const { tape } = useWorkshop();
   const fixedFront = FRONT_STAGES.includes(open);
   const seen = fixedFront ? 'front' : view;
@@ -130,7 +116,7 @@ export function StageSheet({
       )}
     </div>
   );
-}
+});
 
 function stepWords(take: 'middle' | 'outward' | 'corner', offsetMm: number, tape: Tape): string {
   if (take === 'corner') return 'fold the corner, then this one';

@@ -34,11 +34,10 @@ export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Reco
 }
 
 /** Why a stage cannot be recorded yet, or null. */
-export function earlyWords(progress: Progress, open: StageId, next: NextStep): string | null {
+export function earlyWords(progress: Progress, open: StageId): string | null {
   const missing = STAGE_IDS.slice(0, STAGE_IDS.indexOf(open)).filter((id) => !progress.done.has(id));
   if (missing.length > 0)
     return `First record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')}. You can look and plan ahead here.`;
-  if (open === next.stage && next.state === 'waiting') return null;
   return null;
 }
 

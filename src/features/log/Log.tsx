@@ -73,6 +73,7 @@ export function Log({ rows }: { rows: LogRow[] }) {
     columns,
     state: { sorting, globalFilter: filter },
     onSortingChange: setSorting,
+    enableSortingRemoval: false,
     globalFilterFn: 'includesString',
     getCoreRowModel: getCoreRowModel(),
     getFilteredRowModel: getFilteredRowModel(),

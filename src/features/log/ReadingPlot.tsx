@@ -6,53 +6,14 @@ import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { decimal } from '@/core/units/numeral';
 import type { LogRow } from '@/server/workshopCases';
-
-interface Dot {
-  at: Date;
-  value: number;
-  precision: number;
-  says: string;
-}
-
-/** Kinds that are worth a plot: derived differences first, then what was read. */
-const KINDS = [
-  { id: 'rack', name: 'Diagonal difference', unit: 'mm' },
-  { id: 'room humidity', name: 'Room humidity', unit: '% RH' },
-  { id: 'room temperature', name: 'Room temperature', unit: '°C' },
-  { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
-  { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
-] as const;
-type KindId = (typeof KINDS)[number]['id'];
-
-function dotsOf(rows: LogRow[], kind: KindId): Dot[] {
-  return rows
-    .filter((row) => !row.withdrawn)
-    .flatMap((row): Dot[] => {
-      const value = (quantity: string) => row.readings.find((reading) => reading.quantity === quantity);
-      const [down, up] = [value('diagonal down'), value('diagonal up')];
-      const says = `No. ${row.jobNumber} ${row.jobTitle}, ${format(new Date(row.at), 'd MMM yyyy')}`;
-      if (kind === 'rack')
-        return down && up
-          ? [
-              {
-                at: new Date(row.at),
-                value: Math.abs(down.value - up.value),
-                precision: (down.precision ?? 0) * Math.SQRT2,
-                says,
-              },
-            ]
-          : [];
-      const reading = value(kind);
-      return reading ? [{ at: new Date(row.at), value: reading.value, precision: reading.precision ?? 0, says }] : [];
-    });
-}
+import { KINDS, type KindId, readingDots } from './readingDots';
 
 const SIZE = { width: 1180, height: 168, left: 52, right: 40, top: 20, bottom: 24 };
 
 export function ReadingPlot({ rows }: { rows: LogRow[] }) {
   const [kindId, setKind] = useState<KindId>('rack');
   const kind = KINDS.find((one) => one.id === kindId)!;
-  const dots = useMemo(() => dotsOf(rows, kindId), [rows, kindId]);
+  const dots = useMemo(() => readingDots(rows, kindId), [rows, kindId]);
   const [first, last] = extent(dots, (dot) => dot.at);
   const x = scaleUtc([first ?? new Date(0), last ?? new Date(1)], [SIZE.left, SIZE.width - SIZE.right]).nice();
   const top = Math.max(...dots.map((dot) => dot.value + dot.precision), 1);

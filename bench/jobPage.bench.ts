@@ -1,0 +1,94 @@
+import { gzipSync } from 'node:zlib';
+import type { Page } from '@playwright/test';
+import { expect, stage, test } from '../e2e/test';
+
+const FRAME_MS = 1000 / 60;
+const KEYS = 120;
+
+/** One field of each stage, and what is typed over and over into it. */
+const FIELDS: [stage: string, label: string, values: [string, string]][] = [
+  ['Brief', 'Face width', ['912', '913']],
+  ['Bars', 'Cloth tension', ['250', '251']],
+  ['Square', 'Diagonal, top left down', ['1105', '1106']],
+  ['Cloth', 'Roll width, usable', ['2100', '900']],
+  ['Fasten', 'Spacing, at most', ['45', '25']],
+  ['Tune', 'Opening, each corner', ['0.5', '1']],
+  ['Prime', 'Humidity', ['55', '75']],
+  ['Hand over', 'On the scale', ['1.5', '3']],
+];
+
+/** Milliseconds from the input event to the slip laid out again, and to the drawing, where it changes. */
+async function keystrokes(page: Page, label: string, values: [string, string]): Promise<{ slip: number[]; drawing: number[] }> {
+  return page.getByLabel(label, { exact: true }).evaluate(
+    async (field: HTMLInputElement, { texts, count }) => {
+      const write = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+      const [slip, drawing]: [number[], number[]] = [[], []];
+      for (let key = 0; key < count; key += 1) {
+        await new Promise((resolve) => requestAnimationFrame(resolve));
+        let redrawn = false;
+        let watcher!: MutationObserver;
+        const drawn = new Promise<void>((resolve) => {
+          watcher = new MutationObserver(() => {
+            redrawn = true;
+            document.body.getBoundingClientRect();
+            resolve();
+          });
+          watcher.observe(document.querySelector('.draw svg')!, {
+            subtree: true,
+            childList: true,
+            attributes: true,
+            characterData: true,
+          });
+        });
+        const from = performance.now();
+        write.call(field, texts[key % 2]!);
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+        await Promise.resolve();
+        document.body.getBoundingClientRect();
+        slip.push(performance.now() - from);
+        await Promise.race([drawn, new Promise((resolve) => setTimeout(resolve, 80))]);
+        if (redrawn) drawing.push(performance.now() - from);
+        watcher.disconnect();
+      }
+      return { slip, drawing };
+    },
+    { texts: values, count: KEYS },
+  );
+}
+
+const at = (times: number[], part: number) => [...times].sort((a, b) => a - b)[Math.floor(part * (times.length - 1))]!;
+
+test('keystroke to redrawn verdict, as a part of one frame', async ({ page, emptyServer }) => {
+  await page.goto(emptyServer.url);
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
+  await page.getByLabel('Title').fill('Bench');
+  await page.getByLabel('Face width').fill('912');
+  await page.getByLabel('Face height').fill('615');
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  console.log(
+    `\nkeystroke to verdicts laid out again, and to the drawing; ${KEYS} keys a stage, 1.00 = one frame of ${FRAME_MS.toFixed(1)} ms`,
+  );
+  for (const [name, label, values] of FIELDS) {
+    await stage(page, name).click();
+    await keystrokes(page, label, values);
+    const { slip, drawing } = await keystrokes(page, label, values);
+    await page.getByLabel(label, { exact: true }).fill(values[0]);
+    const frames = (times: number[], part: number) => (times.length === 0 ? '   –' : (at(times, part) / FRAME_MS).toFixed(2));
+    console.log(
+      `  ${name.padEnd(10)} slip: median ${frames(slip, 0.5)}, p95 ${frames(slip, 0.95)}; drawing: median ${frames(drawing, 0.5)}, p95 ${frames(drawing, 0.95)} frames`,
+    );
+  }
+});
+
+test('script that the job page loads, gzipped', async ({ page, demoServer }) => {
+  const scripts: number[] = [];
+  page.on('response', async (response) => {
+    if (response.request().resourceType() === 'script') scripts.push(gzipSync(await response.body()).length);
+  });
+  await page.goto(`${demoServer.url}/job/demo-128`);
+  await page.waitForLoadState('networkidle');
+  expect(scripts.length).toBeGreaterThan(3);
+  console.log(
+    `\nscript of the job page: ${(scripts.reduce((sum, size) => sum + size, 0) / 1024).toFixed(1)} KB gzipped in ${scripts.length} files, budget 220 KB`,
+  );
+});

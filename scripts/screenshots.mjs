@@ -1,0 +1,86 @@
+/* Pictures of every main view from the demo workshop, for the README. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT, install } from './bootstrap.mjs';
+import { build } from './build.mjs';
+
+const PORT = 3477;
+const URL = `http://localhost:${PORT}`;
+const OUT = join(ROOT, 'docs', 'screenshots');
+
+install();
+build();
+const { chromium } = await import('@playwright/test');
+const folder = mkdtempSync(join(tmpdir(), 'keen-batten-shots-'));
+const servers = [
+  [PORT, '1'],
+  [PORT + 1, ''],
+].map(([port, demo]) =>
+  spawn(process.execPath, [join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port), '-H', '127.0.0.1'], {
+    stdio: 'ignore',
+    env: { ...process.env, KEEN_BATTEN_DB: join(folder, `${port}.sqlite`), KEEN_BATTEN_DEMO: demo },
+  }),
+);
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+  ],
+});
+
+async function shoot(
+  name,
+  path,
+  { stage, theme = 'linen', unit = 'mm', viewport = { width: 1280, height: 800 }, origin = URL, before } = {},
+) {
+  const context = await browser.newContext({ viewport, locale: 'en-GB' });
+  await context.addCookies([
+    { name: 'theme', value: theme, url: origin },
+    { name: 'unit', value: unit, url: origin },
+  ]);
+  const page = await context.newPage();
+  for (let tries = 0; tries < 60; tries += 1) {
+    const answered = await page.goto(origin + path, { waitUntil: 'networkidle' }).catch(() => null);
+    if (answered) break;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  if (stage)
+    await page
+      .getByRole('navigation', { name: 'Stages' })
+      .getByRole('button', { name: new RegExp(`^${stage}`) })
+      .click();
+  if (before) await before(page);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(OUT, `${name}.png`) });
+  await context.close();
+}
+
+try {
+  await shoot('bench', '/');
+  await shoot('job-brief', '/job/demo-135');
+  await shoot('job-bars', '/job/demo-132');
+  await shoot('job-square', '/job/demo-130');
+  await shoot('job-cloth', '/job/demo-129');
+  await shoot('job-painting', '/job/demo-131');
+  await shoot('job-fasten', '/job/demo-134', { before: async (page) => page.getByLabel('Step along the route').fill('11') });
+  await shoot('job-tune', '/job/demo-136', { stage: 'Tune' });
+  await shoot('job-prime', '/job/demo-127');
+  await shoot('job-handover', '/job/demo-136', { stage: 'Hand over' });
+  await shoot('slip', '/job/demo-128/slip', { viewport: { width: 900, height: 1250 } });
+  await shoot('log', '/log');
+  await shoot('rules', '/rules');
+  await shoot('evening', '/job/demo-132', { stage: 'Cloth', theme: 'slate', unit: 'in' });
+  await shoot('phone', '/job/demo-130', { viewport: { width: 390, height: 844 } });
+  await shoot('empty', '/', { origin: `http://localhost:${PORT + 1}` });
+} finally {
+  await browser.close();
+  servers.forEach((server) => server.kill('SIGKILL'));
+  rmSync(folder, { recursive: true, force: true });
+}

@@ -1,0 +1,101 @@
+/* Tables are code too: every row of every table of schools and materials is looked at. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { FABRICS } from './cloth/fabrics';
+import { MARGIN_STYLES } from './cloth/marginStyles';
+import { FASTENERS } from './fasten/fasteners';
+import { ROUTES } from './fasten/routes';
+import { JOINTS } from './frame/joints';
+import { PROFILES } from './frame/profiles';
+import { SPECIES } from './frame/timber';
+import { ASSUMPTIONS } from './job/assumptions';
+import { SIDES } from './job/job';
+import { EDGES, HANGS, MEDIUMS, USES, byId } from './job/schools';
+import { STAGES, STAGE_IDS, stageActs } from './job/stages';
+import { HANGINGS } from './plan/hangings';
+import { SYSTEMS } from './prime/grounds';
+import { FEELS } from './tension/feel';
+import { REMEDIES } from './tension/remedies';
+
+const SCHOOLS = { USES, EDGES, MEDIUMS, HANGS, JOINTS, MARGIN_STYLES, ROUTES, SYSTEMS, REMEDIES, HANGINGS };
+const ALL: Record<string, readonly { id: string; name: string }[]> = { ...SCHOOLS, FABRICS, FASTENERS, PROFILES, SPECIES, FEELS };
+
+describe.each(Object.entries(ALL))('%s', (_table, rows) => {
+  it('has ids and names that are one of a kind', () => {
+    expect(new Set(rows.map((row) => row.id)).size).toBe(rows.length);
+    expect(new Set(rows.map((row) => row.name)).size).toBe(rows.length);
+    for (const row of rows) {
+      expect(row.id).toMatch(/^[a-z][A-Za-z0-9]*$/);
+      expect(row.name).toMatch(/^[A-Z][^.]+$/);
+    }
+  });
+});
+
+describe.each(Object.entries(SCHOOLS))('the schools of %s', (_table, rows) => {
+  it.each(rows.map((row) => [row.name, row] as const))('%s says what it suits and what it trades', (_name, row) => {
+    expect(row.suits.length).toBeGreaterThan(8);
+    expect(row.trades.length).toBeGreaterThan(8);
+  });
+});
+
+describe('materials are of this world', () => {
+  it.each(SPECIES.map((one) => [one.name, one] as const))('%s', (_name, { eGPa, densityKgM3 }) => {
+    expect(eGPa > 3 && eGPa < 16).toBe(true);
+    expect(densityKgM3 > 200 && densityKgM3 < 900).toBe(true);
+  });
+
+  it.each(FABRICS.map((one) => [one.name, one] as const))('%s', (_name, fabric) => {
+    expect(fabric.gsm > 150 && fabric.gsm < 700).toBe(true);
+    expect(fabric.stiffnessKNPerM >= 5 && fabric.stiffnessKNPerM <= 60).toBe(true);
+    expect(fabric.stretch >= 0.003 && fabric.stretch <= 0.02).toBe(true);
+    expect(fabric.shrinkWarp <= 0.05 && fabric.shrinkWeft <= 0.05).toBe(true);
+    if (fabric.primed) expect([fabric.shrinkWarp, fabric.tearsTrue]).toEqual([0, false]);
+    if (fabric.gsm > 407) expect(fabric.wantsPliers).toBe(true);
+  });
+
+  it('feels follow one another without a gap', () => {
+    FEELS.forEach((feel, index) => expect(feel.bandNPerM[0]).toBe(index === 0 ? 0 : FEELS[index - 1]!.bandNPerM[1]));
+  });
+
+  it('every route begins at the middles, works every side, and ends gently at the corners', () => {
+    for (const { passes } of ROUTES) {
+      expect(passes[0]!.take).toBe('middle');
+      expect([...passes[0]!.sides].sort()).toEqual([...SIDES].sort());
+      expect(passes.at(-1)).toMatchObject({ take: 'corner', pull: 'gentle' });
+    }
+  });
+});
+
+describe('stages and look-ups', () => {
+  it('are eight, in the order of the work, each with an act and a button', () => {
+    expect(STAGE_IDS).toEqual(['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover']);
+    for (const { record, act, minutes } of STAGES)
+      expect([/^Record/.test(record), act.length > 4, minutes > 0]).toEqual([true, true, true]);
+    expect(stageActs('cloth', true).record).toBe('Record the margins');
+    expect(stageActs('fasten', true).record).toBe('Record the fastening');
+  });
+
+  it('an id that is not there breaks the contract, with what there is', () => {
+    expect(() => byId(HANGS, 'sideways')).toThrow(/expected one of thisWay, eitherWay, got sideways/);
+  });
+
+  it('every assumption belongs to a stage and is named once', () => {
+    expect(new Set(ASSUMPTIONS.map((one) => one.id)).size).toBe(ASSUMPTIONS.length);
+    for (const one of ASSUMPTIONS) expect(STAGE_IDS).toContain(one.stage);
+  });
+});
+
+it('the ten lines in docs/core.md run as they stand and give a cut list', async () => {
+  const page = readFileSync('docs/core.md', 'utf8');
+  const code = /```ts\n([\s\S]+?)```/.exec(page)![1]!;
+  const imports = [...code.matchAll(/import \{ (.+?) \} from '\.\.\/src\/core\/(.+?)';/g)];
+  const names: Record<string, unknown> = {};
+  for (const [, name, path] of imports)
+    names[name!] = ((await import(join(import.meta.dirname, `${path}.ts`))) as Record<string, unknown>)[name!];
+  const printed: unknown[] = [];
+  const body = code.replace(/^import .+$/gm, '').replaceAll(')!', ')');
+  new Function(...Object.keys(names), 'console', body)(...Object.values(names), { table: (rows: unknown) => printed.push(rows) });
+  expect(code.trim().split('\n').length).toBeLessThanOrEqual(13);
+  expect(printed[0]).toEqual(expect.arrayContaining([{ name: 'top and bottom', count: 2, lengthMm: 900, ends: '45°' }]));
+});

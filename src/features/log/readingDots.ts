@@ -1,0 +1,44 @@
+import { format } from 'date-fns';
+import type { LogRow } from '@/server/workshopCases';
+
+/** One reading on the plot. */
+export interface Dot {
+  at: Date;
+  value: number;
+  /** One standard deviation of the tool. */
+  precision: number;
+  says: string;
+}
+
+/** Kinds of reading that are worth a plot. */
+export const KINDS = [
+  { id: 'rack', name: 'Diagonal difference', unit: 'mm' },
+  { id: 'room humidity', name: 'Room humidity', unit: '% RH' },
+  { id: 'room temperature', name: 'Room temperature', unit: '°C' },
+  { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
+  { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
+] as const;
+export type KindId = (typeof KINDS)[number]['id'];
+
+/** The dots of one kind: records taken back are left out, the rack is worked out from both diagonals. */
+export function readingDots(rows: readonly LogRow[], kind: KindId): Dot[] {
+  return rows
+    .filter((row) => !row.withdrawn)
+    .flatMap((row): Dot[] => {
+      const found = (quantity: string) => row.readings.find((reading) => reading.quantity === quantity);
+      const dot = (value: number, precision: number): Dot[] => [
+        {
+          at: new Date(row.at),
+          value,
+          precision,
+          says: `No. ${row.jobNumber} ${row.jobTitle}, ${format(new Date(row.at), 'd MMM yyyy')}`,
+        },
+      ];
+      if (kind !== 'rack') {
+        const reading = found(kind);
+        return reading ? dot(reading.value, reading.precision ?? 0) : [];
+      }
+      const [down, up] = [found('diagonal down'), found('diagonal up')];
+      return down && up ? dot(Math.abs(down.value - up.value), (down.precision ?? 0) * Math.SQRT2) : [];
+    });
+}
