@@ -18,6 +18,8 @@ test('kill -9 right after a record is acknowledged loses nothing; the clock goes
     await stage(page, 'Prime').click();
     await expect(page.getByText(/^Recorded .* by Wenna/)).toBeVisible();
     await expect(page.getByLabel('Drying')).toContainText(/No\. 127 third coat, .* left, until/);
+    expect(complaints).toEqual([]);
+    await page.goto('about:blank');
   } finally {
     await server.remove();
   }
@@ -36,6 +38,8 @@ test('what is typed while the server is away is kept and saved when it is back',
     complaints.length = 0;
     await page.reload();
     await expect(page.getByLabel('Title')).toHaveValue('Typed in the dark, kept');
+    expect(complaints).toEqual([]);
+    await page.goto('about:blank');
   } finally {
     await server.remove();
   }

@@ -105,7 +105,7 @@ function paintedScene({ inputs, plan, tape }: SceneInput): Scene {
   });
   return {
     bounds: { minX: -mm('left'), minY: -mm('top'), maxX: w + mm('right'), maxY: h + mm('bottom') },
-    padPx: { top: 46, right: 84, bottom: 72, left: 106 },
+    padPx: { top: 46, right: 84, bottom: 72, left: 122 },
     marks: [
       {
         kind: 'area',
@@ -129,7 +129,7 @@ function paintedScene({ inputs, plan, tape }: SceneInput): Scene {
         kind: 'dimension',
         from: point(-mm('left'), h),
         to: point(-mm('left'), 0),
-        offPx: 78,
+        offPx: 98,
         text: `image ${printLength(h, tape)}`,
       },
     ],

@@ -121,11 +121,11 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
       bowed(chosen.leftRight, (along, inward) => point(w - b - inward, along)),
       {
         kind: 'words',
-        at: point(w / 2, h - b),
+        at: point(w / 2, h),
         text: `bow drawn ${factor} × larger`,
         anchor: 'middle',
         role: 'quiet',
-        shiftPx: point(0, -14 - 30),
+        shiftPx: point(0, 48),
       },
       topWords(inputs, 'Top'),
       ...faceDimensions(inputs, tape),

@@ -55,8 +55,8 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
         />
       </header>
       <div className="grid grid-cols-2 gap-4 py-3">
-        <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-64" />
-        <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-64" />
+        <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
+        <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
       </div>
       <table className="figure w-full text-[14.5px]">
         <thead className="soft text-left text-[13px]">
@@ -71,8 +71,8 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
             const records = progress.records.filter((entry) => entry.stage === stage.id);
             const last = records.at(-1)?.plan;
             return (
-              <tr key={stage.id} className="hair-b align-top">
-                <td className="py-1 font-semibold">{stage.name}</td>
+              <tr key={stage.id} className="hair-b align-top [&_td]:py-1">
+                <td className="pr-4 font-semibold">{stage.name}</td>
                 <td>
                   <Figure>{`${(last ?? plan[stage.id]).answer}; ${(last ?? plan[stage.id]).answerNote}`}</Figure>
                 </td>

@@ -112,7 +112,7 @@ export function CoatTable({
       <h2 className="text-[17px] font-semibold">
         {plan.prime.system.name} on {decimal(plan.prime.areaM2, 2)} m²
       </h2>
-      <table className="figure mt-1 w-full text-[14px] [&_td]:pr-4">
+      <table className="figure mt-1 w-full text-[14px] [&_td]:pr-3">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
             <th className="font-normal">coat</th>
@@ -127,14 +127,15 @@ export function CoatTable({
             return (
               <tr key={coat.name} className={`hair-b ${index === coatsDone ? 'font-semibold text-primary' : ''}`}>
                 <td className="py-1">
-                  {index + 1}. {coat.name}, {coat.direction}
+                  {index + 1}. {coat.name} ({coat.direction})
                 </td>
-                <td>{mixWords(coat)}</td>
-                <td>{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
+                <td className="whitespace-nowrap">{mixWords(coat)}</td>
+                <td className="whitespace-nowrap">{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
                 <td>
-                  {entry
-                    ? `${format(new Date(entry.at), 'EEE d MMM HH:mm')}${index === coatsDone - 1 && entry.readyAt ? `, ${clockWords(entry.readyAt, nowMs).words}` : ''}`
-                    : ''}
+                  {entry && format(new Date(entry.at), 'EEE d MMM HH:mm')}
+                  {entry?.readyAt && index === coatsDone - 1 && (
+                    <span className="soft block">{clockWords(entry.readyAt, nowMs).words}</span>
+                  )}
                 </td>
               </tr>
             );

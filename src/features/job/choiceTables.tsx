@@ -119,7 +119,7 @@ export function MarginTable({
               <td className="text-right">
                 <Figure>{printNumber(cut.margin.totalMm, tape, 'up')}</Figure>
               </td>
-              <td className="text-right">
+              <td className="pl-3 text-right">
                 <Figure>{printSize(cut.widthMm, cut.heightMm, tape, 'up').replace(` ${tape.unit}`, '')}</Figure>
               </td>
               <td className="pl-2 text-right">{cut.areaM2.toFixed(2)}</td>

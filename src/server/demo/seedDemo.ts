@@ -85,7 +85,7 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
 
 /** Work long past is put into the working day; what still dries keeps its minute. Never before the step before it. */
 function workingHour(at: Date, hoursAgo: number, after: Date): Date {
-  if (hoursAgo < 24) return at;
+  if (hoursAgo < 24) return at > after ? at : addMinutes(after, 55);
   const daytime = set(at, { hours: 8 + (Math.round(hoursAgo) % 9), minutes: (Math.round(hoursAgo * 7) % 12) * 5, seconds: 0 });
   return daytime > after ? daytime : addMinutes(after, 55);
 }
