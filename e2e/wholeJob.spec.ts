@@ -80,9 +80,10 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
     await record(page, 'Record the tension');
   });
 
-  await test.step('prime, three coats; the second asks for no patience it cannot prove', async () => {
+  await test.step('prime, three coats, in haste: each next one is warned of', async () => {
     for (const coat of ['First coat, thinned', 'Second coat', 'Third coat']) {
       await expect(page.getByText(`${coat}, coat`)).toBeVisible();
+      await expect(verdict(page, /The last coat dries for another [34] h/)).toHaveCount(coat === 'First coat, thinned' ? 0 : 1);
       await record(page, 'Record this coat');
     }
   });

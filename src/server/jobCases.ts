@@ -8,7 +8,7 @@ import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
 import { tapeFor } from '@/core/job/houseRules';
 import { withLightestBars } from '@/core/plan/planBars';
 import { planJob } from '@/core/plan/planJob';
-import { type Progress, lockedChanges, progressOf } from '@/core/plan/progress';
+import { type Progress, lockedChanges, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
 import { worstLevel } from '@/core/job/verdict';
 import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
@@ -90,7 +90,9 @@ function stepEntry(
   if (early) return early;
   const { rules } = readRules(database);
   const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm') }, progress.coatsDone);
-  const { answer, answerNote, verdicts, readings, setsMinutes } = plan[dto.stage];
+  const { answer, answerNote, readings, setsMinutes } = plan[dto.stage];
+  const waits = waitVerdicts(nextStep(job.inputs, progress, at.getTime()), at.getTime());
+  const verdicts = [...plan[dto.stage].verdicts, ...waits];
   const reason = dto.reason.trim();
   if (worstLevel(verdicts) === 'stop' && reason === '') {
     return {

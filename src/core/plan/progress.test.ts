@@ -3,7 +3,7 @@ import { type JobInputs, newInputs } from '../job/job';
 import type { LogEntry } from '../job/logEntry';
 import { STAGE_IDS, type StageId } from '../job/stages';
 import { length } from '../units/length';
-import { clockOf, lockedChanges, nextStep, progressOf, standingRecords } from './progress';
+import { clockOf, lockedChanges, nextStep, progressOf, standingRecords, waitVerdicts } from './progress';
 
 const inputs = newInputs('t', length(900), length(600));
 const NOON = Date.parse('2031-05-04T12:00:00Z');
@@ -76,6 +76,24 @@ describe('clocks', () => {
     expect(nextStep(inputs, glued('square'), NOON)).toMatchObject({ stage: 'cloth', state: 'now' });
     expect(nextStep(inputs, glued('cloth'), NOON)).toMatchObject({ stage: 'fasten', state: 'waiting' });
     expect(clockOf(glued('fasten'))).toBeNull();
+  });
+
+  it('warns on the step that waits, with how long and what to do, and no longer', () => {
+    const progress = progressOf(inputs, [...upTo('tune'), coat(0, -30, 60)]);
+    const at = (minutes: number) => waitVerdicts(nextStep(inputs, progress, NOON + minutes * 60_000), NOON + minutes * 60_000);
+    expect(at(0)).toMatchObject([
+      { about: 'waiting', level: 'watch', measured: 60, says: 'The last coat dries for another 1 h.' },
+    ]);
+    expect(at(59.8)[0]!.says).toBe('The last coat dries for another 1 min.');
+    expect(at(60)).toEqual([]);
+    const glued = progressOf(
+      inputs,
+      upTo('cloth').map((entry) => (entry.stage === 'bars' ? { ...entry, readyAt: iso(90) } : entry)),
+    );
+    expect(waitVerdicts(nextStep(inputs, glued, NOON), NOON)[0]).toMatchObject({
+      says: 'The glue sets for another 1 h 30 min.',
+      uses: ['glueHours'],
+    });
   });
 
   it('says what is done to a painted canvas at the cloth', () => {

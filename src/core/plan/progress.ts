@@ -5,7 +5,9 @@ import type { JobInputs } from '../job/job';
 import type { LogEntry } from '../job/logEntry';
 import { USES, byId } from '../job/schools';
 import { STAGES, STAGE_IDS, type StageId, stageActs, stageById } from '../job/stages';
+import { type Verdict, verdict } from '../job/verdict';
 import { SYSTEMS } from '../prime/grounds';
+import { printDuration } from '../units/duration';
 
 /** Records that have not been taken back, oldest first. */
 export function standingRecords(log: readonly LogEntry[]): LogEntry[] {
@@ -68,6 +70,32 @@ export function nextStep(inputs: JobInputs, progress: Progress, nowMs: number): 
   const coat = byId(SYSTEMS, inputs.prime.system).coats[progress.coatsDone];
   const act = now === 'prime' && coat ? coat.name : stageActs(now, byId(USES, inputs.brief.use).painted).act;
   return { stage: now, act, minutes: stage.minutes, state: waiting ? 'waiting' : 'now', clock };
+}
+
+/** The caution that stands on the next step while something dries or sets; none when nothing does. */
+export function waitVerdicts({ state, clock }: NextStep, nowMs: number): Verdict[] {
+  if (state !== 'waiting' || !clock) return [];
+  const minutes = Math.max(1, (Date.parse(clock.readyAt) - nowMs) / 60_000);
+  const glue = clock.stage === 'bars';
+  return [
+    verdict({
+      about: 'waiting',
+      level: 'watch',
+      measured: minutes,
+      limit: 0,
+      unit: 'min',
+      says: glue
+        ? `The glue sets for another ${printDuration(minutes)}.`
+        : `The last coat dries for another ${printDuration(minutes)}.`,
+      because: glue
+        ? 'Some go on at once because the fasteners hold; a joint that moves now stays moved.'
+        : 'Reckoned with the longer time on the label, in the air it was put on in.',
+      doThis: glue
+        ? 'Wait, or check the diagonals again just before the cloth goes on.'
+        : 'Wait, or touch it first: it must be dry and not cold to the hand.',
+      uses: glue ? ['glueHours'] : ['refTemperature', 'refHumidity'],
+    }),
+  ];
 }
 
 /**

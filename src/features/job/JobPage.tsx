@@ -8,7 +8,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/app/actions';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
-import { nextStep, progressOf } from '@/core/plan/progress';
+import { nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
 import type { JobWithLog } from '@/server/jobCases';
 import type { Outcome } from '@/server/outcome';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
@@ -53,7 +53,6 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
     () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape }, progress.coatsDone) : plan),
     [frozen, tape, progress.coatsDone, plan],
   );
-  const answer = done && frozen ? frozen : plan[open];
   // The slip answers each key at once; the drawing follows in the next free moment.
   const calm = useDeferredValue(
     useMemo(
@@ -64,6 +63,8 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
   const total = shownPlan.fasten.route.steps.length;
   const current = Math.min(step, total);
   const next = nextStep(inputs, progress, nowMs);
+  const waits = open === next.stage ? waitVerdicts(next, nowMs) : [];
+  const answer = done && frozen ? frozen : { ...plan[open], verdicts: [...plan[open].verdicts, ...waits] };
 
   const openStage = (id: StageId) => {
     setOpen(id);

@@ -1,0 +1,85 @@
+import { answer, expect, newCanvas, record, saved, stage, test, verdict } from './test';
+
+test('a painting is measured, never cut, wetted or primed', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Found in the boat shed', '820', '540');
+  await page.getByLabel('What it is').selectOption({ label: 'Finished painting' });
+  await expect(verdict(page, 'There is an image on this cloth: no water, no cut corners.')).toContainText('conservator');
+  await saved(page);
+
+  await test.step('margins left', async () => {
+    await stage(page, 'Cloth').click();
+    await expect(answer(page)).toHaveText('Do not cut');
+    await expect(verdict(page, 'Still to measure: margin at top, right, bottom, left.')).toHaveAttribute('data-level', 'stop');
+    await page.getByLabel('Margin left, top').fill('60');
+    await page.getByLabel('Margin left, right').fill('1 3/8"');
+    await page.getByLabel('Margin left, bottom').fill('18');
+    await page.getByLabel('Margin left, left').fill('9');
+    await expect(verdict(page, 'Top: 60 mm left, on the back, by hand.')).toHaveAttribute('data-level', 'good');
+    await expect(verdict(page, 'Right: 34.9 mm left, on the edge, tacks seen and evenly spaced.')).toHaveAttribute(
+      'data-level',
+      'watch',
+    );
+    await expect(verdict(page, 'Bottom: 18 mm left, on the edge: clamps first, then tacks.')).toHaveAttribute(
+      'data-level',
+      'watch',
+    );
+    await expect(verdict(page, 'Left: 9 mm left, nothing to hold: strip-lining by a conservator.')).toHaveAttribute(
+      'data-level',
+      'stop',
+    );
+    await expect(page.getByRole('img', { name: 'The painted cloth with the margin left on each side.' })).toBeVisible();
+  });
+
+  await test.step('remedies', async () => {
+    await stage(page, 'Tune').click();
+    await expect(page.getByText('not here: the canvas is painted: water can crack the paint')).toBeVisible();
+    await page.getByLabel('Done about it').selectOption({ label: 'Dampen the back' });
+    await expect(verdict(page, 'Dampen the back: not here.')).toHaveAttribute('data-level', 'stop');
+    await page.getByLabel('Done about it').selectOption({ label: 'Nothing needed' });
+  });
+
+  await test.step('priming', async () => {
+    await stage(page, 'Prime').click();
+    await expect(verdict(page, 'There is an image on this cloth: nothing is primed.')).toHaveAttribute('data-level', 'stop');
+    await page.getByLabel('System').selectOption({ label: 'Leave as it is' });
+    await expect(answer(page)).toHaveText('No coat');
+    await saved(page);
+  });
+});
+
+test('the air of the room decides how long a coat dries, and whether it does', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Damp cellar', '600', '400');
+  await stage(page, 'Prime').click();
+  await page.getByLabel('Room', { exact: true }).fill('20');
+  await page.getByLabel('Humidity').fill('50');
+  await expect(verdict(page, 'Dries in 1 h to 3 h at 20 °C and 50 % RH: 1 times the label.')).toHaveAttribute(
+    'data-level',
+    'good',
+  );
+  await page.getByLabel('Humidity').fill('80');
+  await expect(verdict(page, 'Dries in 2 h 30 min to 7 h 30 min at 20 °C and 80 % RH: 2.5 times the label.')).toHaveAttribute(
+    'data-level',
+    'watch',
+  );
+  await page.getByLabel('Humidity').fill('97');
+  await expect(verdict(page, 'At 20 °C and 97 % RH the coat will not dry.')).toContainText('Warm or dry the room first.');
+  await expect(page.getByRole('cell', { name: 'will not dry' })).toHaveCount(3);
+  await page.getByLabel('System').selectOption({ label: 'Animal-glue size, two coats, oil ground' });
+  await page.getByLabel('Humidity').fill('50');
+  // 0.24 m² face and 2 × 1 m of edge, 160 ml/m² and a tenth for the pot, one part of glue in thirteen.
+  await expect(page.getByRole('row', { name: /^1\. Size, first coat \(across\) 3\.8 g glue \+ 45 ml water/ })).toBeVisible();
+  await expect(verdict(page, /Oily rags burn by themselves: metal bin, water/)).toBeVisible();
+});
+
+test('glue that has not set is warned of before the cloth is fastened, and not before it is cut', async ({
+  page,
+  demoServer,
+}) => {
+  await page.goto(`${demoServer.url}/job/demo-137`);
+  await expect(page.getByRole('heading', { name: 'Cut the cloth' })).toBeVisible();
+  await expect(verdict(page, /The glue sets/)).toHaveCount(0);
+  await record(page, 'Record the cut');
+  await expect(page.getByRole('heading', { name: 'Fasten the cloth' })).toBeVisible();
+  await expect(verdict(page, /The glue sets for another \d+ h/)).toHaveAttribute('data-level', 'watch');
+  await expect(stage(page, 'Fasten')).toContainText('waits');
+});
