@@ -1,8 +1,5 @@
 /* The layer rule, as an allow-list: imports point one way. */
-const allow = (layer, ...to) => ({
-  from: { path: `^src/${layer}/` },
-  to: { path: to.map((one) => `^src/${one}/`) },
-});
+const allow = (layer, ...to) => ({ from: { path: `^src/${layer}/` }, to: { path: to.map((one) => `^src/${one}/`) } });
 const packages = (layer, pattern) => ({ from: { path: `^src/${layer}/` }, to: { path: pattern } });
 const FROM_NPM = 'node_modules/';
 
@@ -14,9 +11,9 @@ const config = {
     allow('db', 'db', 'core'),
     allow('server', 'server', 'db', 'core'),
     allow('ui', 'ui', 'drawing', 'core'),
-    // Screens know the server's answers as types; they call it through the actions alone.
+    // Screens know the server's answers as types; they call it through its actions alone.
     allow('features', 'features', 'ui', 'drawing', 'core'),
-    { from: { path: '^src/features/' }, to: { path: '^src/app/actions.ts$' } },
+    { from: { path: '^src/features/' }, to: { path: '^src/server/actions\\.ts$' } },
     { from: { path: '^src/features/' }, to: { path: '^src/(server|db)/', dependencyTypes: ['type-only'] } },
     allow('app', 'app', 'features', 'ui', 'server', 'core'),
     { from: { path: '^src/app/' }, to: { path: '^src/db/', dependencyTypes: ['type-only'] } },
@@ -32,10 +29,7 @@ const config = {
     tsConfig: { fileName: 'tsconfig.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '\\.css$' },
-    enhancedResolveOptions: {
-      exportsFields: ['exports'],
-      conditionNames: ['import', 'require', 'node', 'default', 'types'],
-    },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
   },
 };
 

@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM_ARGS, chromiumPath } from './e2e/chromium';
+import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 
 /** The real interface in Debian's Chromium; every file of tests starts servers of its own (see e2e/server.ts). */
 export default defineConfig({

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, install } from './bootstrap.mjs';
 import { build } from './build.mjs';
+import { CHROMIUM_ARGS, chromiumPath } from './chromium.mjs';
 
 const PORT = 3477;
 const URL = `http://localhost:${PORT}`;
@@ -23,17 +24,7 @@ const servers = [
     env: { ...process.env, KEEN_BATTEN_DB: join(folder, `${port}.sqlite`), KEEN_BATTEN_DEMO: demo },
   }),
 );
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-dev-shm-usage',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-  ],
-});
+const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
 
 async function shoot(
   name,

@@ -1,14 +1,12 @@
 /* Everything that must hold before a change lands: lint, format, types, layers, unit tests, build, browser tests. */
-import { existsSync } from 'node:fs';
 import { platform } from 'node:process';
 import { spawnSync } from 'node:child_process';
 import { install, run, tool } from './bootstrap.mjs';
-
-const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+import { findChromium } from './chromium.mjs';
 
 /** Debian's Chromium, installed when this machine lets us. */
 function needChromium() {
-  if (process.env.CHROMIUM || CHROMIUM.some((path) => existsSync(path))) return;
+  if (findChromium()) return;
   const root = platform === 'linux' && process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
   if (!root) {
     console.error(

@@ -21,11 +21,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const unit = (['mm', 'cm', 'in'] as const).find((one) => one === kept.get('unit')?.value) ?? 'mm';
   const maker = kept.get('maker')?.value ?? null;
   const workshop = openWorkshop();
-  const { rules, revision } = houseRules(workshop);
+  const { rules } = houseRules(workshop);
   return (
     <html lang="en" data-theme={theme}>
       <body className="flex min-h-dvh flex-col bg-base-300 bench:h-dvh">
-        <WorkshopProvider rules={rules} rulesRevision={revision} unit={unit} maker={maker}>
+        <WorkshopProvider rules={rules} unit={unit} maker={maker}>
           <TopBar theme={theme} />
           {children}
           <DryingStrip clocks={dryingClocks(benchRows(workshop))} nowMs={workshop.now().getTime()} />

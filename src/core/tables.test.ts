@@ -10,7 +10,7 @@ import { JOINTS } from './frame/joints';
 import { PROFILES } from './frame/profiles';
 import { SPECIES } from './frame/timber';
 import { ASSUMPTIONS } from './job/assumptions';
-import { SIDES } from './job/job';
+import { SIDES } from './job/sides';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from './job/schools';
 import { STAGES, STAGE_IDS, stageActs } from './job/stages';
 import { HANGINGS } from './plan/hangings';

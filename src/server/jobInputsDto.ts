@@ -33,10 +33,10 @@ import type {
   HandoverInputs,
   JobInputs,
   PrimeInputs,
-  Side,
   SquareInputs,
   TuneInputs,
 } from '@/core/job/job';
+import type { Side } from '@/core/job/sides';
 import { EDGES, HANGS, MEDIUMS, USES } from '@/core/job/schools';
 import { HANGINGS } from '@/core/plan/hangings';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';

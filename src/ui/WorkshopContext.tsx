@@ -5,7 +5,6 @@ import type { Tape } from '@/core/units/length';
 
 interface WorkshopView {
   rules: HouseRules;
-  rulesRevision: number;
   tape: Tape;
   setUnit: (unit: Tape['unit']) => void;
   /** Whose hands are at work: stands on every record. */
@@ -25,13 +24,11 @@ export function keepChoice(name: 'unit' | 'theme' | 'maker', value: string): voi
 /** The rules of the house and the tape in hand, for every screen; units switch everywhere at once. */
 export function WorkshopProvider({
   rules,
-  rulesRevision,
   unit: first,
   maker: firstMaker,
   children,
 }: {
   rules: HouseRules;
-  rulesRevision: number;
   unit: Tape['unit'];
   maker: string | null;
   children: ReactNode;
@@ -42,7 +39,6 @@ export function WorkshopProvider({
   const view = useMemo<WorkshopView>(
     () => ({
       rules,
-      rulesRevision,
       tape: tapeFor(rules, unit),
       setUnit: (next) => {
         keepChoice('unit', next);
@@ -54,7 +50,7 @@ export function WorkshopProvider({
         chooseMaker(name);
       },
     }),
-    [rules, rulesRevision, unit, maker],
+    [rules, unit, maker],
   );
   return <Context value={view}>{children}</Context>;
 }

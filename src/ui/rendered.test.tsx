@@ -14,7 +14,7 @@ import { WorkshopProvider } from './WorkshopContext';
 
 const html = (element: ReactElement, unit: 'mm' | 'in' = 'mm') =>
   renderToStaticMarkup(
-    <WorkshopProvider rules={DEFAULT_RULES} rulesRevision={0} unit={unit} maker={null}>
+    <WorkshopProvider rules={DEFAULT_RULES} unit={unit} maker={null}>
       {element}
     </WorkshopProvider>,
   );

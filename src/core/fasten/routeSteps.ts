@@ -2,7 +2,8 @@
  * The engine that walks any route row round a frame. Output is the numbered order of fasteners with the
  * place of each; seen from the front, origin at the top left of the face, x right, y down, mm.
  */
-import type { FastenInputs, Side } from '../job/job';
+import type { FastenInputs } from '../job/job';
+import type { Side } from '../job/sides';
 import { byId } from '../job/schools';
 import { halfRow, starterOffsets } from './fastenerPlaces';
 import { ROUTES, type Route, type RoutePass } from './routes';

@@ -1,7 +1,7 @@
 /*
  * Routes as data: the order in which fasteners go in. The engine in routeSteps.ts works on any row.
  */
-import type { Side } from '../job/job';
+import type { Side } from '../job/sides';
 import type { School } from '../job/schools';
 
 /** One round over the sides. */

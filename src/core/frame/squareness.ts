@@ -5,7 +5,7 @@
  * bottom when `down` is the longer. Euler's theorem on quadrilaterals ties the two diagonals to the four sides:
  * down² + up² = Σ sides² − 4 m², m being the distance between the middles of the diagonals.
  */
-import type { Side } from '../job/job';
+import type { Side } from '../job/sides';
 
 export interface TapeReadings extends Record<Side, number | null> {
   down: number | null;

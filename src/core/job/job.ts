@@ -14,10 +14,9 @@ import type { SystemId } from '../prime/grounds';
 import type { FeelId } from '../tension/feel';
 import type { RemedyId } from '../tension/remedies';
 import { type Length, length } from '../units/length';
+import type { Side } from './sides';
 import type { EdgeId, HangId, MediumId, UseId } from './schools';
 
-export type Side = 'top' | 'right' | 'bottom' | 'left';
-export const SIDES: readonly Side[] = ['top', 'right', 'bottom', 'left'];
 export type BraceCount = 0 | 1 | 2;
 export type UpToThree = 1 | 2 | 3;
 

@@ -18,6 +18,3 @@ export interface StagePlan {
   /** Minutes that what is recorded here goes on drying or setting; null when nothing does. */
   setsMinutes: number | null;
 }
-
-/** Cautions for people and paintings that belong to a stage, local rules first. */
-export type Caution = string;

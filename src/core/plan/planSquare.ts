@@ -1,6 +1,7 @@
 import { type DiagonalName, type Squareness, type SquarenessResult, squareness } from '../frame/squareness';
 import { assumed } from '../job/houseRules';
-import { type JobInputs, SIDES } from '../job/job';
+import { type JobInputs } from '../job/job';
+import { SIDES } from '../job/sides';
 import type { Reading } from '../job/logEntry';
 import { EDGES, byId } from '../job/schools';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { format, parseISO } from 'date-fns';
-import { importJobAction } from '@/app/actions';
+import { importJobAction } from '@/server/actions';
 import { printDuration } from '@/core/units/duration';
 import { printSize } from '@/core/units/length';
 import type { BenchRow } from '@/server/workshopCases';

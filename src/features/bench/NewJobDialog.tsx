@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
-import { createJobAction } from '@/app/actions';
+import { createJobAction } from '@/server/actions';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';
 import { type Length, parseLength, printLength } from '@/core/units/length';
 import { Dialog } from '@/ui/Dialog';

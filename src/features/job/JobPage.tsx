@@ -5,7 +5,7 @@
  */
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { recordStepAction, withdrawRecordAction } from '@/app/actions';
+import { recordStepAction, withdrawRecordAction } from '@/server/actions';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
 import { nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';

@@ -72,15 +72,7 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
         </p>
       )}
       <div className="flex gap-2">
-        <button
-          type="button"
-          className="btn btn-outline h-11 w-14 px-0"
-          aria-label="Print the job slip"
-          title="Print the job slip"
-          onClick={onPrint}
-        >
-          <Printer aria-hidden className="size-5" />
-        </button>
+        <PrintButton onPrint={onPrint} />
         <button
           type="submit"
           className="btn btn-primary h-11 flex-1 text-base"
@@ -132,15 +124,7 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
         </label>
       )}
       <div className="flex gap-2">
-        <button
-          type="button"
-          className="btn btn-outline h-11 w-14 px-0"
-          aria-label="Print the job slip"
-          title="Print the job slip"
-          onClick={onPrint}
-        >
-          <Printer aria-hidden className="size-5" />
-        </button>
+        <PrintButton onPrint={onPrint} />
         <button
           type="button"
           className="btn btn-outline h-11 flex-1"
@@ -153,5 +137,19 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
       </div>
       {keeps && <p className="soft text-[13px]">{keeps}</p>}
     </div>
+  );
+}
+
+function PrintButton({ onPrint }: { onPrint: () => void }) {
+  return (
+    <button
+      type="button"
+      className="btn btn-outline h-11 w-14 px-0"
+      aria-label="Print the job slip"
+      title="Print the job slip"
+      onClick={onPrint}
+    >
+      <Printer aria-hidden className="size-5" />
+    </button>
   );
 }

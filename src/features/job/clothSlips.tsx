@@ -3,7 +3,8 @@
 import { FABRICS } from '@/core/cloth/fabrics';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
-import { type JobInputs, SIDES } from '@/core/job/job';
+import { type JobInputs } from '@/core/job/job';
+import { SIDES } from '@/core/job/sides';
 import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from './slipProps';
 

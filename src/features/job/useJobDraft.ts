@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import { saveInputsAction } from '@/app/actions';
+import { saveInputsAction } from '@/server/actions';
 import type { StoredJob } from '@/db/jobs';
 import { type DraftState, JobDraft } from './jobDraft';
 

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { saveRulesAction } from '@/app/actions';
+import { saveRulesAction } from '@/server/actions';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/job/assumptions';
 import { STAGES } from '@/core/job/stages';
 import type { StoredRules } from '@/db/workshops';

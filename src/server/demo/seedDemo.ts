@@ -5,7 +5,8 @@
 import { addDays, addMinutes, format, set } from 'date-fns';
 import type { Database } from 'better-sqlite3';
 import { randomLcg, randomNormal } from 'd3-random';
-import { type JobInputs, SIDES, newInputs } from '@/core/job/job';
+import { type JobInputs, newInputs } from '@/core/job/job';
+import { SIDES } from '@/core/job/sides';
 import { length, roundToStep } from '@/core/units/length';
 import { insertJob, listJobs } from '@/db/jobs';
 import { writeRules } from '@/db/workshops';

@@ -6,15 +6,15 @@ import type { StageId } from '@/core/job/stages';
 import type { Length, Tape } from '@/core/units/length';
 import type { StoredJob } from '@/db/jobs';
 import type { StoredRules } from '@/db/workshops';
-import { checked } from '@/server/checked';
-import { SaveRulesDto } from '@/server/houseRulesDto';
-import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdrawRecord } from '@/server/jobCases';
-import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from '@/server/jobInputsDto';
-import { openWorkshop } from '@/server/openWorkshop';
-import type { Outcome } from '@/server/outcome';
-import { saveRules } from '@/server/workshopCases';
+import { checked } from './checked';
+import { SaveRulesDto } from './houseRulesDto';
+import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
+import { openWorkshop } from './openWorkshop';
+import type { Outcome } from './outcome';
+import { saveRules } from './workshopCases';
 import type { ClassConstructor } from 'class-transformer';
-import type { Workshop } from '@/server/workshop';
+import type { Workshop } from './workshop';
 
 /** Plain objects only may cross to the browser: class instances are flattened. */
 function run<D extends object, T>(

@@ -11,9 +11,13 @@ export const CHROMIUM_ARGS = [
   '--disable-sync',
 ];
 
-/** Debian's Chromium, or the one named by CHROMIUM. */
-export function chromiumPath(): string {
-  const found = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
+/** Debian’s Chromium, or the one named by CHROMIUM; undefined when there is none. */
+export const findChromium = () =>
+  [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
+
+/** As `findChromium`, for those who cannot go on without it. */
+export function chromiumPath() {
+  const found = findChromium();
   if (!found) throw new Error('No Chromium found: install Debian’s package chromium, or set CHROMIUM to its path.');
   return found;
 }
