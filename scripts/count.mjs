@@ -1,13 +1,14 @@
 /* Lines of code and of tests; tests should be a quarter to a third of the sum. */
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import './bootstrap.mjs';
 
 const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.ts', '*.tsx', '*.mjs', '*.css', '*.sql'], {
   encoding: 'utf8',
 })
   .trim()
-  .split('\n');
+  .split('\n')
+  .filter((file) => existsSync(file));
 const isTest = (file) => /\.test\.tsx?$/.test(file) || file.startsWith('e2e/');
 const lines = (file) => readFileSync(file, 'utf8').split('\n').length - 1;
 /** Neither blank nor comment alone. */
