@@ -58,6 +58,12 @@ test('a narrow screen shows one column and no sideways scrolling', async ({ page
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(over, path).toBeLessThanOrEqual(0);
   }
+  await page.goto(`${demoServer.url}/job/demo-132`);
+  for (const name of STAGES) {
+    await stage(page, name).click();
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(over, name).toBeLessThanOrEqual(0);
+  }
 });
 
 test('units switch everywhere at once and are kept; a typed length keeps its own', async ({ page, demoServer }) => {

@@ -176,13 +176,13 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
   });
   return {
     bounds: faceBounds(inputs),
-    padPx: { top: 46, right: 44, bottom: 48, left: 44 },
+    padPx: { top: 56, right: 44, bottom: 48, left: 44 },
     marks: [
       { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
       ...frameMarks(shape),
       ...clothOnBack,
       ...staples,
-      { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -32) },
+      { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
     ],
     says: `${plan.fasten.route.steps.length} fasteners on the back; number ${current} is next.`,
   };

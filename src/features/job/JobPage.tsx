@@ -118,7 +118,10 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
   const acts = stageActs(open, plan.cloth.painted);
   const stopped =
     progress.now !== null && plan[progress.now].verdicts.some((one) => one.level === 'stop' && one.measured !== null);
-  const print = () => window.open(`/job/${first.job.id}/slip`, '_blank', 'noopener');
+  const print = async () => {
+    await draft.flush();
+    window.open(`/job/${first.job.id}/slip`, '_blank', 'noopener');
+  };
   return (
     <FieldErrorsProvider>
       <main className="flex min-h-0 flex-1 flex-col">

@@ -108,7 +108,7 @@ export function CoatTable({
 }) {
   if (coats.length === 0) return null;
   return (
-    <section aria-label="Coats" className="hair-t px-5 py-3">
+    <section aria-label="Coats" tabIndex={0} className="hair-t overflow-x-auto px-5 py-3">
       <h2 className="text-[17px] font-semibold">
         {plan.prime.system.name} on {decimal(plan.prime.areaM2, 2)} m²
       </h2>

@@ -93,7 +93,7 @@ export function MarginTable({
           <th className="text-right font-normal">each side</th>
           <th className="text-right font-normal">cut, {tape.unit}</th>
           <th className="text-right font-normal">m²</th>
-          <th className="pl-4 font-normal">where it ends</th>
+          <th className="hidden pl-4 font-normal sm:table-cell">where it ends</th>
         </tr>
       </thead>
       <tbody>
@@ -123,7 +123,7 @@ export function MarginTable({
                 <Figure>{printSize(cut.widthMm, cut.heightMm, tape, 'up').replace(` ${tape.unit}`, '')}</Figure>
               </td>
               <td className="pl-2 text-right">{cut.areaM2.toFixed(2)}</td>
-              <td className="pl-4">{note}</td>
+              <td className="hidden pl-4 sm:table-cell">{note}</td>
             </tr>
           );
         })}

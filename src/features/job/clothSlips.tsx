@@ -1,6 +1,8 @@
 'use client';
 /* Inputs of the cloth and of fastening it. */
 import { FABRICS } from '@/core/cloth/fabrics';
+import { byId } from '@/core/job/schools';
+import { printClothWeight } from '@/core/units/clothWeight';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { type JobInputs } from '@/core/job/job';
@@ -24,7 +26,14 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
   if (plan.cloth.painted) {
     return (
       <div className={columns}>
-        <Choice label="Cloth" value={cloth.fabric} options={FABRICS} onChange={(fabric) => set({ fabric })} disabled={locked} />
+        <Choice
+          label="Cloth"
+          value={cloth.fabric}
+          options={FABRICS}
+          onChange={(fabric) => set({ fabric })}
+          hint={printClothWeight(byId(FABRICS, cloth.fabric).gsm)}
+          disabled={locked}
+        />
         <Choice label="Pull with" value={cloth.grip} options={GRIPS} onChange={(grip) => set({ grip })} disabled={locked} />
         {SIDES.map((side) => (
           <ReadingField
@@ -41,7 +50,14 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
   }
   return (
     <div className={columns}>
-      <Choice label="Cloth" value={cloth.fabric} options={FABRICS} onChange={(fabric) => set({ fabric })} disabled={locked} />
+      <Choice
+        label="Cloth"
+        value={cloth.fabric}
+        options={FABRICS}
+        onChange={(fabric) => set({ fabric })}
+        hint={printClothWeight(byId(FABRICS, cloth.fabric).gsm)}
+        disabled={locked}
+      />
       <LengthField
         label="Roll width, usable"
         value={cloth.rollWidth}

@@ -74,6 +74,14 @@ export function BriefSlip({ inputs: { brief }, locked, change }: SlipProps) {
           />
         )}
       </div>
+      <TypedField
+        label="About it"
+        value={brief.note}
+        print={(text) => text}
+        read={(text) => (text.length <= 2000 ? parsed(text) : refused<string>(text, 'is over 2000 letters', 'Shorten it.'))}
+        onChange={(note) => set({ note })}
+        disabled={locked}
+      />
       <button
         type="button"
         className="btn btn-ghost btn-sm -ml-2"
