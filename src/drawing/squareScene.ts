@@ -37,13 +37,13 @@ export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
           text: `deviations drawn ${found.factor} × larger`,
           anchor: 'middle',
           role: 'quiet',
-          shiftPx: point(0, 48),
+          shiftPx: point(0, 42),
         },
       ]
     : [];
   return {
     bounds: faceBounds(inputs, found ? beyond : 0),
-    padPx: { top: 36, right: 56, bottom: 44, left: 56 },
+    padPx: { top: 36, right: 56, bottom: 66, left: 56 },
     marks: [
       ...outline,
       ...diagonalMarks(corners, inputs.square, measured, tape),

@@ -224,18 +224,18 @@ function Staple({ mark, px, scale }: MarkProps<Kind<'staple'>>) {
   );
 }
 
-/** A round length that is 60 to 150 px long at this scale. */
-function scaleBarLength(scale: number, tape: Tape): { mm: number; text: string } {
+/** The longest round length that is at most so many px at this scale. */
+function scaleBarLength(scale: number, tape: Tape, mostPx: number): { mm: number; text: string } {
   const inches = tape.unit === 'in';
   const steps = inches
     ? [1, 2, 4, 6, 12, 24, 36, 48].map((value) => value * MM_PER_INCH)
     : [10, 20, 50, 100, 200, 500, 1000, 2000];
-  const mm = steps.findLast((one) => one * scale <= 150) ?? steps[0]!;
+  const mm = steps.findLast((one) => one * scale <= mostPx) ?? steps[0]!;
   return { mm, text: inches ? `${Math.round(mm / MM_PER_INCH)} in` : tape.unit === 'cm' ? `${mm / 10} cm` : `${mm} mm` };
 }
 
 function ScaleBar({ scale, tape, box }: { scale: number; tape: Tape; box: Box }) {
-  const { mm, text } = scaleBarLength(scale, tape);
+  const { mm, text } = scaleBarLength(scale, tape, Math.min(150, box.width * 0.2));
   const [x, y, width] = [16, box.height - 12, mm * scale];
   return (
     <g className="quiet">

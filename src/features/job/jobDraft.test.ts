@@ -72,6 +72,15 @@ describe('the draft of a job', () => {
     expect(draft.read().inputs).toBe(job.inputs);
   });
 
+  it('is saved again when undo leads back to what is on the disk', async () => {
+    const { state, draft } = server();
+    draft.change('brief', { title: 'a slip of the hand' });
+    draft.undo();
+    expect(draft.read().save).toBe('unsaved');
+    expect(await draft.flush()).toBe(true);
+    expect([draft.read().save, state.saves]).toEqual(['saved', 0]);
+  });
+
   it('refuses to overwrite another version, shows it, and goes on from either', async () => {
     for (const keepMine of [false, true]) {
       const { state, draft } = server();

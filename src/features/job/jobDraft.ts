@@ -95,7 +95,10 @@ export class JobDraft {
   private async saveOnce(): Promise<boolean> {
     const { inputs, revision, save } = this.state;
     if (save === 'stale') return false;
-    if (inputs === this.saved) return true;
+    if (inputs === this.saved) {
+      if (save !== 'saved') this.put({ save: 'saved', says: '' });
+      return true;
+    }
     this.put({ save: 'saving' });
     try {
       const outcome = await this.send({ jobId: this.job.id, revision, inputs });

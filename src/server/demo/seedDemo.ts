@@ -29,6 +29,9 @@ export function seedDemo(database: Database, now: Date): void {
   })();
 }
 
+/** Racks that a practised hand leaves, mm of diagonal: mostly little, now and then a joint that would not close. */
+const RACKS_MM = [0.5, 1.5, 0, 1, 0.5, 0, 2, 1, 0.5, 0, 1.5, 0.5, 1];
+
 /** A canvas of the past: every stage recorded over about a week. */
 function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[number], index: number): DemoJob {
   const maker = DEMO_RULES.makers[index % 3]!;
@@ -41,7 +44,7 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
     width: length(widthMm),
     height: length(heightMm),
     dueInDays: Math.round(-endHoursAgo / 24) + 2,
-    built: { rackMm: (index * 7) % 4 === 0 ? 1.5 : 0.5, longTopMm: 0, liftMm: index % 3 },
+    built: { rackMm: RACKS_MM[index % RACKS_MM.length]!, longTopMm: 0, liftMm: index % 3 },
     inputs: {
       brief: { edges: profile === 'deep' ? 'unframed' : 'rebate', medium: index % 2 ? 'oil' : 'acrylic' },
       bars: { profile, bracesUpright: widthMm >= heightMm ? braced : 0, bracesLevel: widthMm >= heightMm ? 0 : braced },
