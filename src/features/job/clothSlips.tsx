@@ -23,18 +23,24 @@ const WARPS = [
 export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
   const { cloth } = inputs;
   const set = (patch: Partial<JobInputs['cloth']>) => change('cloth', patch);
+  const fabricChoice = (
+    <Choice
+      label="Cloth"
+      value={cloth.fabric}
+      options={FABRICS}
+      onChange={(fabric) => set({ fabric })}
+      hint={printClothWeight(byId(FABRICS, cloth.fabric).gsm)}
+      disabled={locked}
+    />
+  );
+  const gripChoice = (
+    <Choice label="Pull with" value={cloth.grip} options={GRIPS} onChange={(grip) => set({ grip })} disabled={locked} />
+  );
   if (plan.cloth.painted) {
     return (
       <div className={columns}>
-        <Choice
-          label="Cloth"
-          value={cloth.fabric}
-          options={FABRICS}
-          onChange={(fabric) => set({ fabric })}
-          hint={printClothWeight(byId(FABRICS, cloth.fabric).gsm)}
-          disabled={locked}
-        />
-        <Choice label="Pull with" value={cloth.grip} options={GRIPS} onChange={(grip) => set({ grip })} disabled={locked} />
+        {fabricChoice}
+        {gripChoice}
         {SIDES.map((side) => (
           <ReadingField
             key={side}
@@ -50,14 +56,7 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
   }
   return (
     <div className={columns}>
-      <Choice
-        label="Cloth"
-        value={cloth.fabric}
-        options={FABRICS}
-        onChange={(fabric) => set({ fabric })}
-        hint={printClothWeight(byId(FABRICS, cloth.fabric).gsm)}
-        disabled={locked}
-      />
+      {fabricChoice}
       <LengthField
         label="Roll width, usable"
         value={cloth.rollWidth}
@@ -66,7 +65,7 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
         onChange={(rollWidth) => set({ rollWidth })}
         disabled={locked}
       />
-      <Choice label="Pull with" value={cloth.grip} options={GRIPS} onChange={(grip) => set({ grip })} disabled={locked} />
+      {gripChoice}
       <Choice label="Warp along" value={cloth.warp} options={WARPS} onChange={(warp) => set({ warp })} disabled={locked} />
       <Tick
         label="Wash before cutting"
