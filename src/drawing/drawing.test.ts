@@ -140,6 +140,17 @@ describe('true to scale', () => {
   });
 });
 
+it('numbers on large work are written where there is room, and always those about to be set', () => {
+  const input = sceneInput(undefined, 3900, 2400);
+  for (const current of [1, 60, input.plan.fasten.route.steps.length]) {
+    const staples = of(fastenScene(input, current), 'staple');
+    const written = staples.filter((mark) => mark.label !== '');
+    expect(written.length).toBeLessThan(staples.length / 2);
+    expect(staples[current - 1]!.label).toBe(String(current));
+    for (const mark of written) expect(staples[Number(mark.label) - 1]).toBe(mark);
+  }
+});
+
 describe('deviations drawn larger', () => {
   const D = Math.hypot(900, 600);
 

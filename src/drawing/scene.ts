@@ -34,6 +34,7 @@ export type Mark =
       degrees: number;
       lengthMm: number;
       role: Role;
+      /** Its number, or empty where there is no room for it. */
       label: string;
       labelAt: Point;
       outward: Point;

@@ -159,7 +159,16 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
     band > 0
       ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }]
       : [];
-  const staples = plan.fasten.route.steps.map(({ order, side, xMm, yMm }): Mark => {
+  const { pitchWidthMm, pitchHeightMm } = plan.fasten.route;
+  // A drawing of the whole frame has room for so many numbers: on large work every second or fifth one is
+  // written, and always those about to be set.
+  const roomMm = Math.max(w, h) / 34;
+  const numbered = (order: number, take: string, offsetMm: number, pitchMm: number) => {
+    const every = Math.ceil(roomMm / Math.max(pitchMm, 1));
+    if (every <= 1 || (order >= current && order < current + 4)) return true;
+    return take !== 'corner' && Math.round(offsetMm / pitchMm) % every === 0;
+  };
+  const staples = plan.fasten.route.steps.map(({ order, side, xMm, yMm, offsetMm, take }): Mark => {
     const outward = { top: point(0, -1), bottom: point(0, 1), left: point(-1, 0), right: point(1, 0) }[side];
     const level = side === 'top' || side === 'bottom';
     return {
@@ -168,7 +177,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       degrees: level ? 25 : 65,
       lengthMm: 14,
       role: 'metal',
-      label: String(order),
+      label: numbered(order, take, Math.abs(offsetMm), level ? pitchWidthMm : pitchHeightMm) ? String(order) : '',
       labelAt: point(xMm, yMm),
       outward,
       state: order === current ? 'now' : order < current ? 'past' : 'to come',

@@ -213,13 +213,15 @@ function Staple({ mark, px, scale }: MarkProps<Kind<'staple'>>) {
         className={`staple ${state}`}
       />
       {state === 'now' && <circle cx={round(at.x)} cy={round(at.y)} r="11" className="line measure" />}
-      <Words
-        x={label.x + mark.outward.x * away}
-        y={label.y + mark.outward.y * away}
-        anchor="middle"
-        className={`staple-number ${state}`}
-        text={mark.label}
-      />
+      {mark.label !== '' && (
+        <Words
+          x={label.x + mark.outward.x * away}
+          y={label.y + mark.outward.y * away}
+          anchor="middle"
+          className={`staple-number ${state}`}
+          text={mark.label}
+        />
+      )}
     </g>
   );
 }

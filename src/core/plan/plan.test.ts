@@ -163,6 +163,11 @@ describe('verdicts of the frame', () => {
     });
   });
 
+  it('a face too small for any bar of the joint is said to be so, not that they bow', () => {
+    const choice = about('bars', 'choice', { brief: { width: length(120), height: length(100) } });
+    expect(choice).toMatchObject({ level: 'watch', says: 'This face is small for every bar of this joint.' });
+  });
+
   it('says what was set glue-wet', () => {
     expect(planJob(patched({ bars: { profile: 'batten', joint: 'mitreGlued' } }), context(), 0).bars.setsMinutes).toBe(720);
     expect(planJob(inputs, context(), 0).bars.setsMinutes).toBeNull();

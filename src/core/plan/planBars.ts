@@ -42,7 +42,7 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
       ...jointVerdict(inputs, profile),
       bowVerdict('top and bottom bars', chosen.topBottom, context),
       bowVerdict('left and right bars', chosen.leftRight, context),
-      ...lighterVerdict(chosen, recommended, context),
+      ...lighterVerdict(chosen, choices, recommended, context),
       ...braceVerdict(chosen, braceClearMm, context),
       thumbVerdict(chosen, size, context),
     ],
@@ -122,7 +122,23 @@ function bowVerdict(about: string, bow: BarBow, { tape, rules }: PlanContext): V
   });
 }
 
-function lighterVerdict(chosen: BarChoice, recommended: BarChoice | null, { tape }: PlanContext): Verdict[] {
+function lighterVerdict(
+  chosen: BarChoice,
+  choices: BarChoice[],
+  recommended: BarChoice | null,
+  { tape }: PlanContext,
+): Verdict[] {
+  if (choices.length === 0) {
+    return [
+      verdict({
+        about: 'choice',
+        level: 'watch',
+        says: 'This face is small for every bar of this joint.',
+        because: 'Less than a bar’s width would be left open inside.',
+        doThis: 'Stretch it over a board, or take another joint.',
+      }),
+    ];
+  }
   if (!recommended) {
     return [
       verdict({
