@@ -31,6 +31,7 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
   );
   const originX = padPx.left + (box.width - padPx.left - padPx.right - size.width * scale) / 2 - bounds.minX * scale;
   const originY = padPx.top + (box.height - padPx.top - padPx.bottom - size.height * scale) / 2 - bounds.minY * scale;
+  const staples = scene.marks.filter((mark): mark is StapleMark => mark.kind === 'staple');
   const px = ({ x, y }: Point): Point => ({ x: originX + x * scale, y: originY + y * scale });
   return (
     <div ref={ref} className={`draw min-h-0 min-w-0 overflow-hidden ${className ?? ''}`}>
@@ -44,6 +45,7 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
         {scene.marks.map((mark, index) => (
           <MarkShape key={index} mark={mark} px={px} scale={scale} />
         ))}
+        {staples.length > 0 && <Staples marks={staples} px={px} scale={scale} />}
         {scaleBar && <ScaleBar scale={scale} tape={tape} box={box} />}
       </svg>
     </div>
@@ -89,7 +91,7 @@ function MarkShape({ mark, px, scale }: MarkProps) {
     case 'dimension':
       return <Dimension mark={mark} px={px} scale={scale} />;
     case 'staple':
-      return <Staple mark={mark} px={px} scale={scale} />;
+      return null; // Drawn together: see Staples.
     case 'words': {
       const at = px(mark.at);
       return (
@@ -195,34 +197,50 @@ function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
   );
 }
 
-function Staple({ mark, px, scale }: MarkProps<Kind<'staple'>>) {
-  const at = px(mark.at);
-  const half = Math.max(4, (mark.lengthMm * scale) / 2);
-  const angle = (mark.degrees * Math.PI) / 180;
-  const along = { x: Math.cos(angle) * half, y: Math.sin(angle) * half };
-  const state = mark.state === 'to come' ? 'come' : mark.state;
-  const label = px(mark.labelAt);
-  const away = state === 'now' ? 17 : 12;
+type StapleMark = Kind<'staple'>;
+
+/** All fasteners: one path for those set, one for those to come, the present one on its own, and the numbers. */
+function Staples({ marks, px, scale }: { marks: StapleMark[]; px: (at: Point) => Point; scale: number }) {
+  const line = (mark: StapleMark) => {
+    const at = px(mark.at);
+    const half = Math.max(4, (mark.lengthMm * scale) / 2);
+    const angle = (mark.degrees * Math.PI) / 180;
+    const along = { x: Math.cos(angle) * half, y: Math.sin(angle) * half };
+    return pathOf([
+      { x: at.x - along.x, y: at.y - along.y },
+      { x: at.x + along.x, y: at.y + along.y },
+    ]);
+  };
+  const lines = (state: StapleMark['state']) =>
+    marks
+      .filter((mark) => mark.state === state)
+      .map(line)
+      .join('');
+  const now = marks.find((mark) => mark.state === 'now');
   return (
     <g>
-      <path
-        d={pathOf([
-          { x: at.x - along.x, y: at.y - along.y },
-          { x: at.x + along.x, y: at.y + along.y },
-        ])}
-        className={`staple ${state}`}
-      />
-      {state === 'now' && <circle cx={round(at.x)} cy={round(at.y)} r="11" className="line measure" />}
-      {mark.label !== '' && (
-        <Words
-          x={label.x + mark.outward.x * away}
-          y={label.y + mark.outward.y * away}
-          anchor="middle"
-          className={`staple-number ${state}`}
-          text={mark.label}
-        />
-      )}
+      <path d={lines('to come')} className="staple come" />
+      <path d={lines('past')} className="staple past" />
+      {now && <path d={line(now)} className="staple now" />}
+      {now && <circle cx={round(px(now.at).x)} cy={round(px(now.at).y)} r="11" className="line measure" />}
+      {marks.map((mark, index) => mark.label !== '' && <StapleNumber key={index} mark={mark} px={px} />)}
     </g>
+  );
+}
+
+function StapleNumber({ mark, px }: { mark: StapleMark; px: (at: Point) => Point }) {
+  const at = px(mark.labelAt);
+  const away = mark.state === 'now' ? 17 : 12;
+  const state = mark.state === 'to come' ? 'come' : mark.state;
+  return (
+    <text
+      x={round(at.x + mark.outward.x * away)}
+      y={round(at.y + mark.outward.y * away + 4.5)}
+      textAnchor="middle"
+      className={`staple-number ${state}`}
+    >
+      {mark.label}
+    </text>
   );
 }
 
