@@ -55,10 +55,7 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
   );
   // The slip answers each key at once; the drawing follows in the next free moment.
   const calm = useDeferredValue(
-    useMemo(
-      () => ({ inputs: shownInputs, plan: shownPlan, progress, kit: inputs.kit }),
-      [shownInputs, shownPlan, progress, inputs.kit],
-    ),
+    useMemo(() => ({ inputs: shownInputs, plan: shownPlan, progress }), [shownInputs, shownPlan, progress]),
   );
   const total = shownPlan.fasten.route.steps.length;
   const current = Math.min(step, total);
@@ -150,7 +147,7 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
             step={Math.min(step, calm.plan.fasten.route.steps.length)}
             onStep={setStep}
             nowMs={nowMs}
-            ticked={calm.kit}
+            ticked={inputs.kit}
             onTick={draft.setKit}
             onChange={draft.change}
           />
