@@ -1,5 +1,6 @@
 import type { Database } from 'better-sqlite3';
 import type { Job, JobInputs } from '@/core/job/job';
+import { upgradeInputs } from '@/core/job/upgradeJob';
 
 /** A job as it is kept, with the revision that guards it against stale saves. */
 export interface StoredJob extends Job {
@@ -19,7 +20,7 @@ const fromRow = (row: Row): StoredJob => ({
   id: row.id,
   number: row.number,
   createdAt: row.created_at,
-  inputs: JSON.parse(row.inputs) as JobInputs,
+  inputs: upgradeInputs(JSON.parse(row.inputs)) as JobInputs,
   revision: row.revision,
 });
 

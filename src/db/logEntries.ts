@@ -1,4 +1,5 @@
 import type { Database } from 'better-sqlite3';
+import { upgradePlan } from '@/core/job/upgradeJob';
 import type { LogEntry, PlanSnapshot, Reading } from '@/core/job/logEntry';
 
 interface Row {
@@ -31,7 +32,7 @@ const fromRow = (row: Row, readings: Reading[]): LogEntry => ({
   corrects: row.corrects,
   readyAt: row.ready_at,
   readings,
-  plan: row.plan === null ? null : (JSON.parse(row.plan) as PlanSnapshot),
+  plan: row.plan === null ? null : (upgradePlan(JSON.parse(row.plan)) as PlanSnapshot),
 });
 
 const plainReading = ({ quantity, value, unit, precision, tool }: ReadingRow): Reading => ({

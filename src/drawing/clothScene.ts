@@ -4,7 +4,6 @@
  */
 import { FABRICS } from '@/core/cloth/fabrics';
 import type { MarginParts } from '@/core/cloth/cutSize';
-import { PROFILES, type Profile } from '@/core/frame/profiles';
 import { byId } from '@/core/job/schools';
 import { printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
@@ -13,7 +12,7 @@ import { type SceneInput, frameShape } from './stageScenes';
 
 export function clothScene({ inputs, plan, tape }: SceneInput): Scene {
   if (plan.cloth.painted) return paintedScene({ inputs, plan, tape });
-  const shape = frameShape(inputs);
+  const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margin, widthMm, heightMm } = plan.cloth.cut;
   const [mx, my] = [(widthMm - w) / 2, (heightMm - h) / 2];
@@ -139,7 +138,7 @@ function paintedScene({ inputs, plan, tape }: SceneInput): Scene {
 
 /** Section of a bar at its true proportions with the cloth round it and each part of the margin named. */
 export function sectionScene({ inputs, plan, tape }: SceneInput): Scene {
-  const profile: Profile = byId(PROFILES, inputs.bars.profile);
+  const { profile } = plan.bars;
   const fabric = byId(FABRICS, inputs.cloth.fabric);
   const { margin } = plan.cloth.cut;
   const { widthMm: w, depthMm: d, beadMm: bead } = profile;

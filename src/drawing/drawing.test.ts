@@ -4,20 +4,12 @@ import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { planJob } from '@/core/plan/planJob';
 import { length } from '@/core/units/length';
+import { barsScene } from './barsScene';
 import { clothScene, sectionScene } from './clothScene';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, fromBack } from './scene';
 import { squareScene } from './squareScene';
-import {
-  type SceneInput,
-  barsScene,
-  briefScene,
-  fastenScene,
-  frameShape,
-  handoverScene,
-  primeScene,
-  tuneScene,
-} from './stageScenes';
+import { type SceneInput, briefScene, fastenScene, frameShape, handoverScene, primeScene, tuneScene } from './stageScenes';
 
 const tape = tapeFor(DEFAULT_RULES, 'mm');
 function sceneInput(patch: (inputs: JobInputs) => void = () => undefined, width = 900, height = 600): SceneInput {
@@ -27,6 +19,7 @@ function sceneInput(patch: (inputs: JobInputs) => void = () => undefined, width 
 }
 const read = (top: number, right: number, bottom: number, left: number, down: number, up: number) => (inputs: JobInputs) => {
   inputs.square = {
+    ...inputs.square,
     top: length(top),
     right: length(right),
     bottom: length(bottom),
@@ -104,7 +97,7 @@ describe('every scene', () => {
 
 describe('true to scale', () => {
   it('mitred bars cover the rim of the frame exactly', () => {
-    const shape = frameShape(sceneInput().inputs);
+    const shape = frameShape(sceneInput());
     const bars = frameMarks(shape).filter((mark) => mark.kind === 'area' && mark.role === 'timber') as Extract<
       Mark,
       { kind: 'area' }
@@ -173,12 +166,14 @@ describe('deviations drawn larger', () => {
   });
 
   it('asks for what is not read, and draws an impossible reading as the plain frame', () => {
-    expect(words(squareScene(sceneInput()))).toEqual(expect.arrayContaining(['down ?', 'up ?', 'top ?']));
+    expect(words(squareScene(sceneInput()))).toEqual(
+      expect.arrayContaining(['down ? should read 1081.5 mm', 'up ? should read 1081.5 mm', 'top ?']),
+    );
     expect(words(squareScene(sceneInput(read(900, 600, 900, 600, 5000, D)))).join()).not.toMatch(/larger/);
   });
 
   it('bow and corner opening say how much larger they are', () => {
-    expect(words(barsScene(sceneInput())).join()).toMatch(/bow drawn \d+ × larger/);
+    expect(words(barsScene(sceneInput())).join()).toMatch(/bow in time, drawn \d+ × larger/);
     expect(words(tuneScene(sceneInput((inputs) => (inputs.tune.opening = length(1))))).join()).toMatch(
       /corners open 1 mm, drawn 18 × larger.*\+ 2 mm/,
     );

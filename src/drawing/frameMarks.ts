@@ -1,6 +1,5 @@
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
-import type { BraceCount } from '@/core/job/job';
 import { byId } from '@/core/job/schools';
 import { type Mark, type Point, point, rectangle } from './scene';
 
@@ -9,8 +8,9 @@ export interface FrameShape {
   heightMm: number;
   profile: Profile;
   joint: JointId;
-  bracesUpright: BraceCount;
-  bracesLevel: BraceCount;
+  /** Middles of the braces, as parts of the width from the left and of the height from the top. */
+  bracesUpright: readonly number[];
+  bracesLevel: readonly number[];
 }
 
 /** The bars and braces of a frame; corners mitred or butted as the joint is. */
@@ -37,12 +37,7 @@ function barOutlines({ widthMm: w, heightMm: h, profile, joint }: FrameShape): P
 export function braceMarks({ widthMm, heightMm, profile, bracesUpright, bracesLevel }: FrameShape): Mark[] {
   const b = profile.widthMm;
   const half = profile.brace.widthMm / 2;
-  const at = (count: number, index: number, whole: number) => (whole * (index + 1)) / (count + 1);
-  const upright = Array.from({ length: bracesUpright }, (_, index) =>
-    rectangle(at(bracesUpright, index, widthMm) - half, b, 2 * half, heightMm - 2 * b),
-  );
-  const level = Array.from({ length: bracesLevel }, (_, index) =>
-    rectangle(b, at(bracesLevel, index, heightMm) - half, widthMm - 2 * b, 2 * half),
-  );
+  const upright = bracesUpright.map((part) => rectangle(part * widthMm - half, b, 2 * half, heightMm - 2 * b));
+  const level = bracesLevel.map((part) => rectangle(b, part * heightMm - half, widthMm - 2 * b, 2 * half));
   return [...level, ...upright].map((points): Mark => ({ kind: 'area', points, role: 'brace' }));
 }

@@ -24,8 +24,21 @@ export type Role =
   | 'wet'
   | 'metal';
 
+/** A part that can be moved by hand along one direction, and where it stands. */
+export interface Grab {
+  id: string;
+  /** Which way it moves in the drawing. */
+  along: 'x' | 'y';
+  /** −1 where a move to the right of the drawing makes the value less, as seen from the back. */
+  sign: 1 | -1;
+  says: string;
+  valueMm: number;
+  mostMm: number;
+  valueText: string;
+}
+
 export type Mark =
-  | { kind: 'area'; points: Point[]; role: Role; title?: string }
+  | { kind: 'area'; points: Point[]; role: Role; grab?: Grab }
   | { kind: 'path'; points: Point[]; role: Role }
   | { kind: 'arrow'; from: Point; to: Point; role: Role }
   | {
@@ -81,7 +94,11 @@ const FLIPPED = { start: 'end', middle: 'middle', end: 'start' } as const;
 
 function flipMark(mark: Mark, flip: (at: Point) => Point): Mark {
   switch (mark.kind) {
-    case 'area':
+    case 'area': {
+      const grab =
+        mark.grab?.along === 'x' ? { ...mark.grab, sign: mark.grab.sign === 1 ? (-1 as const) : (1 as const) } : mark.grab;
+      return { ...mark, points: mark.points.map(flip), ...(grab ? { grab } : {}) };
+    }
     case 'path':
       return { ...mark, points: mark.points.map(flip) };
     case 'arrow':

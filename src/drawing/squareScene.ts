@@ -1,124 +1,167 @@
 /*
- * The frame as the tape found it: deviations drawn larger by a stated factor over the rectangle it should be,
- * the longer diagonal marked with where to press.
+ * The frame as it was measured: deviations drawn larger by a stated factor over the rectangle it should be, the
+ * longer diagonal marked with where to press, and the tries so far as a trail of the top left corner.
  */
-import { type Squareness, rackedCorners } from '@/core/frame/squareness';
+import { CORNERS, type Corner, type Quadrilateral } from '@/core/frame/quadrilateral';
 import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 import { type SceneInput, faceBounds, frameShape } from './stageScenes';
 
-interface Corners {
-  tl: Point;
-  tr: Point;
-  br: Point;
-  bl: Point;
-}
+type Places = Record<Corner, Point>;
 
 export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
-  const shape = frameShape(inputs);
+  const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
-  const { result } = plan.square;
-  const measured = result.kind === 'measured' ? result : null;
-  const found = measured && exaggerated(measured, w, h);
-  const corners: Corners = found?.corners ?? { tl: point(0, 0), tr: point(w, 0), br: point(w, h), bl: point(0, h) };
+  const { result, press, tries } = plan.square;
+  const measured = result.kind === 'fitted' ? result : null;
+  const square: Places = { topLeft: point(0, 0), topRight: point(w, 0), bottomRight: point(w, h), bottomLeft: point(0, h) };
+  const found = measured && exaggerated(measured, square, Math.max(w, h) * 0.05);
+  const corners = found?.places ?? square;
   const outline: Mark[] = found
     ? [
         { kind: 'path', points: [...rectangle(0, 0, w, h), point(0, 0)], role: 'guide' },
         ...barsThrough(corners, shape.profile.widthMm),
       ]
-    : frameMarks({ ...shape, bracesUpright: 0, bracesLevel: 0 });
-  const beyond = Math.max(w, h) * 0.06;
-  const note: Mark[] = found
-    ? [
-        {
-          kind: 'words',
-          at: point(w / 2, h),
-          text: `deviations drawn ${found.factor} × larger`,
-          anchor: 'middle',
-          role: 'quiet',
-          shiftPx: point(0, 42),
-        },
-      ]
-    : [];
+    : frameMarks({ ...shape, bracesUpright: [], bracesLevel: [] });
   return {
-    bounds: faceBounds(inputs, found ? beyond : 0),
+    bounds: faceBounds(inputs, found ? Math.max(w, h) * 0.06 : 0),
     padPx: { top: 36, right: 56, bottom: 66, left: 56 },
     marks: [
       ...outline,
-      ...diagonalMarks(corners, inputs.square, measured, tape),
+      ...diagonalMarks(corners, inputs.square, press?.longer ?? null, plan.square.targetDiagonalMm, tape),
       ...sideMarks(corners, inputs.square, tape),
-      ...pressMarks(corners, measured, Math.max(w, h) * 0.09),
-      ...note,
+      ...(measured && Math.abs(measured.difference.value) > 0.2
+        ? pressMarks(corners, press?.longer ?? null, Math.max(w, h) * 0.09)
+        : []),
+      ...(found && tries.length > 1 ? trail(tries, found.factor, w, h) : []),
+      ...(found ? [note(w, h, found.factor)] : []),
     ],
     says: measured
-      ? `The frame as measured, the diagonals ${printFine(Math.abs(measured.differenceMm), tape)} apart.`
+      ? `The frame as measured, the diagonals ${printFine(Math.abs(measured.difference.value), tape)} apart${tries.length > 1 ? `, try ${tries.length}` : ''}.`
       : 'The frame, still to be measured.',
   };
 }
 
-/** Corners moved off the rectangle, larger by a round factor so that the greatest move is about a twentieth of the frame. */
-function exaggerated(measured: Squareness, w: number, h: number): { corners: Corners; factor: number } {
-  const { bottomLeft, bottomRight, topLeft, topRight } = rackedCorners(measured);
-  const middle = point(
-    (bottomLeft.x + bottomRight.x + topLeft.x + topRight.x) / 4,
-    (bottomLeft.y + bottomRight.y + topLeft.y + topRight.y) / 4,
+const note = (w: number, h: number, factor: number): Mark => ({
+  kind: 'words',
+  at: point(w / 2, h),
+  text: `deviations drawn ${factor} × larger`,
+  anchor: 'middle',
+  role: 'quiet',
+  shiftPx: point(0, 42),
+});
+
+const middleOf = (places: Places) =>
+  point(
+    CORNERS.reduce((sum, corner) => sum + places[corner].x, 0) / 4,
+    CORNERS.reduce((sum, corner) => sum + places[corner].y, 0) / 4,
   );
-  const off = (at: Point, x: number, y: number) => point(at.x - middle.x + w / 2 - x, middle.y - at.y + h / 2 - y);
-  const moves = { tl: off(topLeft, 0, 0), tr: off(topRight, w, 0), br: off(bottomRight, w, h), bl: off(bottomLeft, 0, h) };
-  const worst = Math.max(...Object.values(moves).map(({ x, y }) => Math.hypot(x, y)), 0.2);
-  const wished = (Math.max(w, h) * 0.05) / worst;
-  const factor = [100, 50, 20, 10, 5, 2].find((one) => one <= wished) ?? 1;
-  const moved = (name: keyof Corners, x: number, y: number) => point(x + moves[name].x * factor, y + moves[name].y * factor);
-  return { factor, corners: { tl: moved('tl', 0, 0), tr: moved('tr', w, 0), br: moved('br', w, h), bl: moved('bl', 0, h) } };
+
+/** Corners moved off the rectangle, larger by a round factor so that the greatest move is about `mostMm`. */
+function exaggerated({ corners }: Quadrilateral, square: Places, mostMm: number): { places: Places; factor: number } {
+  const real = Object.fromEntries(CORNERS.map((name) => [name, point(corners[name].x, -corners[name].y)])) as Places;
+  const [middle, wanted] = [middleOf(real), middleOf(square)];
+  const move = (name: Corner) =>
+    point(real[name].x - middle.x - square[name].x + wanted.x, real[name].y - middle.y - square[name].y + wanted.y);
+  const worst = Math.max(...CORNERS.map((name) => Math.hypot(move(name).x, move(name).y)), 0.2);
+  const factor = [100, 50, 20, 10, 5, 2].find((one) => one <= mostMm / worst) ?? 1;
+  const places = Object.fromEntries(
+    CORNERS.map((name) => [name, point(square[name].x + move(name).x * factor, square[name].y + move(name).y * factor)]),
+  ) as Places;
+  return { places, factor };
 }
 
 /** The four bars drawn through racked corners, mitred. */
-function barsThrough({ tl, tr, br, bl }: Corners, barMm: number): Mark[] {
-  const centre = point((tl.x + tr.x + br.x + bl.x) / 4, (tl.y + tr.y + br.y + bl.y) / 4);
+function barsThrough(places: Places, barMm: number): Mark[] {
+  const centre = middleOf(places);
   const inner = (at: Point) => point(at.x + Math.sign(centre.x - at.x) * barMm, at.y + Math.sign(centre.y - at.y) * barMm);
-  const bar = (a: Point, b: Point): Mark => ({ kind: 'area', points: [a, b, inner(b), inner(a)], role: 'timber' });
-  return [bar(tl, tr), bar(bl, br), bar(tl, bl), bar(tr, br)];
+  const bar = (a: Corner, b: Corner): Mark => ({
+    kind: 'area',
+    points: [places[a], places[b], inner(places[b]), inner(places[a])],
+    role: 'timber',
+  });
+  return [
+    bar('topLeft', 'topRight'),
+    bar('bottomLeft', 'bottomRight'),
+    bar('topLeft', 'bottomLeft'),
+    bar('topRight', 'bottomRight'),
+  ];
 }
 
 function diagonalMarks(
-  { tl, tr, br, bl }: Corners,
+  { topLeft, topRight, bottomRight, bottomLeft }: Places,
   square: SceneInput['inputs']['square'],
-  measured: Squareness | null,
+  longer: 'down' | 'up' | null,
+  targetMm: number,
   tape: SceneInput['tape'],
 ): Mark[] {
-  const role = (name: 'down' | 'up') => (measured?.longer === name ? 'stop' : 'measure');
+  const role = (name: 'down' | 'up') => (longer === name ? 'stop' : 'measure');
   const along = (a: Point, b: Point, t: number) => point(a.x + (b.x - a.x) * t, a.y + (b.y - a.y) * t);
-  const words = (a: Point, b: Point, name: 'down' | 'up', text: string): Mark[] => [
+  const target = printLength(targetMm, finerTape(tape));
+  const words = (a: Point, b: Point, name: 'down' | 'up'): Mark[] => [
     { kind: 'path', points: [a, b], role: role(name) },
-    { kind: 'words', at: along(a, b, 0.3), text, anchor: 'middle', role: role(name), strong: true, shiftPx: point(0, -12) },
+    {
+      kind: 'words',
+      at: along(a, b, 0.3),
+      text: square[name] ? printLength(square[name].mm, finerTape(tape)) : `${name} ? should read ${target}`,
+      anchor: 'middle',
+      role: role(name),
+      strong: true,
+      shiftPx: point(0, -12),
+    },
   ];
-  return [
-    ...words(tl, br, 'down', square.down ? printLength(square.down.mm, finerTape(tape)) : 'down ?'),
-    ...words(tr, bl, 'up', square.up ? printLength(square.up.mm, finerTape(tape)) : 'up ?'),
-  ];
+  return [...words(topLeft, bottomRight, 'down'), ...words(topRight, bottomLeft, 'up')];
 }
 
-function sideMarks({ tl, tr, br, bl }: Corners, square: SceneInput['inputs']['square'], tape: SceneInput['tape']): Mark[] {
+function sideMarks(
+  { topLeft, topRight, bottomRight, bottomLeft }: Places,
+  square: SceneInput['inputs']['square'],
+  tape: SceneInput['tape'],
+): Mark[] {
   const text = (name: 'top' | 'right' | 'bottom' | 'left') =>
     square[name] ? printLength(square[name].mm, finerTape(tape)) : `${name} ?`;
   return [
-    { kind: 'dimension', from: tl, to: tr, offPx: 20, text: text('top') },
-    { kind: 'dimension', from: tr, to: br, offPx: 20, text: text('right') },
-    { kind: 'dimension', from: br, to: bl, offPx: 20, text: text('bottom') },
-    { kind: 'dimension', from: bl, to: tl, offPx: 20, text: text('left') },
+    { kind: 'dimension', from: topLeft, to: topRight, offPx: 20, text: text('top') },
+    { kind: 'dimension', from: topRight, to: bottomRight, offPx: 20, text: text('right') },
+    { kind: 'dimension', from: bottomRight, to: bottomLeft, offPx: 20, text: text('bottom') },
+    { kind: 'dimension', from: bottomLeft, to: topLeft, offPx: 20, text: text('left') },
   ];
 }
 
 /** Two arrows that press the ends of the longer diagonal together. */
-function pressMarks({ tl, tr, br, bl }: Corners, measured: Squareness | null, lengthMm: number): Mark[] {
-  if (!measured?.longer || Math.abs(measured.differenceMm) < 0.25) return [];
-  const [a, b] = measured.longer === 'down' ? [tl, br] : [tr, bl];
+function pressMarks(places: Places, longer: 'down' | 'up' | null, lengthMm: number): Mark[] {
+  if (!longer) return [];
+  const [a, b] = longer === 'down' ? [places.topLeft, places.bottomRight] : [places.topRight, places.bottomLeft];
   const whole = Math.hypot(b.x - a.x, b.y - a.y);
   const unit = point((b.x - a.x) / whole, (b.y - a.y) / whole);
   const away = (at: Point, sign: 1 | -1, far: number) => point(at.x - sign * unit.x * far, at.y - sign * unit.y * far);
   return [
     { kind: 'arrow', from: away(a, 1, lengthMm), to: away(a, 1, lengthMm * 0.15), role: 'stop' },
     { kind: 'arrow', from: away(b, -1, lengthMm), to: away(b, -1, lengthMm * 0.15), role: 'stop' },
+  ];
+}
+
+/** The path to square: how far the top stood aside at each try, numbered, above a tick that marks square. */
+function trail(tries: { slideMm: number }[], factor: number, w: number, h: number): Mark[] {
+  const y = h * 0.2;
+  const rise = (h * 0.14) / Math.max(2, tries.length - 1);
+  const at = ({ slideMm }: { slideMm: number }, index: number) => point(w / 2 - (slideMm / 2) * factor, y + rise * index);
+  const points = tries.map(at);
+  const numbers = points.map((place, index): Mark => ({
+    kind: 'words',
+    at: place,
+    text: `try ${index + 1}`,
+    anchor: 'start',
+    role: index === tries.length - 1 ? 'measure' : 'quiet',
+    strong: index === tries.length - 1,
+    shiftPx: point(9, 0),
+  }));
+  const steps = points.slice(1).map((place, index): Mark => ({ kind: 'arrow', from: points[index]!, to: place, role: 'quiet' }));
+  return [
+    { kind: 'path', points: [point(w / 2, y - rise / 2), point(w / 2, y + rise * (tries.length - 0.5))], role: 'guide' },
+    { kind: 'words', at: point(w / 2, y - rise / 2), text: 'square', anchor: 'middle', role: 'quiet', shiftPx: point(0, -8) },
+    ...steps,
+    ...numbers,
   ];
 }

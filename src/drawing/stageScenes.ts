@@ -2,9 +2,6 @@
  * One drawing for each stage, from the inputs and the plan. All are true to scale; where a deviation is
  * drawn larger than it is, the factor is stated in the drawing.
  */
-import { bowAt } from '@/core/frame/bow';
-import type { BarBow } from '@/core/frame/chooseBars';
-import { PROFILES, type Profile } from '@/core/frame/profiles';
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, byId } from '@/core/job/schools';
 import type { Plan } from '@/core/plan/planJob';
@@ -18,10 +15,10 @@ export interface SceneInput {
   tape: Tape;
 }
 
-const PAD = { top: 40, right: 48, bottom: 60, left: 52 };
+export const PAD = { top: 40, right: 48, bottom: 60, left: 52 };
 
-export function frameShape({ brief, bars }: JobInputs): FrameShape {
-  const profile: Profile = byId(PROFILES, bars.profile);
+export function frameShape({ inputs: { brief, bars }, plan }: Pick<SceneInput, 'inputs' | 'plan'>): FrameShape {
+  const { profile } = plan.bars;
   return {
     widthMm: brief.width.mm,
     heightMm: brief.height.mm,
@@ -47,7 +44,7 @@ export function faceDimensions({ brief }: JobInputs, tape: Tape, offPx = 30): Ma
   ];
 }
 
-const topWords = ({ brief }: JobInputs, text: string): Extract<Mark, { kind: 'words' }> => ({
+export const topWords = ({ brief }: JobInputs, text: string): Extract<Mark, { kind: 'words' }> => ({
   kind: 'words',
   at: point(brief.width.mm / 2, 0),
   text,
@@ -97,60 +94,9 @@ export function briefScene({ inputs, tape }: SceneInput): Scene {
   };
 }
 
-/** Bars: the frame with joints and braces, and the bow of each bar in time, drawn larger by a stated factor. */
-export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
-  const { chosen } = plan.bars;
-  const shape = frameShape(inputs);
-  const { widthMm: w, heightMm: h } = shape;
-  const worst = Math.max(chosen.topBottom.lastingMm, chosen.leftRight.lastingMm);
-  const factor = bowFactor(worst, Math.min(w, h));
-  const bowed = (bow: BarBow, place: (along: number, inward: number) => Point): Mark => ({
-    kind: 'path',
-    points: bowLine(bow, factor).map(([along, inward]) => place(along, inward)),
-    role: bow.lastingMm <= bow.limitMm ? 'good' : 'stop',
-  });
-  const b = shape.profile.widthMm;
-  return {
-    bounds: faceBounds(inputs),
-    padPx: PAD,
-    marks: [
-      ...frameMarks(shape),
-      bowed(chosen.topBottom, (along, inward) => point(along, b + inward)),
-      bowed(chosen.topBottom, (along, inward) => point(along, h - b - inward)),
-      bowed(chosen.leftRight, (along, inward) => point(b + inward, along)),
-      bowed(chosen.leftRight, (along, inward) => point(w - b - inward, along)),
-      {
-        kind: 'words',
-        at: point(w / 2, h),
-        text: `bow drawn ${factor} × larger`,
-        anchor: 'middle',
-        role: 'quiet',
-        shiftPx: point(0, 48),
-      },
-      topWords(inputs, 'Top'),
-      ...faceDimensions(inputs, tape),
-    ],
-    says: `Frame of ${shape.profile.name.toLowerCase()}; top and bottom bow ${printFine(chosen.topBottom.lastingMm, tape)}, left and right ${printFine(chosen.leftRight.lastingMm, tape)} in time.`,
-  };
-}
-
-/** A round factor that makes the greatest bow about a tenth of the short side, at most 100. */
-function bowFactor(worstMm: number, shortSideMm: number): number {
-  const wished = (shortSideMm * 0.08) / Math.max(worstMm, 0.05);
-  return [100, 50, 20, 10, 5, 2].find((factor) => factor <= wished) ?? 1;
-}
-
-function bowLine({ beam, lastingMm, firstMm }: BarBow, factor: number): [number, number][] {
-  const creep = firstMm > 0 ? lastingMm / firstMm : 1;
-  return Array.from({ length: 49 }, (_, index) => {
-    const along = (beam.lengthMm * index) / 48;
-    return [along, bowAt(beam, along) * creep * factor];
-  });
-}
-
 /** Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in. */
 export function fastenScene({ inputs, plan }: SceneInput, current: number): Scene {
-  const shape = frameShape(inputs);
+  const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margin } = plan.cloth.cut;
   const inset = margin.onEdge ? 0 : margin.fastenerAtMm;
@@ -199,7 +145,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
 
 /** Tune: the corners opened, drawn larger by a stated factor, with the growth each way. */
 export function tuneScene({ inputs, plan, tape }: SceneInput): Scene {
-  const shape = frameShape(inputs);
+  const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h, profile } = shape;
   const { opening } = plan.tune;
   const g = plan.tune.canOpen ? inputs.tune.opening.mm : 0;
@@ -296,8 +242,8 @@ export function primeScene({ inputs, plan, tape }: SceneInput, coatIndex: number
 }
 
 /** Hand over: the back with its hanging, the label and the up-edge. */
-export function handoverScene({ inputs, tape }: SceneInput): Scene {
-  const shape = frameShape(inputs);
+export function handoverScene({ inputs, plan, tape }: SceneInput): Scene {
+  const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const b = shape.profile.widthMm;
   const drop = h / 4;

@@ -67,7 +67,7 @@ describe('the run of stages', () => {
   it('says why a step cannot be recorded or taken back yet', () => {
     const { progress } = after(entry('brief', 5), entry('bars', 4));
     expect(earlyWords(progress, 'square')).toBeNull();
-    expect(earlyWords(progress, 'fasten')).toBe('First record square, cloth. You can look and plan ahead here.');
+    expect(earlyWords(progress, 'fasten')).toBe('First record cloth. You can look and plan ahead here.');
     expect(keepsWords(progress, 'brief')).toBe('Bars was recorded after it: take that back first.');
     expect(keepsWords(progress, 'bars')).toBeNull();
   });

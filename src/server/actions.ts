@@ -1,5 +1,6 @@
 'use server';
 /* The one way in for writes from the screens: action → checked DTO → use case → repository. */
+import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
@@ -10,6 +11,8 @@ import { checked } from './checked';
 import { SaveRulesDto } from './houseRulesDto';
 import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
 import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
+import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
+import { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
 import { openWorkshop } from './openWorkshop';
 import type { Outcome } from './outcome';
 import { saveRules } from './workshopCases';
@@ -63,6 +66,18 @@ export async function withdrawRecordAction(plain: {
 
 export async function importJobAction(text: string): Promise<Outcome<StoredJob>> {
   return JSON.parse(JSON.stringify(importJob(openWorkshop(), String(text)))) as Outcome<StoredJob>;
+}
+
+export async function addToRackAction(plain: Omit<RackBar, 'id'> & { maker: string }): Promise<Outcome<RackBar[]>> {
+  return run(AddToRackDto, plain, addToRack);
+}
+
+export async function takeFromRackAction(plain: { id: string; count: number; maker: string }): Promise<Outcome<RackBar[]>> {
+  return run(TakeFromRackDto, plain, takeFromRack);
+}
+
+export async function recordCutsAction(plain: { jobIds: string[]; seen: string; maker: string }): Promise<Outcome<Series>> {
+  return run(RecordCutsDto, plain, recordCuts);
 }
 
 export async function saveRulesAction(plain: { revision: number; rules: HouseRules }): Promise<Outcome<StoredRules>> {

@@ -17,7 +17,7 @@ import { createJob, importJob, openJob, recordStep, saveInputs, withdrawRecord }
 import { JobInputsDto, NewJobDto, SaveInputsDto } from './jobInputsDto';
 import type { Outcome, Refusal } from './outcome';
 import type { Workshop } from './workshop';
-import { benchRows, dryingClocks, logRows, saveRules } from './workshopCases';
+import { benchRows, houseRules, dryingClocks, logRows, saveRules } from './workshopCases';
 
 let minutes: number;
 let serial: number;
@@ -67,7 +67,7 @@ function work(jobId: string, last: StageId): void {
     up: D,
     lift: length(0),
   };
-  const inputs: JobInputs = { ...job.inputs, square };
+  const inputs: JobInputs = { ...job.inputs, square: { ...job.inputs.square, ...square } };
   value(saveInputs(workshop, { jobId, revision: job.revision, inputs }));
   for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(last) + 1)) {
     for (let coats = stage === 'prime' ? 3 : 1; coats > 0; coats -= 1) {
@@ -131,7 +131,7 @@ describe('working on a job', () => {
       saveInputs(workshop, {
         jobId: id,
         revision: wide.revision,
-        inputs: { ...wide.inputs, bars: { ...wide.inputs.bars, tensionNPerM: 700 } },
+        inputs: { ...wide.inputs, bars: { ...wide.inputs.bars, bracesUpright: [], bracesLevel: [], tensionNPerM: 700 } },
       }),
     );
     expect(refusal(attempt('bars'))).toMatchObject({ kind: 'invalid', errors: [{ field: 'reason' }] });
@@ -156,7 +156,7 @@ describe('working on a job', () => {
     const { id } = start();
     work(id, 'bars');
     const { job, log } = openJob(workshop, id)!;
-    const other = { ...job.inputs, bars: { ...job.inputs.bars, bracesLevel: 1 as const } };
+    const other = { ...job.inputs, bars: { ...job.inputs.bars, bracesLevel: [0.3] } };
     expect(refusal(saveInputs(workshop, { jobId: id, revision: job.revision, inputs: other }))).toEqual({
       ok: false,
       kind: 'locked',
@@ -223,7 +223,17 @@ describe('what comes from outside', () => {
     ['a date that is none', (i) => (i.brief.dueOn = '2031-13-01'), /brief\.dueOn/],
     ['a missing reading', (i) => Reflect.deleteProperty(i.square, 'up'), /square\.up/],
     ['a negative reading', (i) => (i.square.up = { mm: -4, unit: 'mm' }), /square\.up\.mm/],
-    ['a profile nobody makes', (i) => Object.assign(i.bars, { profile: 'gold' }), /bars\.profile: .*got "gold"/],
+    [
+      'a brace beyond the bar',
+      (i) => Object.assign(i.bars, { bracesLevel: [0.5, 1.2] }),
+      /bars\.bracesLevel: braces are up to 3 places/,
+    ],
+    ['braces in one place', (i) => Object.assign(i.bars, { bracesUpright: [0.5, 0.5] }), /bars\.bracesUpright: .*ascending/],
+    [
+      'a gap without its way',
+      (i) => Object.assign(i.square.gaps, { topLeft: { gap: length(1) } }),
+      /square\.gaps\.topLeft\.wider/,
+    ],
     ['half a brace', (i) => Object.assign(i.bars, { bracesLevel: 0.5 }), /bars\.bracesLevel/],
     ['a missing stage', (i) => Reflect.deleteProperty(i, 'cloth'), /cloth/],
     ['a misspelt field', (i) => Object.assign(i.cloth, { warpp: 'width' }), /cloth\.warpp.*should not exist/],
@@ -252,7 +262,7 @@ describe('the job file', () => {
   const fileOf = (from: Workshop, id: string) => {
     const { job, log } = openJob(from, id)!;
     const { revision: _revision, ...bare } = job;
-    return printJobFile(jobFile(bare, log));
+    return printJobFile(jobFile(bare, log, houseRules(from).rules.materials));
   };
 
   it('goes round without loss, for every job of the demo, and keeps to its published schema', () => {
@@ -276,7 +286,7 @@ describe('the job file', () => {
       spoil(file);
       return words(importJob(other, JSON.stringify(file)));
     };
-    expect(attempt((file) => Object.assign(file, { version: 2 }))).toMatch(/version must be 1/);
+    expect(attempt((file) => Object.assign(file, { version: 3 }))).toMatch(/version must be 2/);
     expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be/);
     expect(attempt((file) => (file.log[1]!.at = 'yesterday'))).toMatch(/log\.1\.at/);
     expect(attempt((file) => (file.log[0]!.plan!.inputs.brief.width.mm = 0))).toMatch(/log\.0\.plan\.inputs\.brief\.width\.mm/);

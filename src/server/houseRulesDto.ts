@@ -1,19 +1,31 @@
 import 'reflect-metadata';
+import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
+  IsDefined,
   IsIn,
   IsInt,
+  IsNumber,
   IsObject,
   IsString,
   Length as TextLength,
+  Matches,
+  MaxLength,
   Min,
   Validate,
+  ValidateIf,
+  ValidateNested,
   type ValidationArguments,
   ValidatorConstraint,
   type ValidatorConstraintInterface,
 } from 'class-validator';
+import { JOINTS } from '@/core/frame/joints';
+import { type Materials, NO_CHANGES, materialViolations } from '@/core/frame/materials';
+import type { PricedLength, Profile } from '@/core/frame/profiles';
+import type { Species } from '@/core/frame/timber';
 import { ASSUMPTIONS } from '@/core/job/assumptions';
 import { type HouseRules, ruleViolations } from '@/core/job/houseRules';
 
@@ -36,7 +48,69 @@ function problems(value: unknown, rules: HouseRules): string[] {
   const entries = Object.entries(value);
   const odd = entries.filter(([id, one]) => !IDS.has(id) || typeof one !== 'number' || !Number.isFinite(one));
   if (odd.length > 0) return odd.map(([id]) => `${id}: no assumption of that name, or not a number.`);
-  return ruleViolations({ ...rules, assumptions: value });
+  return ruleViolations({ ...rules, assumptions: value, materials: NO_CHANGES });
+}
+
+class PricedLengthDto implements PricedLength {
+  @IsNumber() mm!: number;
+  @IsInt() @Min(0) priceMinor!: number;
+}
+
+const Lengths = (): PropertyDecorator => (target, key) => {
+  IsArray()(target, key as string);
+  ArrayMaxSize(80)(target, key as string);
+  ValidateNested({ each: true })(target, key as string);
+  Type(() => PricedLengthDto)(target, key as string);
+};
+
+class BraceSectionDto {
+  @IsNumber() widthMm!: number;
+  @IsNumber() depthMm!: number;
+  @Lengths() lengths!: PricedLength[];
+}
+
+class ProfileDto implements Profile {
+  @Matches(/^[A-Za-z0-9-]{1,64}$/) id!: string;
+  @IsString() @TextLength(1, 80) name!: string;
+  @IsBoolean() beadStrip!: boolean;
+  @Lengths() pairs!: PricedLength[];
+  @Lengths() timber!: PricedLength[];
+  @IsBoolean() offered!: boolean;
+  @IsString() @MaxLength(200) source!: string;
+  @IsNumber() widthMm!: number;
+  @IsNumber() depthMm!: number;
+  @IsNumber() beadMm!: number;
+  @IsArray() @IsIn(JOINTS.map((one) => one.id), { each: true }) joints!: Profile['joints'];
+  @IsString() @TextLength(1, 60) family!: string;
+  @IsString() @MaxLength(200) suits!: string;
+  @IsDefined() @ValidateNested() @Type(() => BraceSectionDto) brace!: Profile['brace'];
+}
+
+class SpeciesDto implements Species {
+  @Matches(/^[A-Za-z0-9-]{1,64}$/) id!: string;
+  @IsString() @TextLength(1, 80) name!: string;
+  @IsNumber() eGPa!: number;
+  @IsNumber() densityKgM3!: number;
+  @ValidateIf((_object, value) => value !== null) @IsNumber() knots!: number | null;
+  @IsBoolean() offered!: boolean;
+  @IsString() @MaxLength(200) source!: string;
+}
+
+/** Rows that can be built with; the core says what is wrong. */
+@ValidatorConstraint({ name: 'materials' })
+class MaterialsHold implements ValidatorConstraintInterface {
+  validate(value: unknown): boolean {
+    return !(value instanceof MaterialsDto) || materialViolations(value).length === 0;
+  }
+
+  defaultMessage({ value }: ValidationArguments): string {
+    return materialViolations(value as Materials).join(' ');
+  }
+}
+
+export class MaterialsDto implements Materials {
+  @IsArray() @ArrayMaxSize(100) @ValidateNested({ each: true }) @Type(() => ProfileDto) profiles!: Profile[];
+  @IsArray() @ArrayMaxSize(100) @ValidateNested({ each: true }) @Type(() => SpeciesDto) species!: Species[];
 }
 
 export class HouseRulesDto implements HouseRules {
@@ -51,6 +125,7 @@ export class HouseRulesDto implements HouseRules {
   @IsIn([1, 0.5]) metricStep!: HouseRules['metricStep'];
   @IsIn([16, 32]) inchStep!: HouseRules['inchStep'];
   @IsObject() @Validate(AssumptionsInRange) assumptions!: HouseRules['assumptions'];
+  @IsDefined() @ValidateNested() @Type(() => MaterialsDto) @Validate(MaterialsHold) materials!: Materials;
 }
 
 export class SaveRulesDto {

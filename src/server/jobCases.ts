@@ -1,18 +1,28 @@
 /*
  * What can be done with jobs. Each write is one transaction; a refusal changes nothing.
  */
-import type { Job } from '@/core/job/job';
+import { type Materials, profilesOf, speciesOf } from '@/core/frame/materials';
+import type { Job, JobInputs } from '@/core/job/job';
 import { newInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
 import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
-import { tapeFor } from '@/core/job/houseRules';
-import { withLightestBars } from '@/core/plan/planBars';
+import { type HouseRules, tapeFor } from '@/core/job/houseRules';
+import { upgradeJobFile } from '@/core/job/upgradeJob';
+import { withRecommendedBars } from '@/core/plan/planBars';
 import { planJob } from '@/core/plan/planJob';
-import { type Progress, lockedChanges, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
+import {
+  type Progress,
+  gateVerdicts,
+  lockedChanges,
+  missingBefore,
+  nextStep,
+  progressOf,
+  waitVerdicts,
+} from '@/core/plan/progress';
 import { worstLevel } from '@/core/job/verdict';
 import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
-import { readRules } from '@/db/workshops';
+import { readRules, writeRules } from '@/db/workshops';
 import { JobFileDto } from './jobFileDto';
 import type { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
 import { checked } from './checked';
@@ -40,7 +50,7 @@ export function createJob({ database, now, newId }: Workshop, { title, width, he
         id: newId(),
         number: nextNumber(database),
         createdAt: at,
-        inputs: withLightestBars(newInputs(title.trim(), width, height), readRules(database).rules),
+        inputs: withRecommendedBars(newInputs(title.trim(), width, height), readRules(database).rules),
       },
       at,
     ),
@@ -54,12 +64,23 @@ export function saveInputs({ database, now }: Workshop, { jobId, revision, input
     const before = findJob(database, jobId);
     if (!before) return GONE;
     if (before.revision !== revision) return { ok: false, kind: 'stale', theirs: before };
+    const unknown = unknownMaterial(inputs, readRules(database).rules);
+    if (unknown) return unknown;
     const stages = lockedChanges(before.inputs, inputs, progressOf(before.inputs, logOfJob(database, jobId)));
     if (stages.length > 0) return { ok: false, kind: 'locked', stages };
     updateInputs(database, jobId, revision, inputs, now().toISOString());
     return done(findJob(database, jobId)!);
   });
   return save.immediate();
+}
+
+/** A bar or wood that the house does not have, as a refusal. */
+function unknownMaterial({ bars }: JobInputs, rules: HouseRules): Refusal | null {
+  if (!profilesOf(rules).some((one) => one.id === bars.profile))
+    return refuse(`bars.profile: this house has no bar “${bars.profile}”.`);
+  if (!speciesOf(rules).some((one) => one.id === bars.species))
+    return refuse(`bars.species: this house has no wood “${bars.species}”.`);
+  return null;
 }
 
 /** Records the step that stands now: readings, the frozen plan and rules, and the clock it starts. */
@@ -92,7 +113,7 @@ function stepEntry(
   const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm') }, progress.coatsDone);
   const { answer, answerNote, readings, setsMinutes } = plan[dto.stage];
   const waits = waitVerdicts(nextStep(job.inputs, progress, at.getTime()), at.getTime());
-  const verdicts = [...plan[dto.stage].verdicts, ...waits];
+  const verdicts = [...plan[dto.stage].verdicts, ...waits, ...gateVerdicts(dto.stage, progress)];
   const reason = dto.reason.trim();
   if (worstLevel(verdicts) === 'stop' && reason === '') {
     return {
@@ -121,7 +142,7 @@ function stepEntry(
 
 function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
   if (progress.done.has(stage)) return refuse(`${stageById(stage).name} is recorded already. Take the record back first.`);
-  const missing = STAGE_IDS.slice(0, STAGE_IDS.indexOf(stage)).filter((id) => !progress.done.has(id));
+  const missing = missingBefore(stage, progress);
   if (missing.length === 0) return null;
   return refuse(`Record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')} first: the order of the work.`);
 }
@@ -167,18 +188,23 @@ export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<Jo
 export function importJob({ database, now }: Workshop, text: string): Outcome<StoredJob> {
   let plain: unknown;
   try {
-    plain = JSON.parse(text);
+    plain = upgradeJobFile(JSON.parse(text));
   } catch (error) {
     return refuse(`This is not JSON: ${(error as Error).message}.`);
   }
   const file = checked(JobFileDto, plain);
   if (!file.ok) return file;
-  const { job, log } = JSON.parse(JSON.stringify(plain)) as JobFileDto;
+  const { job, log, materials } = JSON.parse(JSON.stringify(plain)) as JobFileDto;
   const take = database.transaction((): Outcome<StoredJob> => {
     const here = findJob(database, job.id);
     if (here) return refuse(`This job is here already, as No. ${here.number}.`);
     const broken = brokenLink(log);
     if (broken) return broken;
+    const { rules, revision } = readRules(database);
+    const added = addedMaterials(rules, materials);
+    const unknown = unknownMaterial(job.inputs, added ?? rules);
+    if (unknown) return unknown;
+    if (added) writeRules(database, added, revision);
     const number = numberTaken(database, job.number) ? nextNumber(database) : job.number;
     const stored = insertJob(database, { ...job, number }, now().toISOString());
     for (const entry of log) insertLogEntry(database, job.id, entry);
@@ -189,6 +215,18 @@ export function importJob({ database, now }: Workshop, text: string): Outcome<St
   } catch (error) {
     return refuse(`Nothing was taken in: ${(error as Error).message}.`);
   }
+}
+
+/** The rules of the house with the bars and woods of a file that it does not have yet; null when there are none. */
+function addedMaterials(rules: HouseRules, { profiles, species }: Materials): HouseRules | null {
+  const fresh = <R extends { id: string }>(rows: R[], here: R[]) => rows.filter((row) => !here.some((one) => one.id === row.id));
+  const added = { profiles: fresh(profiles, profilesOf(rules)), species: fresh(species, speciesOf(rules)) };
+  if (added.profiles.length + added.species.length === 0) return null;
+  const { materials } = rules;
+  return {
+    ...rules,
+    materials: { profiles: [...materials.profiles, ...added.profiles], species: [...materials.species, ...added.species] },
+  };
 }
 
 function brokenLink(log: LogEntry[]): Refusal | null {

@@ -17,13 +17,14 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import type { Materials } from '@/core/frame/materials';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { Job, JobInputs } from '@/core/job/job';
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile } from '@/core/job/jobFile';
 import type { LogEntry, PlanSnapshot, Reading } from '@/core/job/logEntry';
 import { STAGE_IDS } from '@/core/job/stages';
 import type { Verdict } from '@/core/job/verdict';
-import { HouseRulesDto } from './houseRulesDto';
+import { HouseRulesDto, MaterialsDto } from './houseRulesDto';
 import { JobInputsDto } from './jobInputsDto';
 
 const OrNull = () => ValidateIf((_object, value) => value !== null);
@@ -85,5 +86,6 @@ export class JobFileDto implements JobFile {
   @Equals(JOB_FILE_VERSION, { message: `version must be ${JOB_FILE_VERSION}: this file was written by another one` })
   version!: typeof JOB_FILE_VERSION;
   @IsDefined() @ValidateNested() @Type(() => JobDto) job!: Job;
+  @IsDefined() @ValidateNested() @Type(() => MaterialsDto) materials!: Materials;
   @IsArray() @ArrayMaxSize(5000) @ValidateNested({ each: true }) @Type(() => LogEntryDto) log!: LogEntry[];
 }

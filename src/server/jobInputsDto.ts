@@ -16,18 +16,24 @@ import {
   MaxLength,
   Min,
   ValidateIf,
+  Validate,
   ValidateNested,
+  ValidatorConstraint,
+  type ValidatorConstraintInterface,
 } from 'class-validator';
 import { FABRICS } from '@/core/cloth/fabrics';
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
+import { GLUES } from '@/core/frame/glues';
 import { JOINTS } from '@/core/frame/joints';
-import { PROFILES } from '@/core/frame/profiles';
-import { SPECIES } from '@/core/frame/timber';
+import type { Corner, TapeReadings } from '@/core/frame/quadrilateral';
+import { WIND_PATTERNS } from '@/core/frame/wind';
+import { MOST_BRACES, MOST_TRIES } from '@/core/job/job';
 import type {
   BarsInputs,
   BriefInputs,
+  CornerGap,
   ClothInputs,
   FastenInputs,
   HandoverInputs,
@@ -77,13 +83,36 @@ const LengthField =
     Type(shape)(target, key as string);
   };
 
-/** A length, or null where nothing was read; leaving it out is an error. */
-const ReadingField = (): PropertyDecorator => (target, key) => {
-  ValidateIf((_object, value) => value !== null)(target, key as string);
-  IsDefined()(target, key as string);
-  ValidateNested()(target, key as string);
-  Type(() => LengthDto)(target, key as string);
-};
+/** An object of this shape, or null where there is none; leaving it out is an error. */
+const OrNull =
+  (shape: () => new () => object): PropertyDecorator =>
+  (target, key) => {
+    ValidateIf((_object, value) => value !== null)(target, key as string);
+    IsDefined()(target, key as string);
+    ValidateNested()(target, key as string);
+    Type(shape)(target, key as string);
+  };
+
+/** A length, or null where nothing was read. */
+const ReadingField = (): PropertyDecorator => OrNull(() => LengthDto);
+
+@ValidatorConstraint({ name: 'bracePlaces' })
+class PlacesAscend implements ValidatorConstraintInterface {
+  validate(value: unknown): boolean {
+    if (!Array.isArray(value) || value.length > MOST_BRACES) return false;
+    const places = [0, ...(value as unknown[]), 1];
+    return places.every(
+      (place, index) => typeof place === 'number' && (index === 0 || place - (places[index - 1] as number) >= 0.01),
+    );
+  }
+
+  defaultMessage(): string {
+    return `braces are up to ${MOST_BRACES} places between 0 and 1, ascending`;
+  }
+}
+
+/** Places of braces along a bar, as parts of its length. */
+const BracePlaces = (): PropertyDecorator => (target, key) => Validate(PlacesAscend)(target, key as string);
 
 const Nested =
   (shape: () => new () => object): PropertyDecorator =>
@@ -109,12 +138,42 @@ export class BriefDto implements BriefInputs {
 }
 
 export class BarsDto implements BarsInputs {
-  @IsIn(ids(PROFILES)) profile!: BarsInputs['profile'];
-  @IsIn(ids(SPECIES)) species!: BarsInputs['species'];
+  @IsString() @TextLength(1, 64) profile!: string;
+  @IsString() @TextLength(1, 64) species!: string;
   @IsIn(ids(JOINTS)) joint!: BarsInputs['joint'];
+  @IsIn(ids(GLUES)) glue!: BarsInputs['glue'];
   @IsNumber() @Min(20) @Max(800) tensionNPerM!: number;
-  @IsIn([0, 1, 2]) bracesUpright!: BarsInputs['bracesUpright'];
-  @IsIn([0, 1, 2]) bracesLevel!: BarsInputs['bracesLevel'];
+  @BracePlaces() bracesUpright!: number[];
+  @BracePlaces() bracesLevel!: number[];
+}
+
+class CornerGapDto implements CornerGap {
+  @LengthField() gap!: Length;
+  @IsBoolean() wider!: boolean;
+}
+
+class CornerGapsDto implements Record<Corner, CornerGap | null> {
+  @OrNull(() => CornerGapDto) topLeft!: CornerGap | null;
+  @OrNull(() => CornerGapDto) topRight!: CornerGap | null;
+  @OrNull(() => CornerGapDto) bottomRight!: CornerGap | null;
+  @OrNull(() => CornerGapDto) bottomLeft!: CornerGap | null;
+}
+
+/** A reading in mm, or null. */
+const TriedReading = (): PropertyDecorator => (target, key) => {
+  ValidateIf((_object, value) => value !== null)(target, key as string);
+  IsNumber()(target, key as string);
+  Min(1)(target, key as string);
+  Max(100_000)(target, key as string);
+};
+
+class TryDto implements TapeReadings {
+  @TriedReading() top!: number | null;
+  @TriedReading() right!: number | null;
+  @TriedReading() bottom!: number | null;
+  @TriedReading() left!: number | null;
+  @TriedReading() down!: number | null;
+  @TriedReading() up!: number | null;
 }
 
 export class SquareDto implements SquareInputs {
@@ -124,7 +183,14 @@ export class SquareDto implements SquareInputs {
   @ReadingField() left!: Length | null;
   @ReadingField() down!: Length | null;
   @ReadingField() up!: Length | null;
+  @LengthField(() => AboveZeroDto) blade!: Length;
+  @Nested(() => CornerGapsDto) gaps!: SquareInputs['gaps'];
+  @IsIn(['bars', 'tape']) trust!: SquareInputs['trust'];
+  @IsIn(['own', 'practice']) tape!: SquareInputs['tape'];
+  @IsArray() @ArrayMaxSize(MOST_TRIES) @ValidateNested({ each: true }) @Type(() => TryDto) tries!: TapeReadings[];
   @ReadingField() lift!: Length | null;
+  @ReadingField() strings!: Length | null;
+  @IsIn(ids(WIND_PATTERNS)) windPattern!: SquareInputs['windPattern'];
 }
 
 class MarginLeftDto implements Record<Side, Length | null> {

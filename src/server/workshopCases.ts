@@ -1,6 +1,8 @@
 /*
  * What is asked of the workshop as a whole: the bench, the log, the house rules.
  */
+import { profileOf, profilesOf, speciesOf } from '@/core/frame/materials';
+import type { Profile } from '@/core/frame/profiles';
 import type { JobInputs } from '@/core/job/job';
 import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import type { LogEntry } from '@/core/job/logEntry';
@@ -8,11 +10,12 @@ import { planJob } from '@/core/plan/planJob';
 import { type NextStep, nextStep, progressOf } from '@/core/plan/progress';
 import type { StageId } from '@/core/job/stages';
 import { listJobs } from '@/db/jobs';
+import { listRack } from '@/db/rackBars';
 import { logOfWorkshop } from '@/db/logEntries';
 import { type StoredRules, readRules, writeRules } from '@/db/workshops';
 import { checked } from './checked';
 import { HouseRulesDto, type SaveRulesDto } from './houseRulesDto';
-import { type Outcome, done, refuse } from './outcome';
+import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Workshop } from './workshop';
 
 export interface BenchRow {
@@ -22,6 +25,7 @@ export interface BenchRow {
   widthMm: number;
   heightMm: number;
   bars: JobInputs['bars'];
+  profile: Profile;
   dueOn: string | null;
   done: StageId[];
   coatsDone: number;
@@ -45,6 +49,7 @@ export function benchRows({ database, now }: Workshop): BenchRow[] {
       widthMm: brief.width.mm,
       heightMm: brief.height.mm,
       bars,
+      profile: profileOf(rules, bars.profile),
       dueOn: brief.dueOn,
       done: [...progress.done],
       coatsDone: progress.coatsDone,
@@ -106,6 +111,17 @@ export function logRows({ database }: Workshop): LogRow[] {
   return rows.sort((a, b) => b.at.localeCompare(a.at));
 }
 
+/** A bar or wood that some job or the rack still has, left out of the tables of the house. */
+function usedMaterialGone(database: Workshop['database'], rules: HouseRules): Refusal | null {
+  const [bars, woods] = [profilesOf(rules), speciesOf(rules)].map((rows) => new Set(rows.map((row) => row.id)));
+  for (const { number, inputs } of listJobs(database)) {
+    if (!bars!.has(inputs.bars.profile) || !woods!.has(inputs.bars.species))
+      return refuse(`No. ${number} is made with a bar or wood that would be gone: hide it instead.`);
+  }
+  const left = listRack(database).find((bar) => !bars!.has(bar.profile));
+  return left ? refuse(`Bars of “${left.profile}” lie on the rack: hide it instead.`) : null;
+}
+
 export const houseRules = ({ database }: Workshop): StoredRules => readRules(database);
 
 /** Saves house rules over the revision that was read. */
@@ -113,6 +129,8 @@ export function saveRules({ database }: Workshop, dto: SaveRulesDto): Outcome<St
   const rules = checked(HouseRulesDto, dto.rules);
   if (!rules.ok) return rules;
   const plain = JSON.parse(JSON.stringify(rules.value)) as StoredRules['rules'];
+  const used = usedMaterialGone(database, plain);
+  if (used) return used;
   const saved = database.transaction(() => writeRules(database, plain, dto.revision)).immediate();
   return saved
     ? done(readRules(database))

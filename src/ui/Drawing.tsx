@@ -3,8 +3,8 @@
  * The screen as a sink for scenes: fits the scene into its box, keeps lettering and line widths in pixels,
  * and draws a scale bar that is true for what is seen.
  */
-import { type RefObject, memo, useLayoutEffect, useRef, useState } from 'react';
-import { type Mark, type Point, type Scene } from '@/drawing/scene';
+import { type KeyboardEvent, type RefObject, memo, useLayoutEffect, useRef, useState } from 'react';
+import type { Grab, Mark, Point, Scene } from '@/drawing/scene';
 import { type Tape, MM_PER_INCH } from '@/core/units/length';
 import { fractionParts } from './Figure';
 
@@ -18,9 +18,11 @@ interface DrawingProps {
   tape: Tape;
   scaleBar?: boolean;
   className?: string;
+  /** Moves a part that can be grabbed to a value, mm. Without it nothing can be moved. */
+  onMove?: (id: string, valueMm: number) => void;
 }
 
-export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, className }: DrawingProps) {
+export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, className, onMove }: DrawingProps) {
   const ref = useRef<HTMLDivElement>(null);
   const box = useBox(ref);
   const { bounds, padPx } = scene;
@@ -35,7 +37,12 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
   const px = ({ x, y }: Point): Point => ({ x: originX + x * scale, y: originY + y * scale });
   return (
     <div ref={ref} className={`draw min-h-0 min-w-0 overflow-hidden ${className ?? ''}`}>
-      <svg width={box.width} height={box.height} role="img" aria-label={scene.says}>
+      <svg
+        width={box.width}
+        height={box.height}
+        role={onMove && scene.marks.some(grabOf) ? 'group' : 'img'}
+        aria-label={scene.says}
+      >
         <defs>
           <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
             <rect width="4" height="4" fill="var(--cloth)" />
@@ -43,7 +50,7 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
           </pattern>
         </defs>
         {scene.marks.map((mark, index) => (
-          <MarkShape key={index} mark={mark} px={px} scale={scale} />
+          <MarkShape key={grabOf(mark)?.id ?? index} mark={mark} px={px} scale={scale} onMove={onMove} />
         ))}
         {staples.length > 0 && <Staples marks={staples} px={px} scale={scale} />}
         {scaleBar && <ScaleBar scale={scale} tape={tape} box={box} />}
@@ -77,12 +84,16 @@ interface MarkProps<M extends Mark = Mark> {
   mark: M;
   px: (at: Point) => Point;
   scale: number;
+  onMove?: (id: string, valueMm: number) => void;
 }
 type Kind<K extends Mark['kind']> = Extract<Mark, { kind: K }>;
 
-function MarkShape({ mark, px, scale }: MarkProps) {
+const grabOf = (mark: Mark) => (mark.kind === 'area' ? mark.grab : undefined);
+
+function MarkShape({ mark, px, scale, onMove }: MarkProps) {
   switch (mark.kind) {
     case 'area':
+      if (mark.grab && onMove) return <Grabbable mark={mark} grab={mark.grab} px={px} scale={scale} onMove={onMove} />;
       return <path d={`${pathOf(mark.points.map(px))}Z`} className={`area ${mark.role}`} />;
     case 'path':
       return <path d={pathOf(mark.points.map(px))} className={`line ${mark.role}`} />;
@@ -105,6 +116,55 @@ function MarkShape({ mark, px, scale }: MarkProps) {
       );
     }
   }
+}
+
+/** A part that is dragged, or moved by the arrow keys: 1 mm a press, 10 mm with Shift. */
+function Grabbable({
+  mark,
+  grab,
+  px,
+  scale,
+  onMove,
+}: {
+  mark: Kind<'area'>;
+  grab: Grab;
+  px: (at: Point) => Point;
+  scale: number;
+  onMove: (id: string, valueMm: number) => void;
+}) {
+  const held = useRef<{ pointer: number; valueMm: number } | null>(null);
+  const pointer = (event: PointerEvent) => (grab.along === 'x' ? event.clientX : event.clientY);
+  const key = (event: KeyboardEvent) => {
+    const way = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+    if (way === undefined) return;
+    event.preventDefault();
+    onMove(grab.id, grab.valueMm + way * grab.sign * (event.shiftKey ? 10 : 1));
+  };
+  return (
+    <path
+      d={`${pathOf(mark.points.map(px))}Z`}
+      className={`area grab ${mark.role} ${grab.along === 'x' ? 'cursor-ew-resize' : 'cursor-ns-resize'}`}
+      role="slider"
+      tabIndex={0}
+      aria-label={grab.says}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(grab.mostMm)}
+      aria-valuenow={Math.round(grab.valueMm)}
+      aria-valuetext={grab.valueText}
+      onKeyDown={key}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        held.current = { pointer: pointer(event.nativeEvent), valueMm: grab.valueMm };
+      }}
+      onPointerMove={(event) => {
+        if (!held.current) return;
+        const by = (pointer(event.nativeEvent) - held.current.pointer) / scale;
+        onMove(grab.id, held.current.valueMm + by * grab.sign);
+      }}
+      onPointerUp={() => (held.current = null)}
+      onPointerCancel={() => (held.current = null)}
+    />
+  );
 }
 
 function Words({

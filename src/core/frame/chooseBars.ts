@@ -1,97 +1,171 @@
 /*
- * Every profile with every number of braces, judged by its bow after creep against its limit.
- * The lightest that holds comes first; with equal weight, the one with fewer braces.
+ * Every profile with every number of braces, judged by its bow after creep under the lasting pull, against its
+ * limit. Of those that hold, the ones that nothing beats in bow, weight, price and work are the Pareto set; the
+ * recommended one is the lightest, a brace saved being worth some weight.
  */
 import { assumed, type HouseRules } from '../job/houseRules';
-import type { BarsInputs, BraceCount } from '../job/job';
+import { type BarsInputs, evenBraces } from '../job/job';
 import { byId } from '../job/schools';
-import { type Beam, greatestBow, inertiaInPlane } from './bow';
-import { type FrameSize, frameWeightKg } from './frameParts';
-import { PROFILES, type Profile, type ProfileId } from './profiles';
-import { SPECIES } from './timber';
+import type { ClothLoad } from '../tension/clothLoad';
+import { type BeamSolution, inertiaInPlane, solveBeam, spanBows } from './beam';
+import { braceStiffness } from './braces';
+import { type FramePart, type FrameSize, frameParts, frameWeightKg } from './frameParts';
+import { type FramePrice, framePrice } from './framePrice';
+import { JOINTS } from './joints';
+import { profileOf, profilesOf, woodOf } from './materials';
+import type { Profile } from './profiles';
+import type { Species } from './timber';
 
-/** Bow of one pair of bars against its limit, mm. */
+/** Bow of one pair of bars against its limit, mm, in the span that comes nearest to it. */
 export interface BarBow {
-  beam: Beam;
+  /** Solved under the tension at first. */
+  solution: BeamSolution;
   firstMm: number;
   lastingMm: number;
   limitMm: number;
+  /** Where along the bar. */
+  atMm: number;
+  /** Lasting over first: creep, and the pull that is added. */
+  lasting: number;
 }
 
 export interface BarChoice {
-  profile: ProfileId;
-  bracesUpright: BraceCount;
-  bracesLevel: BraceCount;
+  profile: string;
+  bracesUpright: number[];
+  bracesLevel: number[];
   topBottom: BarBow;
   leftRight: BarBow;
   weightKg: number;
+  price: FramePrice;
+  minutes: number;
+  /** Corners and brace ends. */
+  joints: number;
   braces: number;
   holds: boolean;
+  /** Nothing that holds is better in one way and no worse in the others. */
+  unbeaten: boolean;
 }
 
 type BarsSize = Pick<FrameSize, 'widthMm' | 'heightMm'>;
-const COUNTS: readonly BraceCount[] = [0, 1, 2];
+type MakeUp = Pick<BarsInputs, 'species' | 'joint' | 'bracesUpright' | 'bracesLevel'>;
 
-/** Bow of both pairs of bars of one make-up, and its weight. */
-export function judgeBars(size: BarsSize, inputs: BarsInputs, rules: HouseRules): BarChoice {
-  const profile: Profile = byId(PROFILES, inputs.profile);
-  const species = byId(SPECIES, inputs.species);
-  const eNPerMm2 = species.eGPa * 1000 * assumed(rules, 'knots');
-  const bow = (lengthMm: number, braces: BraceCount) =>
-    barBow(
-      {
-        lengthMm,
-        spans: braces + 1,
-        loadNPerMm: inputs.tensionNPerM / 1000,
-        eNPerMm2,
-        inertiaMm4: inertiaInPlane(profile.widthMm, profile.depthMm),
-      },
-      rules,
-    );
-  const topBottom = bow(size.widthMm, inputs.bracesUpright);
-  const leftRight = bow(size.heightMm, inputs.bracesLevel);
-  const { bracesUpright, bracesLevel } = inputs;
+/** Stiffness of the wood as it is built with, N/mm². */
+export const workingE = (wood: Species, rules: HouseRules): number => wood.eGPa * 1000 * (wood.knots ?? assumed(rules, 'knots'));
+
+/** Bow of both pairs of bars of one make-up, its weight, price and work. */
+export function judgeBars(size: BarsSize, inputs: BarsInputs, load: ClothLoad, rules: HouseRules): BarChoice {
+  return judge(size, profileOf(rules, inputs.profile), inputs, load, rules);
+}
+
+function judge(size: BarsSize, profile: Profile, bars: MakeUp, load: ClothLoad, rules: HouseRules): BarChoice {
+  const wood = woodOf(rules, bars.species);
+  const counts = { ...size, bracesUpright: bars.bracesUpright.length, bracesLevel: bars.bracesLevel.length };
+  const opens = Math.min(size.widthMm, size.heightMm) > 2 * profile.widthMm;
+  const parts = opens ? frameParts(counts, profile, bars.joint) : [];
+  const topBottom = barBow(size.widthMm, size.heightMm, bars.bracesUpright, profile, bars, wood, load, rules);
+  const leftRight = barBow(size.heightMm, size.widthMm, bars.bracesLevel, profile, bars, wood, load, rules);
+  const braces = counts.bracesUpright + counts.bracesLevel;
   return {
-    profile: inputs.profile,
-    bracesUpright,
-    bracesLevel,
+    profile: profile.id,
+    bracesUpright: bars.bracesUpright,
+    bracesLevel: bars.bracesLevel,
     topBottom,
     leftRight,
-    weightKg: frameWeightKg({ ...size, bracesUpright, bracesLevel }, profile, species.densityKgM3),
-    braces: bracesUpright + bracesLevel,
+    weightKg: frameWeightKg(counts, profile, wood.densityKgM3),
+    price: framePrice(parts, profile, rules),
+    minutes: workMinutes(parts, braces, rules),
+    joints: 4 + 2 * braces + counts.bracesUpright * counts.bracesLevel,
+    braces,
     holds: holds(topBottom) && holds(leftRight),
+    unbeaten: false,
   };
 }
 
 export const holds = (bow: BarBow): boolean => bow.lastingMm <= bow.limitMm;
 
-function barBow(beam: Beam, rules: HouseRules): BarBow {
-  const firstMm = greatestBow(beam);
-  const span = beam.lengthMm / beam.spans;
-  const limitMm = Math.min(assumed(rules, 'bowLimit'), span / assumed(rules, 'bowRatio'));
-  return { beam, firstMm, lastingMm: firstMm * assumed(rules, 'creep'), limitMm };
+function workMinutes(parts: readonly FramePart[], braces: number, rules: HouseRules): number {
+  const sawn = parts.filter((part) => part.from !== 'pairs').reduce((sum, part) => sum + part.count, 0);
+  return 4 * assumed(rules, 'minutesCorner') + braces * assumed(rules, 'minutesBrace') + sawn * assumed(rules, 'minutesCut');
 }
 
+function barBow(
+  lengthMm: number,
+  acrossMm: number,
+  braces: readonly number[],
+  profile: Profile,
+  { joint }: MakeUp,
+  wood: Species,
+  load: ClothLoad,
+  rules: HouseRules,
+): BarBow {
+  const eNPerMm2 = workingE(wood, rules);
+  const inside = Math.max(10, acrossMm - 2 * profile.widthMm);
+  const stiffnessNPerMm = braceStiffness(inside, profile.brace, eNPerMm2, assumed(rules, 'braceGive'));
+  const solution = solveBeam({
+    lengthMm,
+    eNPerMm2,
+    inertiaMm4: inertiaInPlane(profile.widthMm, profile.depthMm),
+    loadNPerMm: [load.firstNPerM / 1000, load.firstNPerM / 1000],
+    supports: braces.map((part) => ({ atMm: part * lengthMm, stiffnessNPerMm })),
+    endFixity: byId(JOINTS, joint).opens ? 0 : assumed(rules, 'cornerFixity'),
+  });
+  const lasting = assumed(rules, 'creep') * (load.lastingNPerM / load.firstNPerM);
+  const spans = spanBows(solution).map(({ fromMm, toMm, atMm, bowMm }) => ({
+    atMm,
+    firstMm: bowMm,
+    limitMm: Math.min(assumed(rules, 'bowLimit'), (toMm - fromMm) / assumed(rules, 'bowRatio')),
+  }));
+  const worst = spans.reduce((a, b) => (b.firstMm / b.limitMm > (a.firstMm / a.limitMm) * (1 + 1e-9) ? b : a));
+  return { solution, ...worst, lastingMm: worst.firstMm * lasting, lasting };
+}
+
+const COUNTS = [0, 1, 2];
+
 /**
- * All make-ups possible with the job's joint, those that hold first, each group by weight.
+ * All make-ups possible with the job's joint, braces spread evenly: those that hold first, each group by weight.
  *
  * A profile whose bars would leave no opening inside is left out, so the list can be empty.
  */
-export function chooseBars(size: BarsSize, inputs: BarsInputs, rules: HouseRules): BarChoice[] {
-  const fitting = PROFILES.filter(
-    (profile: Profile) => profile.joints.includes(inputs.joint) && Math.min(size.widthMm, size.heightMm) > 3 * profile.widthMm,
+export function chooseBars(size: BarsSize, inputs: BarsInputs, load: ClothLoad, rules: HouseRules): BarChoice[] {
+  const fitting = profilesOf(rules).filter(
+    (profile) =>
+      profile.offered && profile.joints.includes(inputs.joint) && Math.min(size.widthMm, size.heightMm) > 3 * profile.widthMm,
   );
   const choices = fitting.flatMap((profile) =>
-    COUNTS.flatMap((bracesUpright) =>
-      COUNTS.map((bracesLevel) => judgeBars(size, { ...inputs, profile: profile.id, bracesUpright, bracesLevel }, rules)),
+    COUNTS.flatMap((upright) =>
+      COUNTS.map((level) =>
+        judge(size, profile, { ...inputs, bracesUpright: evenBraces(upright), bracesLevel: evenBraces(level) }, load, rules),
+      ),
     ),
   );
+  markUnbeaten(choices);
   return choices.sort((a, b) => Number(b.holds) - Number(a.holds) || a.weightKg - b.weightKg || a.braces - b.braces);
 }
 
-/** What the custom of the trade would do with this size: the number of braces holding each pair of bars. */
-export function ruleOfThumb(size: BarsSize, rules: HouseRules): { bracesUpright: BraceCount; bracesLevel: BraceCount } {
-  const braces = (lengthMm: number): BraceCount => {
+/** How near the bow comes to its limit: 1 is at the limit. */
+export const bowShare = ({ topBottom, leftRight }: BarChoice): number =>
+  Math.max(topBottom.lastingMm / topBottom.limitMm, leftRight.lastingMm / leftRight.limitMm);
+
+function markUnbeaten(choices: BarChoice[]): void {
+  const good = choices.filter((one) => one.holds);
+  const measures = good.map((one) => [bowShare(one), one.weightKg, one.price.minor ?? Infinity, one.minutes]);
+  good.forEach((one, index) => {
+    one.unbeaten = !measures.some(
+      (other) =>
+        other.every((value, at) => value <= measures[index]![at]!) && other.some((value, at) => value < measures[index]![at]!),
+    );
+  });
+}
+
+/** The lightest that holds, a brace saved being worth some weight; null when none holds. */
+export function recommendedBars(choices: readonly BarChoice[], rules: HouseRules): BarChoice | null {
+  const worth = (one: BarChoice) => one.weightKg + assumed(rules, 'braceWorth') * one.braces;
+  return choices.filter((one) => one.holds).reduce<BarChoice | null>((a, b) => (a && worth(a) <= worth(b) ? a : b), null);
+}
+
+/** What the custom of the trade would do with this size: how many braces hold each pair of bars. */
+export function ruleOfThumb(size: BarsSize, rules: HouseRules): { bracesUpright: number; bracesLevel: number } {
+  const braces = (lengthMm: number) => {
     if (lengthMm >= assumed(rules, 'twoBracesFrom')) return 2;
     return lengthMm >= assumed(rules, 'braceFrom') ? 1 : 0;
   };

@@ -1,12 +1,32 @@
-/* Clear wood: modulus of elasticity along the grain (GPa) and density (kg/m³). Knots are an assumption of their own. */
-export const SPECIES = [
-  { id: 'spruce', name: 'Spruce', eGPa: 10.8, densityKgM3: 430 },
-  { id: 'whitePine', name: 'Eastern white pine', eGPa: 8.5, densityKgM3: 370 },
-  { id: 'douglasFir', name: 'Douglas fir', eGPa: 13.4, densityKgM3: 510 },
-  { id: 'tulipwood', name: 'Tulipwood', eGPa: 10.9, densityKgM3: 450 },
-  { id: 'basswood', name: 'Basswood', eGPa: 10.1, densityKgM3: 400 },
-  { id: 'paulownia', name: 'Paulownia', eGPa: 4.5, densityKgM3: 280 },
-  { id: 'ash', name: 'Ash', eGPa: 12, densityKgM3: 670 },
-] as const;
+/* Clear wood: modulus of elasticity along the grain (GPa) and density (kg/m³), with the part left by knots. */
+export interface Species {
+  id: string;
+  name: string;
+  eGPa: number;
+  densityKgM3: number;
+  /** Stiffness left with knots and finger joints, 0 to 1; null takes the rule of the house. */
+  knots: number | null;
+  offered: boolean;
+  source: string;
+}
 
-export type SpeciesId = (typeof SPECIES)[number]['id'];
+const CLEAR = 'clear, air-dry wood, handbook mean';
+const species = (id: string, name: string, eGPa: number, densityKgM3: number): Species => ({
+  id,
+  name,
+  eGPa,
+  densityKgM3,
+  knots: null,
+  offered: true,
+  source: CLEAR,
+});
+
+export const SPECIES: readonly Species[] = [
+  species('spruce', 'Spruce', 10.8, 430),
+  species('whitePine', 'Eastern white pine', 8.5, 370),
+  species('douglasFir', 'Douglas fir', 13.4, 510),
+  species('tulipwood', 'Tulipwood', 10.9, 450),
+  species('basswood', 'Basswood', 10.1, 400),
+  species('paulownia', 'Paulownia', 4.5, 280),
+  species('ash', 'Ash', 12, 670),
+];

@@ -1,3 +1,4 @@
+import { type Materials, NO_CHANGES, materialViolations } from '../frame/materials';
 import { SIXTEENTH_MM, type Tape, THIRTYSECOND_MM } from '../units/length';
 import { ASSUMPTIONS, type AssumptionId, assumption } from './assumptions';
 
@@ -12,6 +13,8 @@ export interface HouseRules {
   inchStep: 16 | 32;
   /** Values that differ from the table of assumptions. */
   assumptions: Partial<Record<AssumptionId, number>>;
+  /** Bars and woods that differ from the tables that ship. */
+  materials: Materials;
 }
 
 export const DEFAULT_RULES: HouseRules = {
@@ -21,6 +24,7 @@ export const DEFAULT_RULES: HouseRules = {
   metricStep: 1,
   inchStep: 16,
   assumptions: {},
+  materials: NO_CHANGES,
 };
 
 /** The value in force under these rules: the override, or the table's. */
@@ -38,9 +42,10 @@ export function tapeFor(rules: HouseRules, unit: Tape['unit']): Tape {
  * @example ruleViolations({ ...DEFAULT_RULES, assumptions: { creep: 9 } }).length // 1
  */
 export function ruleViolations(rules: HouseRules): string[] {
-  return ASSUMPTIONS.flatMap(({ id, label, min, max, unit }) => {
+  const assumptions = ASSUMPTIONS.flatMap(({ id, label, min, max, unit }) => {
     const value = rules.assumptions[id];
     if (value === undefined || (value >= min && value <= max)) return [];
     return [`${label}: ${value} ${unit} is outside ${min} to ${max} ${unit}.`];
   });
+  return [...assumptions, ...materialViolations(rules.materials)];
 }

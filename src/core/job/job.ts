@@ -6,9 +6,10 @@ import type { FabricId } from '../cloth/fabrics';
 import type { MarginStyleId } from '../cloth/marginStyles';
 import type { FastenerId } from '../fasten/fasteners';
 import type { RouteId } from '../fasten/routes';
+import type { GlueId } from '../frame/glues';
 import type { JointId } from '../frame/joints';
-import type { ProfileId } from '../frame/profiles';
-import type { SpeciesId } from '../frame/timber';
+import type { Corner, TapeReadings } from '../frame/quadrilateral';
+import type { WindPatternId } from '../frame/wind';
 import type { HangingId } from '../plan/hangings';
 import type { SystemId } from '../prime/grounds';
 import type { FeelId } from '../tension/feel';
@@ -17,7 +18,6 @@ import { type Length, length } from '../units/length';
 import type { Side } from './sides';
 import type { EdgeId, HangId, MediumId, UseId } from './schools';
 
-export type BraceCount = 0 | 1 | 2;
 export type UpToThree = 1 | 2 | 3;
 
 export interface BriefInputs {
@@ -36,22 +36,49 @@ export interface BriefInputs {
 }
 
 export interface BarsInputs {
-  profile: ProfileId;
-  species: SpeciesId;
+  /** A bar and a wood of the house: ids of its materials. */
+  profile: string;
+  species: string;
   joint: JointId;
+  glue: GlueId;
   tensionNPerM: number;
-  /** Braces from the top bar to the bottom bar. */
-  bracesUpright: BraceCount;
-  /** Braces from the left bar to the right bar. */
-  bracesLevel: BraceCount;
+  /** Middles of the braces from the top bar to the bottom bar, as parts of the width from the left, ascending. */
+  bracesUpright: number[];
+  /** Middles of the braces from the left bar to the right bar, as parts of the height from the top, ascending. */
+  bracesLevel: number[];
+}
+
+/** Most earlier tries kept with a frame. */
+export const MOST_TRIES = 12;
+/** Most braces one way. */
+export const MOST_BRACES = 3;
+/** Braces spread evenly: parts of the length. */
+export const evenBraces = (count: number): number[] => Array.from({ length: count }, (_, index) => (index + 1) / (count + 1));
+
+/** A set square held in a corner: the gap under its blade, and whether the corner is wider than square or narrower. */
+export interface CornerGap {
+  gap: Length;
+  wider: boolean;
 }
 
 /** Tape readings; null where nothing was read. `down` runs top left to bottom right, `up` bottom left to top right. */
 export interface SquareInputs extends Record<Side, Length | null> {
   down: Length | null;
   up: Length | null;
+  /** Length of the set square's blade, and the corners it was held in. */
+  blade: Length;
+  gaps: Record<Corner, CornerGap | null>;
+  /** Whether the bars are known to be pairs of the planned length, or only the tape is believed. */
+  trust: 'bars' | 'tape';
+  /** Whose tape it was: one's own, or the simulated one to learn on. */
+  tape: 'own' | 'practice';
+  /** Earlier tries, oldest first, mm. */
+  tries: TapeReadings[];
   /** How far the fourth corner stands off a flat table. */
   lift: Length | null;
+  /** Gap between two strings from corner to corner where they cross. */
+  strings: Length | null;
+  windPattern: WindPatternId;
 }
 
 export interface ClothInputs {
@@ -134,8 +161,31 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       note: '',
     },
     kit: [],
-    bars: { profile: 'standard', species: 'spruce', joint: 'slotted', tensionNPerM: 250, bracesUpright: 0, bracesLevel: 0 },
-    square: { top: null, right: null, bottom: null, left: null, down: null, up: null, lift: null },
+    bars: {
+      profile: 'standard',
+      species: 'spruce',
+      joint: 'slotted',
+      glue: 'pva',
+      tensionNPerM: 250,
+      bracesUpright: [],
+      bracesLevel: [],
+    },
+    square: {
+      top: null,
+      right: null,
+      bottom: null,
+      left: null,
+      down: null,
+      up: null,
+      blade: length(300),
+      gaps: { topLeft: null, topRight: null, bottomRight: null, bottomLeft: null },
+      trust: 'bars',
+      tape: 'own',
+      tries: [],
+      lift: null,
+      strings: null,
+      windPattern: 'unseen',
+    },
     cloth: {
       fabric: 'cottonMedium',
       rollWidth: length(2100),

@@ -5,7 +5,6 @@
 import { FABRICS } from '../cloth/fabrics';
 import { FASTENERS } from '../fasten/fasteners';
 import { JOINTS } from '../frame/joints';
-import { PROFILES, type Profile } from '../frame/profiles';
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../job/schools';
 import { printLength, printSize } from '../units/length';
@@ -36,7 +35,7 @@ export function kitList(inputs: JobInputs, plans: KitPlans, context: PlanContext
 const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ id, group, what });
 
 function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape }: PlanContext): KitLine[] {
-  const profile: Profile = byId(PROFILES, inputs.bars.profile);
+  const { profile } = bars;
   const { opener } = byId(JOINTS, inputs.bars.joint);
   const parts = bars.parts.map((part) =>
     line(

@@ -3,7 +3,7 @@ import { FABRICS, type Fabric } from '../cloth/fabrics';
 import { FIXING_WORDS, type Fixing, fixingFor } from '../cloth/marginLeft';
 import { MARGIN_STYLES, type MarginStyleId } from '../cloth/marginStyles';
 import { type RollFit, rollFit } from '../cloth/rollFit';
-import { PROFILES, type Profile } from '../frame/profiles';
+import { profileOf } from '../frame/materials';
 import { assumed } from '../job/houseRules';
 import { type JobInputs } from '../job/job';
 import { SIDES, type Side } from '../job/sides';
@@ -34,7 +34,7 @@ export interface ClothPlan extends StagePlan {
 export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
   const { rules, tape } = context;
   const { brief, cloth } = inputs;
-  const profile: Profile = byId(PROFILES, inputs.bars.profile);
+  const profile = profileOf(rules, inputs.bars.profile);
   const fabric: Fabric = byId(FABRICS, cloth.fabric);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const rows = MARGIN_STYLES.map(({ id }): StyleRow => {

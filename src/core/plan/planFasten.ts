@@ -2,7 +2,7 @@ import { FABRICS, type Fabric } from '../cloth/fabrics';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
 import { type RoutePlan, routeMinutes, routePlan } from '../fasten/routeSteps';
 import { ROUTES, type Route } from '../fasten/routes';
-import { PROFILES, type Profile } from '../frame/profiles';
+import { profileOf } from '../frame/materials';
 import { assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { byId } from '../job/schools';
@@ -84,8 +84,8 @@ function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {
   });
 }
 
-function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape }: PlanContext): Verdict[] {
-  const profile: Profile = byId(PROFILES, bars.profile);
+function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape, rules }: PlanContext): Verdict[] {
+  const profile = profileOf(rules, bars.profile);
   const list: Verdict[] = [];
   const into = fasten.fastener === 'tack' ? profile.widthMm : profile.depthMm;
   if (fastener.legMm > into * 0.6)

@@ -1,5 +1,5 @@
 import { FABRICS, type Fabric } from '../cloth/fabrics';
-import { PROFILES, type Profile } from '../frame/profiles';
+import { profileOf } from '../frame/materials';
 import { assumed, type HouseRules } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { EDGES, USES, byId } from '../job/schools';
@@ -32,7 +32,7 @@ const PAINTED_WORDS = 'There is an image on this cloth: nothing is primed.';
 export function planPrime(inputs: JobInputs, { rules }: PlanContext, coatsDone: number): PrimePlan {
   const { brief, bars, prime } = inputs;
   const system: PrimingSystem = byId(SYSTEMS, prime.system);
-  const profile: Profile = byId(PROFILES, bars.profile);
+  const profile = profileOf(rules, bars.profile);
   const areaM2 = primedArea(
     { widthMm: brief.width.mm, heightMm: brief.height.mm },
     profile.depthMm + profile.beadMm,

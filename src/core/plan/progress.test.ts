@@ -3,7 +3,16 @@ import { type JobInputs, newInputs } from '../job/job';
 import type { LogEntry } from '../job/logEntry';
 import { STAGE_IDS, type StageId } from '../job/stages';
 import { length } from '../units/length';
-import { clockOf, lockedChanges, nextStep, progressOf, standingRecords, waitVerdicts } from './progress';
+import {
+  clockOf,
+  gateVerdicts,
+  lockedChanges,
+  missingBefore,
+  nextStep,
+  progressOf,
+  standingRecords,
+  waitVerdicts,
+} from './progress';
 
 const inputs = newInputs('t', length(900), length(600));
 const NOON = Date.parse('2031-05-04T12:00:00Z');
@@ -111,7 +120,7 @@ describe('what is locked', () => {
   it('recorded stages, not the ones to come, and never the kit', () => {
     const progress = progressOf(inputs, upTo('bars'));
     expect(lockedChanges(inputs, change('brief', { title: 'other' }), progress)).toEqual(['brief']);
-    expect(lockedChanges(inputs, change('bars', { bracesLevel: 1 }), progress)).toEqual(['bars']);
+    expect(lockedChanges(inputs, change('bars', { bracesLevel: [0.5] }), progress)).toEqual(['bars']);
     expect(lockedChanges(inputs, change('cloth', { washFirst: true }), progress)).toEqual([]);
     expect(lockedChanges(inputs, { ...inputs, kit: ['tape'] }, progress)).toEqual([]);
   });
@@ -120,5 +129,36 @@ describe('what is locked', () => {
     const progress = progressOf(inputs, [...upTo('tune'), coat(0, -200, -100)]);
     expect(lockedChanges(inputs, change('prime', { system: 'glueSize' }), progress)).toEqual(['prime']);
     expect(lockedChanges(inputs, change('prime', { roomRh: 70, roomC: 15 }), progress)).toEqual([]);
+  });
+});
+
+describe('the gate before the cloth', () => {
+  it('asks for a squareness record younger than the frame, read after the glue had set', () => {
+    const gate = (log: LogEntry[]) => gateVerdicts('cloth', progressOf(inputs, log)).map((one) => [one.level, one.says]);
+    const log = upTo('square');
+    const bars = log.find((entry) => entry.stage === 'bars')!;
+    const square = log.find((entry) => entry.stage === 'square')!;
+    expect(gate(log)).toEqual([]);
+    expect(gate(upTo('bars'))).toEqual([['stop', 'No squareness is recorded for this frame.']]);
+    const earlier = new Date(Date.parse(bars.at) - 60_000).toISOString();
+    expect(gate(log.map((entry) => (entry === square ? { ...square, at: earlier } : entry)))[0]).toEqual([
+      'stop',
+      'The frame was changed after it was last measured for square.',
+    ]);
+    const later = new Date(Date.parse(square.at) + 60_000).toISOString();
+    expect(gate(log.map((entry) => (entry === bars ? { ...bars, readyAt: later } : entry)))[0]![0]).toBe('watch');
+    expect(gateVerdicts('fasten', progressOf(inputs, upTo('bars')))).toEqual([]);
+  });
+
+  it('squareness alone can be passed over; once the cloth is cut without it, it is not asked for any more', () => {
+    const bare = progressOf(inputs, upTo('bars'));
+    expect(missingBefore('cloth', bare)).toEqual([]);
+    expect(missingBefore('fasten', bare)).toEqual(['cloth']);
+    expect(bare.now).toBe('square');
+    const cut = progressOf(
+      inputs,
+      upTo('cloth').filter((entry) => entry.stage !== 'square'),
+    );
+    expect(cut.now).toBe('fasten');
   });
 });

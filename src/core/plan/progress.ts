@@ -19,7 +19,7 @@ export interface Progress {
   records: LogEntry[];
   done: ReadonlySet<StageId>;
   coatsDone: number;
-  /** The first stage not done, or null when the job is finished. */
+  /** The first stage not done, or null when the job is finished. Square is passed over once the cloth was cut without it. */
   now: StageId | null;
 }
 
@@ -31,7 +31,8 @@ export function progressOf(inputs: JobInputs, log: readonly LogEntry[]): Progres
   const done = new Set(
     STAGE_IDS.filter((id) => (id === 'prime' ? coats.length >= coatsWanted : records.some((entry) => entry.stage === id))),
   );
-  return { records, done, coatsDone: coats.length, now: STAGE_IDS.find((id) => !done.has(id)) ?? null };
+  const passed = (id: StageId) => id === 'square' && done.has('cloth');
+  return { records, done, coatsDone: coats.length, now: STAGE_IDS.find((id) => !done.has(id) && !passed(id)) ?? null };
 }
 
 /** The clock that runs or last ran on a job: what it waits for, and since when it is ready. */
@@ -96,6 +97,39 @@ export function waitVerdicts({ state, clock }: NextStep, nowMs: number): Verdict
       uses: glue ? ['glueHours'] : ['refTemperature', 'refHumidity'],
     }),
   ];
+}
+
+/** Stages that must stand recorded before this one; squareness can be passed over with a reason, see `gateVerdicts`. */
+export const missingBefore = (stage: StageId, { done }: Progress): StageId[] =>
+  STAGE_IDS.slice(0, STAGE_IDS.indexOf(stage)).filter((id) => !done.has(id) && id !== 'square');
+
+/**
+ * The gate before the cloth: it asks for a squareness record younger than the last change to the frame. A stop can
+ * be overruled with a reason, which is kept with the record.
+ */
+export function gateVerdicts(stage: StageId, { records }: Progress): Verdict[] {
+  if (stage !== 'cloth') return [];
+  const last = (id: StageId) => records.findLast((entry) => entry.stage === id);
+  const [frame, square] = [last('bars'), last('square')];
+  const gate = (level: Verdict['level'], says: string, because: string) => [
+    verdict({
+      about: 'squareness record',
+      level,
+      says,
+      because,
+      doThis: 'Read both diagonals now and record them under Square, or go on with a reason.',
+    }),
+  ];
+  const late = 'Cloth drawn over a racked frame holds it racked; after the last fastener it cannot be pressed.';
+  if (!square) return gate('stop', 'No squareness is recorded for this frame.', late);
+  if (frame && square.at < frame.at) return gate('stop', 'The frame was changed after it was last measured for square.', late);
+  if (frame?.readyAt && square.at < frame.readyAt)
+    return gate(
+      'watch',
+      'It was measured before the glue had set.',
+      'A joint moves until its glue has set. Check again just before the cloth goes on.',
+    );
+  return [];
 }
 
 /**

@@ -1,15 +1,12 @@
-import { PROFILES, type Profile } from '@/core/frame/profiles';
-import { byId } from '@/core/job/schools';
 import { frameMarks } from '@/drawing/frameMarks';
 import type { BenchRow } from '@/server/workshopCases';
 
 /** One canvas from the back at the common scale of the bench. */
 export function MiniCanvas({ row, scale, cell }: { row: BenchRow; scale: number; cell: { width: number; height: number } }) {
-  const profile: Profile = byId(PROFILES, row.bars.profile);
   const marks = frameMarks({
     widthMm: row.widthMm,
     heightMm: row.heightMm,
-    profile,
+    profile: row.profile,
     joint: row.bars.joint,
     bracesUpright: row.bars.bracesUpright,
     bracesLevel: row.bars.bracesLevel,

@@ -6,9 +6,10 @@
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
+import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
-import { nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
+import { gateVerdicts, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
 import type { JobWithLog } from '@/server/jobCases';
 import type { Outcome } from '@/server/outcome';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
@@ -27,7 +28,7 @@ import { earlyWords, keepsWords, stageMarks, stageNotes } from './stageWords';
 import { useJobDraft } from './useJobDraft';
 import { useJobKeys } from './useJobKeys';
 
-export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs: number }) {
+export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; rack: RackBar[]; nowMs: number }) {
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
@@ -53,14 +54,14 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
     () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape }, progress.coatsDone) : plan),
     [frozen, tape, progress.coatsDone, plan],
   );
-  // The slip answers each key at once; the drawing follows in the next free moment.
-  const calm = useDeferredValue(
-    useMemo(() => ({ inputs: shownInputs, plan: shownPlan, progress }), [shownInputs, shownPlan, progress]),
-  );
+  // The slip answers each key at once; the drawing follows in the next free moment, a brace under the hand at once.
+  const shown = useMemo(() => ({ inputs: shownInputs, plan: shownPlan, progress }), [shownInputs, shownPlan, progress]);
+  const later = useDeferredValue(shown);
+  const calm = open === 'bars' ? shown : later;
   const total = shownPlan.fasten.route.steps.length;
   const current = Math.min(step, total);
   const next = nextStep(inputs, progress, nowMs);
-  const waits = open === next.stage ? waitVerdicts(next, nowMs) : [];
+  const waits = [...(open === next.stage ? waitVerdicts(next, nowMs) : []), ...gateVerdicts(open, progress)];
   const answer = done && frozen ? frozen : { ...plan[open], verdicts: [...plan[open].verdicts, ...waits] };
 
   const openStage = (id: StageId) => {
@@ -147,6 +148,7 @@ export function JobPage({ first, nowMs: serverNow }: { first: JobWithLog; nowMs:
             step={Math.min(step, calm.plan.fasten.route.steps.length)}
             onStep={setStep}
             nowMs={nowMs}
+            rack={rack}
             ticked={inputs.kit}
             onTick={draft.setKit}
             onChange={draft.change}

@@ -2,52 +2,15 @@
 /* What stands under the drawing: lists to buy or cut by, the section of the margin, the coats with their clocks. */
 import { format } from 'date-fns';
 import type { JobInputs } from '@/core/job/job';
-import { JOINTS } from '@/core/frame/joints';
-import { byId } from '@/core/job/schools';
 import type { LogEntry } from '@/core/job/logEntry';
 import type { CoatPlan } from '@/core/plan/planPrime';
 import type { Plan } from '@/core/plan/planJob';
 import { printDuration } from '@/core/units/duration';
-import { printLength } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
 import { sectionScene } from '@/drawing/clothScene';
 import { clockWords } from '@/ui/Clock';
 import { Drawing } from '@/ui/Drawing';
-import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-
-const PART_TITLES = { pair: 'Pick list, bought in pairs', mitre: 'Cut list, outside lengths', butt: 'Cut list, square ends' };
-
-export function PartsList({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
-  const { tape } = useWorkshop();
-  return (
-    <section aria-label="Parts">
-      <table className="figure w-full text-[14px]">
-        <caption className="soft pb-1 text-left text-[13px]">{PART_TITLES[byId(JOINTS, inputs.bars.joint).parts]}</caption>
-        <thead className="sr-only">
-          <tr>
-            <th>pieces</th>
-            <th>part</th>
-            <th>length</th>
-            <th>ends</th>
-          </tr>
-        </thead>
-        <tbody>
-          {plan.bars.parts.map((part) => (
-            <tr key={part.name} className="hair-b">
-              <td className="w-9 py-[3px] font-semibold">{part.count} ×</td>
-              <td>{part.name}</td>
-              <td className="text-right font-semibold">
-                <Figure>{printLength(part.lengthMm, tape)}</Figure>
-              </td>
-              <td className="soft pl-6">{part.ends}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
 
 /** Section through the bar, its front up: the cloth in blue, the fastener in red. */
 export function MarginSection({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {

@@ -1,19 +1,23 @@
 'use client';
 import { memo, useMemo } from 'react';
+import type { RackBar } from '@/core/frame/rack';
 import type { JobInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import { type Tape, printLength } from '@/core/units/length';
 import type { Plan } from '@/core/plan/planJob';
 import type { Progress } from '@/core/plan/progress';
+import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
 import { squareScene } from '@/drawing/squareScene';
-import { type SceneInput, barsScene, briefScene, fastenScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
+import { type SceneInput, briefScene, fastenScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
 import { Drawing } from '@/ui/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { BarChoices, MarginTable } from './choiceTables';
+import { BarsPanel } from './BarsPanel';
 import { KitList } from './KitList';
-import { CoatTable, FastenControls, MarginSection, PartsList } from './StageExtras';
+import { MarginTable } from './MarginTable';
+import { SquarePanel } from './SquarePanel';
+import { CoatTable, FastenControls, MarginSection } from './StageExtras';
 
 interface StageSheetProps {
   open: StageId;
@@ -25,6 +29,7 @@ interface StageSheetProps {
   step: number;
   onStep: (step: number) => void;
   nowMs: number;
+  rack: RackBar[];
   ticked: string[];
   onTick: (ticked: string[]) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
@@ -56,7 +61,7 @@ const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
 export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
-  const { open, inputs, plan, progress, view, onView, step, onStep, nowMs, ticked, onTick, onChange } = props;
+  const { open, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
   const { coatsDone, records } = progress;
   const locked = progress.done.has(open);
   const { tape } = useWorkshop();
@@ -77,14 +82,19 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
             <ViewSwitch view={view} onView={onView} />
           )}
         </div>
-        <Drawing scene={scene} tape={tape} className="flex-1" />
+        <Drawing
+          scene={scene}
+          tape={tape}
+          className="flex-1"
+          onMove={open === 'bars' && !locked ? (id, mm) => onChange('bars', movedBrace(inputs, id, mm)) : undefined}
+        />
       </div>
       {open === 'brief' && <KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
       {open === 'bars' && (
-        <div className="hair-t grid gap-x-8 gap-y-2 px-5 py-2.5 md:grid-cols-[1.25fr_1fr]">
-          <BarChoices plan={plan} bars={inputs.bars} locked={locked} onPick={(patch) => onChange('bars', patch)} />
-          <PartsList inputs={inputs} plan={plan} />
-        </div>
+        <BarsPanel inputs={inputs} plan={plan.bars} rack={rack} locked={locked} onPick={(patch) => onChange('bars', patch)} />
+      )}
+      {open === 'square' && (
+        <SquarePanel inputs={inputs} plan={plan.square} locked={locked} change={(patch) => onChange('square', patch)} />
       )}
       {open === 'cloth' && !plan.cloth.painted && (
         <div className="hair-t grid items-center gap-x-2 py-1.5 pl-5 md:grid-cols-[1.75fr_1fr]">
@@ -117,6 +127,20 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     </div>
   );
 });
+
+/** Room kept between two braces and to the bars, as a part of the length. */
+const LEAST_PART = 0.03;
+
+/** The braces with one of them moved to a place, mm, kept in order and apart. */
+function movedBrace({ brief, bars }: JobInputs, id: string, mm: number): Partial<JobInputs['bars']> {
+  const [way, place] = [id.startsWith('upright') ? 'bracesUpright' : 'bracesLevel', Number(id.split(' ')[1])] as const;
+  const parts = bars[way];
+  const whole = way === 'bracesUpright' ? brief.width.mm : brief.height.mm;
+  const low = (parts[place - 1] ?? 0) + LEAST_PART;
+  const high = (parts[place + 1] ?? 1) - LEAST_PART;
+  const part = Math.min(high, Math.max(low, Math.round(mm) / whole));
+  return { [way]: parts.map((one, index) => (index === place ? part : one)) };
+}
 
 function stepWords(take: 'middle' | 'outward' | 'corner', offsetMm: number, tape: Tape): string {
   if (take === 'corner') return 'fold the corner, then this one';

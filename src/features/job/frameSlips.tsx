@@ -1,16 +1,22 @@
 'use client';
 /* Inputs of the first stages: brief, bars, square. */
 import { JOINTS } from '@/core/frame/joints';
-import { PROFILES } from '@/core/frame/profiles';
-import { SPECIES } from '@/core/frame/timber';
-import { type JobInputs } from '@/core/job/job';
+import { GLUES } from '@/core/frame/glues';
+import { profilesOf, speciesOf } from '@/core/frame/materials';
+import type { TapeName } from '@/core/frame/quadrilateral';
+import { type JobInputs, MOST_BRACES, evenBraces } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/job/schools';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';
+import { length } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, LengthField, NumberField, ReadingField, TypedField } from '@/ui/fields';
+import { useWorkshop } from '@/ui/WorkshopContext';
 import { type SlipProps, columns } from './slipProps';
 
-const COUNTS = (['0', '1', '2'] as const).map((id) => ({ id, name: id === '0' ? 'none' : id }));
+const COUNTS = Array.from({ length: MOST_BRACES + 1 }, (_, count) => ({
+  id: String(count),
+  name: count === 0 ? 'none' : String(count),
+}));
 
 export function BriefSlip({ inputs: { brief }, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['brief']>) => change('brief', patch);
@@ -94,14 +100,49 @@ export function BriefSlip({ inputs: { brief }, locked, change }: SlipProps) {
   );
 }
 
+const WAYS = [
+  { way: 'bracesUpright', label: 'Braces, upright', from: 'left' },
+  { way: 'bracesLevel', label: 'Braces, level', from: 'top' },
+] as const;
+
 export function BarsSlip({ inputs, locked, change }: SlipProps) {
-  const { bars } = inputs;
+  const { rules } = useWorkshop();
+  const { bars, brief } = inputs;
   const set = (patch: Partial<JobInputs['bars']>) => change('bars', patch);
+  const offered = <R extends { id: string; offered: boolean }>(rows: R[], now: string) =>
+    rows.filter((row) => row.offered || row.id === now);
+  const place = ({ way, from }: (typeof WAYS)[number], part: number, index: number) => {
+    const whole = way === 'bracesUpright' ? brief.width.mm : brief.height.mm;
+    const parts = bars[way];
+    return (
+      <LengthField
+        key={`${way} ${index}`}
+        label={`Brace ${index + 1}, from the ${from}`}
+        value={length(part * whole)}
+        leastMm={((parts[index - 1] ?? 0) + 0.03) * whole}
+        mostMm={((parts[index + 1] ?? 1) - 0.03) * whole}
+        onChange={({ mm }) => set({ [way]: parts.map((one, at) => (at === index ? mm / whole : one)) })}
+        disabled={locked}
+      />
+    );
+  };
   return (
     <div className={columns}>
       <Choice label="Joint" value={bars.joint} options={JOINTS} onChange={(joint) => set({ joint })} disabled={locked} />
-      <Choice label="Wood" value={bars.species} options={SPECIES} onChange={(species) => set({ species })} disabled={locked} />
-      <Choice label="Bar" value={bars.profile} options={PROFILES} onChange={(profile) => set({ profile })} disabled={locked} />
+      <Choice
+        label="Wood"
+        value={bars.species}
+        options={offered(speciesOf(rules), bars.species)}
+        onChange={(species) => set({ species })}
+        disabled={locked}
+      />
+      <Choice
+        label="Bar"
+        value={bars.profile}
+        options={offered(profilesOf(rules), bars.profile)}
+        onChange={(profile) => set({ profile })}
+        disabled={locked}
+      />
       <NumberField
         label="Cloth tension"
         value={bars.tensionNPerM}
@@ -111,20 +152,20 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
         onChange={(tensionNPerM) => set({ tensionNPerM })}
         disabled={locked}
       />
-      <Choice
-        label="Braces, upright"
-        value={String(bars.bracesUpright) as '0'}
-        options={COUNTS}
-        onChange={(id) => set({ bracesUpright: Number(id) as 0 })}
-        disabled={locked}
-      />
-      <Choice
-        label="Braces, level"
-        value={String(bars.bracesLevel) as '0'}
-        options={COUNTS}
-        onChange={(id) => set({ bracesLevel: Number(id) as 0 })}
-        disabled={locked}
-      />
+      {WAYS.map(({ way, label }) => (
+        <Choice
+          key={way}
+          label={label}
+          value={String(bars[way].length)}
+          options={COUNTS}
+          onChange={(count) => set({ [way]: evenBraces(Number(count)) })}
+          disabled={locked}
+        />
+      ))}
+      {byId(JOINTS, bars.joint).glued && (
+        <Choice label="Glue" value={bars.glue} options={GLUES} onChange={(glue) => set({ glue })} disabled={locked} />
+      )}
+      {WAYS.flatMap((row) => bars[row.way].map((part, index) => place(row, part, index)))}
     </div>
   );
 }
@@ -132,7 +173,7 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
 export function SquareSlip({ inputs: { square, brief }, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['square']>) => change('square', patch);
   const most = 2 * (brief.width.mm + brief.height.mm);
-  const field = (name: keyof typeof square, label: string, mostMm = most) => (
+  const field = (name: TapeName | 'lift', label: string, mostMm = most) => (
     <ReadingField
       key={name}
       label={label}

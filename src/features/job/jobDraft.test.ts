@@ -60,12 +60,12 @@ describe('the draft of a job', () => {
   it('undoes a field in one step, however many keys it took', () => {
     const { draft } = server();
     for (const typed of ['9', '91', '915']) draft.change('brief', { width: length(Number(typed)) });
-    draft.change('bars', { bracesLevel: 1 });
+    draft.change('bars', { bracesLevel: [0.5] });
     draft.setKit(['tape']);
     draft.undo();
     expect(draft.read().inputs.kit).toEqual([]);
     draft.undo();
-    expect(draft.read().inputs.bars.bracesLevel).toBe(0);
+    expect(draft.read().inputs.bars.bracesLevel).toEqual([]);
     draft.undo();
     expect(draft.read()).toMatchObject({ canUndo: false, inputs: { brief: { width: { mm: 900 } } } });
     draft.undo();

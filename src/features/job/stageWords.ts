@@ -2,7 +2,7 @@
 import { format } from 'date-fns';
 import { STAGES, STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
 import type { Plan } from '@/core/plan/planJob';
-import type { NextStep, Progress } from '@/core/plan/progress';
+import { type NextStep, type Progress, missingBefore } from '@/core/plan/progress';
 import type { StageMark } from './StageRun';
 
 const perStage = <T>(of: (id: StageId) => T) => Object.fromEntries(STAGE_IDS.map((id) => [id, of(id)])) as Record<StageId, T>;
@@ -35,7 +35,7 @@ export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Reco
 
 /** Why a stage cannot be recorded yet, or null. */
 export function earlyWords(progress: Progress, open: StageId): string | null {
-  const missing = STAGE_IDS.slice(0, STAGE_IDS.indexOf(open)).filter((id) => !progress.done.has(id));
+  const missing = missingBefore(open, progress);
   if (missing.length > 0)
     return `First record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')}. You can look and plan ahead here.`;
   return null;

@@ -53,6 +53,7 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
         metricStep: Number(fields.metricStep) as 1,
         inchStep: Number(fields.inchStep) as 16,
         assumptions: Object.fromEntries(changed),
+        materials: rules.materials,
       },
     });
     if (!outcome.ok) {

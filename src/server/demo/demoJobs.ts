@@ -2,6 +2,7 @@
  * The demo workshop: an invented quay with a supports workshop that prepares canvases for a travelling show
  * of night-sky paintings and stretches the old canvases of a ferry line again. All names and sizes are made up.
  */
+import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import { DEFAULT_RULES } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
@@ -14,6 +15,31 @@ export const DEMO_RULES: HouseRules = {
   workshop: 'Ostrel Quay supports workshop',
   makers: ['Wenna', 'Tove', 'Ansel'],
 };
+
+const slotted = (profile: string, family: string, lengthMm: number, count: number, mark = ''): Omit<RackBar, 'id'> => ({
+  profile,
+  kind: 'pairs',
+  family,
+  lengthMm,
+  count,
+  mark,
+});
+
+/** What lies on the rack: pairs in sizes the show uses, a few of another make, offcuts of the last series. */
+export const DEMO_RACK: Omit<RackBar, 'id'>[] = [
+  slotted('standard', 'narrow slot', 550, 4),
+  slotted('standard', 'narrow slot', 700, 6),
+  slotted('standard', 'narrow slot', 850, 2),
+  slotted('standard', 'ferry stores', 850, 2, 'from the ferry’s stores'),
+  slotted('light', 'narrow slot', 350, 2),
+  slotted('light', 'narrow slot', 450, 4),
+  slotted('deep', 'wide slot', 600, 2),
+  slotted('deep', 'wide slot', 900, 4),
+  { profile: 'flatBatten', kind: 'timber', family: 'sawn', lengthMm: 1240, count: 1, mark: 'offcut' },
+  { profile: 'flatBatten', kind: 'timber', family: 'sawn', lengthMm: 655, count: 2, mark: 'offcut' },
+  { profile: 'batten', kind: 'timber', family: 'sawn', lengthMm: 2100, count: 2, mark: 'sighted, straight' },
+  { profile: 'flatBatten', kind: 'brace', family: 'sawn', lengthMm: 930, count: 1, mark: 'offcut' },
+];
 
 type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };
 
@@ -49,7 +75,7 @@ function upTo(last: StageId, hoursAgo: number, maker: string, gapHours = 22): De
 const coat = (hoursAgo: number, maker: string, note = ''): DemoRecord => ({ stage: 'prime', hoursAgo, maker, note });
 
 const MOONS = { edges: 'panel', medium: 'acrylic' } as const;
-const MOON_BARS = { profile: 'deep', joint: 'slotted', bracesUpright: 0, bracesLevel: 1 } as const;
+const MOON_BARS: Partial<JobInputs['bars']> = { profile: 'deep', joint: 'slotted', bracesLevel: [0.5] };
 
 export const OPEN_JOBS: DemoJob[] = [
   {
@@ -60,7 +86,7 @@ export const OPEN_JOBS: DemoJob[] = [
     built: { rackMm: 0.5, longTopMm: 0, liftMm: 1 },
     inputs: {
       brief: { medium: 'acrylic' },
-      bars: { profile: 'deep', bracesUpright: 1 },
+      bars: { profile: 'deep', bracesUpright: [0.5] },
       cloth: { marginStyle: 'hem' },
       tune: { feel: 'drum' },
     },
@@ -107,7 +133,7 @@ export const OPEN_JOBS: DemoJob[] = [
         medium: 'oil',
         note: 'Hung in the saloon for decades. Old tack holes along the left edge.',
       },
-      bars: { profile: 'standard', bracesUpright: 1, bracesLevel: 1, tensionNPerM: 150 },
+      bars: { profile: 'standard', bracesUpright: [0.5], bracesLevel: [0.5], tensionNPerM: 150 },
       cloth: {
         fabric: 'linenMedium',
         grip: 'pliers',
@@ -156,7 +182,7 @@ export const OPEN_JOBS: DemoJob[] = [
     built: { rackMm: 1.5, longTopMm: 0, liftMm: 1 },
     inputs: {
       brief: { medium: 'oil', edges: 'rebate' },
-      bars: { profile: 'broad', bracesUpright: 1 },
+      bars: { profile: 'broad', bracesUpright: [0.5] },
       cloth: { marginStyle: 'covered' },
     },
     records: upTo('cloth', 100, 'Ansel'),
@@ -186,7 +212,7 @@ export const OPEN_JOBS: DemoJob[] = [
     built: { rackMm: 1, longTopMm: 0, liftMm: 3 },
     inputs: {
       brief: { medium: 'oil' },
-      bars: { profile: 'extraDeep', joint: 'bolted', bracesUpright: 1, bracesLevel: 1 },
+      bars: { profile: 'extraDeep', joint: 'bolted', bracesUpright: [0.5], bracesLevel: [0.5] },
       cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'reserve' },
       fasten: { spacing: length(50), lastFromCorner: length(60), starters: 3 },
       tune: { feel: 'firm', remedy: 'keys', opening: length(0.5) },
@@ -210,6 +236,18 @@ export const OPEN_JOBS: DemoJob[] = [
       record.stage === 'square' ? { ...record, reason: 'Pressed and clamped; read again tomorrow.' } : record,
     ),
   },
+  ...(['low water', 'half tide', 'high water'] as const).map((tide, index): DemoJob => ({
+    title: `Tide gauge, ${tide}`,
+    width: length(725),
+    height: length([1120, 1120, 1290][index]!),
+    dueInDays: 30,
+    inputs: {
+      brief: { edges: 'panel', medium: 'acrylic' },
+      bars: { profile: 'flatBatten', joint: 'mitreGlued', species: 'spruce', bracesLevel: [0.5] },
+      cloth: { marginStyle: 'hem' },
+    },
+    records: upTo('brief', 26 + index, 'Tove'),
+  })),
 ];
 
 /** Finished work of two years, one canvas about every four weeks: title, size in mm, profile, use of the old line or the show. */

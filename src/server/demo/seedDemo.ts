@@ -9,11 +9,12 @@ import { type JobInputs, newInputs } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
 import { length, roundToStep } from '@/core/units/length';
 import { insertJob, listJobs } from '@/db/jobs';
+import { addRackBar } from '@/db/rackBars';
 import { writeRules } from '@/db/workshops';
 import { recordStep, saveInputs } from '../jobCases';
 import type { Outcome } from '../outcome';
 import type { Workshop } from '../workshop';
-import { DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
+import { DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
 
 const HOUR = 3_600_000;
 const FIRST_NUMBER = 101;
@@ -26,6 +27,7 @@ export function seedDemo(database: Database, now: Date): void {
     writeRules(database, DEMO_RULES, 0);
     const finished = FINISHED.map((row, index) => finishedJob(row, index));
     [...finished, ...OPEN_JOBS].forEach((job, index) => seedJob(database, job, index, now, noise));
+    DEMO_RACK.forEach((bar, index) => addRackBar(database, { ...bar, id: `demo-rack-${index + 1}` }));
   })();
 }
 
@@ -38,7 +40,7 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
   const endHoursAgo = (FINISHED.length - index) * 24 * 27 + 30;
   const stages = ['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'prime', 'prime', 'handover'] as const;
   const long = Math.max(widthMm, heightMm);
-  const braced = long >= 900 ? 1 : 0;
+  const braced = long >= 900 ? [0.5] : [];
   return {
     title,
     width: length(widthMm),
@@ -47,7 +49,7 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
     built: { rackMm: RACKS_MM[index % RACKS_MM.length]!, longTopMm: 0, liftMm: index % 3 },
     inputs: {
       brief: { edges: profile === 'deep' ? 'unframed' : 'rebate', medium: index % 2 ? 'oil' : 'acrylic' },
-      bars: { profile, bracesUpright: widthMm >= heightMm ? braced : 0, bracesLevel: widthMm >= heightMm ? 0 : braced },
+      bars: { profile, bracesUpright: widthMm >= heightMm ? braced : [], bracesLevel: widthMm >= heightMm ? [] : braced },
       cloth: { marginStyle: profile === 'deep' ? 'hem' : 'covered' },
       tune: { feel: index % 5 === 0 ? 'drum' : 'firm' },
       prime: { roomC: 17 + ((index * 5) % 6), roomRh: 45 + ((index * 11) % 22) },
@@ -126,11 +128,15 @@ function demoInputs(demo: DemoJob, now: Date, noise: () => number): JobInputs {
       ...(demo.inputs.handover?.weighedKg === 0 ? { weighedKg: null } : {}),
     },
   };
-  return demo.built ? { ...inputs, square: tapeReadings(inputs, demo.built, noise) } : inputs;
+  return demo.built ? { ...inputs, square: { ...inputs.square, ...tapeReadings(inputs, demo.built, noise) } } : inputs;
 }
 
 /** Six readings of the built frame with a steel tape, to half a millimetre, or to a sixteenth. */
-function tapeReadings({ brief }: JobInputs, built: NonNullable<DemoJob['built']>, noise: () => number): JobInputs['square'] {
+function tapeReadings(
+  { brief }: JobInputs,
+  built: NonNullable<DemoJob['built']>,
+  noise: () => number,
+): Partial<JobInputs['square']> {
   const inches = brief.width.unit === 'in';
   const read = (mm: number) => length(roundToStep(mm, inches ? 25.4 / 32 : 0.5), inches ? 'in' : 'mm');
   const diagonal = Math.hypot(brief.width.mm, brief.height.mm);
@@ -144,11 +150,6 @@ function tapeReadings({ brief }: JobInputs, built: NonNullable<DemoJob['built']>
           small(),
       ),
     ]),
-  ) as Pick<JobInputs['square'], 'top'>;
-  return {
-    ...(sides as JobInputs['square']),
-    down: read(diagonal + built.rackMm / 2),
-    up: read(diagonal - built.rackMm / 2),
-    lift: read(built.liftMm),
-  };
+  ) as Partial<JobInputs['square']>;
+  return { ...sides, down: read(diagonal + built.rackMm / 2), up: read(diagonal - built.rackMm / 2), lift: read(built.liftMm) };
 }

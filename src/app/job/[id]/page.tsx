@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { JobPage } from '@/features/job/JobPage';
 import { openJob } from '@/server/jobCases';
+import { rackBars } from '@/server/rackCases';
 import { openWorkshop } from '@/server/openWorkshop';
 
 export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
@@ -8,5 +9,5 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
   const workshop = openWorkshop();
   const found = openJob(workshop, id);
   if (!found) notFound();
-  return <JobPage key={id} first={found} nowMs={workshop.now().getTime()} />;
+  return <JobPage key={id} first={found} rack={rackBars(workshop)} nowMs={workshop.now().getTime()} />;
 }

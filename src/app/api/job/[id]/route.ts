@@ -1,14 +1,16 @@
 import { jobFile, jobFileName, printJobFile } from '@/core/job/jobFile';
 import { openJob } from '@/server/jobCases';
 import { openWorkshop } from '@/server/openWorkshop';
+import { houseRules } from '@/server/workshopCases';
 
 /** The open job file, for keeping or for another workshop. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  const found = openJob(openWorkshop(), id);
+  const workshop = openWorkshop();
+  const found = openJob(workshop, id);
   if (!found) return new Response('No such job.', { status: 404 });
   const { revision: _revision, ...job } = found.job;
-  return new Response(printJobFile(jobFile(job, found.log)), {
+  return new Response(printJobFile(jobFile(job, found.log, houseRules(workshop).rules.materials)), {
     headers: {
       'content-type': 'application/json; charset=utf-8',
       'content-disposition': `attachment; filename="${jobFileName(job)}"`,

@@ -1,76 +1,12 @@
 'use client';
 /* Tables to choose from, side by side with the drawing: make-ups of bars, and the six margins. */
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
-import { PROFILES } from '@/core/frame/profiles';
 import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/job/schools';
-import { braceWords } from '@/core/plan/planBars';
 import type { Plan } from '@/core/plan/planJob';
-import { printFine, printNumber, printSize } from '@/core/units/length';
-import { printMass } from '@/core/units/mass';
+import { printNumber, printSize } from '@/core/units/length';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-
-/** The lightest make-ups that hold, to pick from. */
-export function BarChoices({
-  plan,
-  bars,
-  locked,
-  onPick,
-}: {
-  plan: Plan;
-  bars: JobInputs['bars'];
-  locked: boolean;
-  onPick: (patch: Partial<JobInputs['bars']>) => void;
-}) {
-  const { tape } = useWorkshop();
-  const best = plan.bars.choices.filter((choice) => choice.holds).slice(0, 6);
-  return (
-    <table className="figure w-full text-[14px]">
-      <caption className="soft pb-1 text-left text-[13px]">Lightest that hold, with this joint</caption>
-      <thead className="soft text-left text-[13px]">
-        <tr className="hair-b">
-          <th className="py-0.5 font-normal">bar</th>
-          <th className="font-normal">braces</th>
-          <th className="text-right font-normal">bow</th>
-          <th className="text-right font-normal">weight</th>
-        </tr>
-      </thead>
-      <tbody>
-        {best.map((choice) => {
-          const chosen =
-            choice.profile === bars.profile &&
-            choice.bracesUpright === bars.bracesUpright &&
-            choice.bracesLevel === bars.bracesLevel;
-          const pick = { profile: choice.profile, bracesUpright: choice.bracesUpright, bracesLevel: choice.bracesLevel };
-          return (
-            <tr
-              key={`${choice.profile} ${choice.bracesUpright} ${choice.bracesLevel}`}
-              className={`hair-b ${chosen ? 'font-semibold text-primary' : ''}`}
-            >
-              <td>
-                <button
-                  type="button"
-                  aria-pressed={chosen}
-                  disabled={locked}
-                  className="w-full cursor-pointer py-[3px] text-left underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
-                  onClick={() => onPick(pick)}
-                >
-                  {byId(PROFILES, choice.profile).name}
-                </button>
-              </td>
-              <td>{braceWords(choice)}</td>
-              <td className="text-right">
-                <Figure>{printFine(Math.max(choice.topBottom.lastingMm, choice.leftRight.lastingMm), tape)}</Figure>
-              </td>
-              <td className="text-right">{printMass(choice.weightKg, tape)}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
 
 /** Every margin on this profile: what it takes of cloth and how it is held. */
 export function MarginTable({

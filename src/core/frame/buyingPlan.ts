@@ -1,0 +1,134 @@
+/*
+ * One plan for the frames of several jobs: slotted bars picked from the rack or ordered, timber and braces sawn
+ * together, each section on its own, at the least price; what is left of sawn lengths goes back to the rack.
+ */
+import { type HouseRules, assumed } from '../job/houseRules';
+import { type CuttingResult, type SawnBar, type TimberPart, type TimberStock, cutTimber } from './cutTimber';
+import type { FramePart } from './frameParts';
+import { boughtLengths, pairPrice, pieces } from './framePrice';
+import { profileOf } from './materials';
+import type { Profile } from './profiles';
+import { type PickList, type RackBar, pickList, withoutPicked } from './rack';
+
+export interface FrameWanted {
+  /** Whose frame: "No. 131". */
+  whose: string;
+  profile: string;
+  parts: FramePart[];
+}
+
+export interface SectionPlan {
+  profile: string;
+  kind: 'timber' | 'brace';
+  section: { widthMm: number; depthMm: number };
+  parts: TimberPart[];
+  result: CuttingResult;
+}
+
+export interface BuyingPlan {
+  picks: { whose: string; list: PickList; orderMinor: number | null; special: number[] }[];
+  sections: SectionPlan[];
+  /** Null when something has no price or does not fit. */
+  priceMinor: number | null;
+  /** Every sawn section is at its proven least. */
+  proven: boolean;
+}
+
+/** Offcuts shorter than this are firewood, mm. */
+export const KEPT_MM = 150;
+
+/**
+ * The plan for these frames with this rack.
+ *
+ * @param random for the best effort beyond sixteen parts of a section; the same source gives the same plan
+ */
+export function buyingPlan(
+  frames: readonly FrameWanted[],
+  rack: readonly RackBar[],
+  rules: HouseRules,
+  random: () => number,
+): BuyingPlan {
+  let left = [...rack];
+  const picks = frames.flatMap(({ whose, profile: id, parts }) => {
+    if (!parts.some((part) => part.from === 'pairs')) return [];
+    const profile = profileOf(rules, id);
+    const list = pickList(parts, profile, left);
+    left = withoutPicked(left, list);
+    const ordered = list.lines
+      .filter((line) => line.order > 0)
+      .map((line) => ({ line, ...pairPrice(line.lengthMm, profile, rules) }));
+    const orderMinor = ordered.reduce<number | null>(
+      (sum, { line, minor }) => (sum === null || minor === null ? null : sum + minor * (line.order / 2)),
+      0,
+    );
+    return [{ whose, list, orderMinor, special: ordered.filter((one) => one.special).map((one) => one.line.lengthMm) }];
+  });
+  const ids = [...new Set(frames.map((frame) => frame.profile))];
+  const sections = ids.flatMap((id) => {
+    const profile = profileOf(rules, id);
+    return (['timber', 'brace'] as const).flatMap((kind) => sectionPlan(frames, profile, kind, left, rules, random));
+  });
+  const prices = [
+    ...picks.map((one) => one.orderMinor),
+    ...sections.map(({ result }) => (result.kind === 'plan' ? result.priceMinor : null)),
+  ];
+  return {
+    picks,
+    sections,
+    priceMinor: prices.includes(null) ? null : prices.reduce<number>((sum, one) => sum + one!, 0),
+    proven: sections.every(({ result }) => result.kind === 'plan' && result.proven),
+  };
+}
+
+function sectionPlan(
+  frames: readonly FrameWanted[],
+  profile: Profile,
+  kind: 'timber' | 'brace',
+  rack: readonly RackBar[],
+  rules: HouseRules,
+  random: () => number,
+): SectionPlan[] {
+  const parts = frames.filter((frame) => frame.profile === profile.id).flatMap((frame) => pieces(frame.parts, kind, frame.whose));
+  if (parts.length === 0) return [];
+  const onRack = rack
+    .filter((bar) => bar.kind === kind && bar.profile === profile.id)
+    .map((bar): TimberStock => ({ id: bar.id, lengthMm: bar.lengthMm, priceMinor: 0, available: bar.count }));
+  const list = kind === 'timber' ? profile.timber : profile.brace.lengths;
+  const section = kind === 'timber' ? { widthMm: profile.widthMm, depthMm: profile.depthMm } : profile.brace;
+  const result = cutTimber(parts, [...onRack, ...boughtLengths(list)], assumed(rules, 'kerf'), random);
+  return [{ profile: profile.id, kind, section: { widthMm: section.widthMm, depthMm: section.depthMm }, parts, result }];
+}
+
+/** What a plan takes from the rack and puts back: counts by row id, and offcuts long enough to keep. */
+export function rackChanges(
+  plan: BuyingPlan,
+  rack: readonly RackBar[],
+): { taken: Map<string, number>; offcuts: Omit<RackBar, 'id'>[] } {
+  const taken = new Map<string, number>();
+  const take = (id: string, count: number) => taken.set(id, (taken.get(id) ?? 0) + count);
+  let left = [...rack];
+  for (const { list } of plan.picks) {
+    const after = withoutPicked(left, list);
+    for (const bar of left) take(bar.id, bar.count - (after.find((one) => one.id === bar.id)?.count ?? 0));
+    left = after;
+  }
+  const offcuts: Omit<RackBar, 'id'>[] = [];
+  for (const { profile, kind, result } of plan.sections) {
+    if (result.kind !== 'plan') continue;
+    for (const bar of result.bars) {
+      if (bar.stock.available !== null) take(bar.stock.id, 1);
+      if (bar.leftoverMm >= KEPT_MM) offcuts.push(offcut(profile, kind, bar));
+    }
+  }
+  for (const [id, count] of taken) if (count === 0) taken.delete(id);
+  return { taken, offcuts };
+}
+
+const offcut = (profile: string, kind: 'timber' | 'brace', bar: SawnBar): Omit<RackBar, 'id'> => ({
+  profile,
+  kind,
+  family: 'sawn',
+  lengthMm: Math.floor(bar.leftoverMm),
+  count: 1,
+  mark: 'offcut',
+});

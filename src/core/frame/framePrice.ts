@@ -1,0 +1,72 @@
+/* What the wood of one frame costs by the lists of its bar: pairs as they are sold, timber by whole lengths. */
+import { type HouseRules, assumed } from '../job/houseRules';
+import { type TimberPart, cutTimber } from './cutTimber';
+import type { FramePart } from './frameParts';
+import type { PricedLength, Profile } from './profiles';
+
+export interface FramePrice {
+  /** Minor units; null when a list has no length for a part. */
+  minor: number | null;
+  /** Bar lengths that are not on the list and must be made to order, mm. */
+  special: number[];
+}
+
+/** The listed lengths on either side of one, or the one itself; null where the list ends. */
+export function nearestListed(mm: number, list: readonly PricedLength[]): { below: number | null; above: number | null } {
+  const lengths = list.map((one) => one.mm);
+  return {
+    below: lengths.filter((one) => one <= mm + 0.25).at(-1) ?? null,
+    above: lengths.find((one) => one >= mm - 0.25) ?? null,
+  };
+}
+
+/** Single pieces of the parts that are sawn from a list. */
+export const pieces = (parts: readonly FramePart[], from: FramePart['from'], whose = ''): TimberPart[] =>
+  parts
+    .filter((part) => part.from === from)
+    .flatMap((part) =>
+      Array.from({ length: part.count }, () => ({
+        label: whose ? `${whose}, ${part.name}` : part.name,
+        lengthMm: part.lengthMm,
+      })),
+    );
+
+/** The list as lengths that can be bought without limit. */
+export const boughtLengths = (list: readonly PricedLength[]) =>
+  list.map(({ mm, priceMinor }) => ({ id: `new ${mm}`, lengthMm: mm, priceMinor, available: null }));
+
+/** Never asked for: a frame has fewer parts than the proven search takes. */
+const steady = () => 0.5;
+
+function sawnPrice(parts: TimberPart[], list: readonly PricedLength[], kerfMm: number): number | null {
+  if (parts.length === 0) return 0;
+  const result = cutTimber(parts, boughtLengths(list), kerfMm, steady);
+  return result.kind === 'plan' ? result.priceMinor : null;
+}
+
+/** Price of a pair of this length: from the list, or made to order. */
+export function pairPrice(mm: number, profile: Profile, rules: HouseRules): { minor: number | null; special: boolean } {
+  const { below, above } = nearestListed(mm, profile.pairs);
+  const at = (length: number) => profile.pairs.find((one) => one.mm === length)!.priceMinor;
+  if (below !== null && below === above) return { minor: at(below), special: false };
+  if (above !== null) return { minor: Math.round(at(above) * assumed(rules, 'specialFactor')), special: true };
+  if (below === null) return { minor: null, special: true };
+  return { minor: Math.round(((at(below) * mm) / below) * assumed(rules, 'specialFactor')), special: true };
+}
+
+/** Price of the wood of a frame: bars and braces, whole lengths paid. Bead strips are offcuts and cost nothing here. */
+export function framePrice(parts: readonly FramePart[], profile: Profile, rules: HouseRules): FramePrice {
+  const kerf = assumed(rules, 'kerf');
+  const pairs = parts
+    .filter((part) => part.from === 'pairs')
+    .map((part) => ({ part, ...pairPrice(part.lengthMm, profile, rules) }));
+  const sums = [
+    ...pairs.map((one) => one.minor),
+    sawnPrice(pieces(parts, 'timber'), profile.timber, kerf),
+    sawnPrice(pieces(parts, 'brace'), profile.brace.lengths, kerf),
+  ];
+  return {
+    minor: sums.includes(null) ? null : sums.reduce<number>((sum, one) => sum + one!, 0),
+    special: pairs.filter((one) => one.special).map((one) => one.part.lengthMm),
+  };
+}

@@ -1,0 +1,191 @@
+import { randomLcg } from 'd3-random';
+import { describe, expect, it } from 'vitest';
+import { normal, practiceFrame, pressed, readGaps, readPractice } from './practiceTape';
+import { barsAtLean, pressPlan } from './press';
+import {
+  CORNERS,
+  type CornerGaps,
+  type Knowledge,
+  NO_GAPS,
+  type Quadrilateral,
+  type TapeName,
+  type TapeReadings,
+  cornerOver,
+  fitQuadrilateral,
+} from './quadrilateral';
+
+const KNOWN: Knowledge = { tapeMm: 0.5, pairMm: 0.5, nominalMm: 1, gapMm: 0.2, bladeMm: 300 };
+const TAPE_ALONE: Knowledge = { ...KNOWN, pairMm: Infinity, nominalMm: Infinity };
+const NOMINAL = { widthMm: 900, heightMm: 600 };
+const NOTHING: TapeReadings = { top: null, right: null, bottom: null, left: null, down: null, up: null };
+
+function fitted(readings: Partial<TapeReadings>, gaps: CornerGaps = NO_GAPS, known = KNOWN, nominal = NOMINAL): Quadrilateral {
+  const result = fitQuadrilateral({ ...NOTHING, ...readings }, gaps, nominal, known);
+  if (result.kind !== 'fitted') throw new Error(`expected a fit, got ${JSON.stringify(result)}`);
+  return result;
+}
+
+/** What an exact tape reads on bars put together at a lean. */
+function truth(top: number, right: number, bottom: number, left: number, lean: number): TapeReadings {
+  const { topLeft, topRight, bottomLeft, bottomRight } = barsAtLean({ top, right, bottom, left }, lean);
+  const apart = (a: { x: number; y: number }, b: { x: number; y: number }) => Math.hypot(a.x - b.x, a.y - b.y);
+  return { top, right, bottom, left, down: apart(topLeft, bottomRight), up: apart(bottomLeft, topRight) };
+}
+
+describe('quadrilateral from exact readings', () => {
+  it('is the rectangle of a rectangle, and recovers size, lean and its side of any parallelogram', () => {
+    for (const lean of [0, 0.004, -0.011]) {
+      const fit = fitted(truth(900, 600, 900, 600, lean));
+      expect(fit.skewDegrees.value).toBeCloseTo((lean * 180) / Math.PI, 6);
+      expect(fit.slideMm.value).toBeCloseTo(600 * Math.sin(lean), 5);
+      expect([fit.widthMm.value, fit.heightMm.value]).toEqual([expect.closeTo(900, 6), expect.closeTo(600, 6)]);
+      expect(fit.agreement).toMatchObject({ agrees: true, freedom: 5 });
+      expect(fit.fitted.down ** 2 - fit.fitted.up ** 2).toBeCloseTo(4 * 900 * 600 * Math.sin(lean), 2);
+      expect(fit.cornersDegrees.bottomLeft.value).toBeCloseTo(fit.skewDegrees.value, 6);
+      expect(fit.cornersDegrees.bottomRight.value).toBeCloseTo(-fit.skewDegrees.value, 6);
+    }
+  });
+
+  it('sees the trapezium that equal diagonals hide, once the tape alone is trusted', () => {
+    const keystone = pressedTrapezium();
+    const fit = fitted(keystone, NO_GAPS, TAPE_ALONE);
+    expect(fit.difference.value).toBeCloseTo(0, 5);
+    expect(fit.taperWidthMm.value).toBeCloseTo(-12, 3);
+    expect(fit.agreement.agrees).toBe(true);
+    expect(fit.skewDegrees.value).toBeCloseTo(0, 5);
+    // Under the knowledge that bars are pairs it is the bars that are doubted, not the tape.
+    const known = fitted(keystone);
+    expect(known.doubt).toMatchObject({ kind: 'pair', pair: 'width', offMm: expect.closeTo(-12, 0) });
+  });
+
+  /** A frame whose bottom is 12 mm longer than its top, symmetric. */
+  function pressedTrapezium(): TapeReadings {
+    const slant = Math.hypot(6, 600);
+    const diagonal = Math.hypot(600, 900);
+    return { top: 894, right: slant, bottom: 906, left: slant, down: diagonal, up: diagonal };
+  }
+
+  it('takes a frame of another size for what it is, and keeps the planned size when no side was read', () => {
+    expect(fitted(truth(908, 600, 908, 600, 0)).doubt).toMatchObject({
+      kind: 'size',
+      pair: 'width',
+      offMm: expect.closeTo(8, 0),
+    });
+    const blind = fitted({ down: 1083, up: 1080 });
+    expect(blind.widthMm.value).toBeCloseTo(900, 0);
+    expect(blind).toMatchObject({ sidesRead: false, diagonalsRead: true });
+  });
+
+  it('works from diagonals alone, one diagonal, or a set square alone, each with its honest error', () => {
+    const exact = truth(900, 600, 900, 600, 0.005);
+    const all = fitted(exact).skewDegrees;
+    const diagonals = fitted({ down: exact.down, up: exact.up });
+    const one = fitted({ down: exact.down });
+    const gap = fitted({}, { ...NO_GAPS, bottomLeft: 0.005 * 300 });
+    for (const fit of [diagonals, one, gap]) expect(fit.skewDegrees.value).toBeCloseTo(all.value, 1);
+    expect(diagonals.skewDegrees.sd).toBeLessThan(1.1 * all.sd);
+    expect(one.skewDegrees.sd).toBeGreaterThan(1.8 * all.sd);
+    // 0.2 mm over a blade of 300 mm, and what the bars may be unlike.
+    expect(gap.skewDegrees.sd).toBeGreaterThan((0.2 / 300) * (180 / Math.PI));
+    expect(fitQuadrilateral({ ...NOTHING, top: 900, left: 600 }, NO_GAPS, NOMINAL, KNOWN)).toEqual({ kind: 'missing' });
+  });
+
+  it.each<[Partial<TapeReadings>, TapeName, RegExp]>([
+    [{ down: 1500, up: 1000 }, 'down', /shorter than two sides together/],
+    [{ down: 1080, up: 250 }, 'up', /longer than the difference/],
+    [{ top: 0, down: 1080, up: 1080 }, 'top', /above 0/],
+    [{ left: -4 }, 'left', /above 0/],
+    [{ left: NaN }, 'left', /above 0/],
+    [{ top: 90, down: 1080, up: 1080 }, 'top', /a unit may have slipped/],
+    [{ down: 1350, up: 700 }, 'down', /more than 30 degrees/],
+  ])('refuses %o and names the reading', (readings, reading, because) => {
+    const result = fitQuadrilateral({ ...NOTHING, ...readings }, NO_GAPS, NOMINAL, KNOWN);
+    expect(result).toMatchObject({ kind: 'impossible', reading });
+    expect(result.kind === 'impossible' ? result.because : '').toMatch(because);
+  });
+});
+
+describe('quadrilateral from a noisy tape: 2,000 frames', () => {
+  const CASES = 2000;
+  const random = randomLcg(0.2471);
+  const counts = { covered: 0, alarms: 0, sideNamed: 0, diagonalSeen: 0, eitherSaid: 0, squareNames: 0 };
+  for (let index = 0; index < CASES; index += 1) {
+    const nominal = { widthMm: 300 + ((index * 37) % 1500), heightMm: 300 + ((index * 53) % 900) };
+    const frame = practiceFrame(nominal, KNOWN, 4, random);
+    const real = (cornerOver(frame.corners, 'bottomLeft') + cornerOver(frame.corners, 'topRight')) * (90 / Math.PI);
+    const read = Object.fromEntries(
+      Object.entries(frame.truth).map(([name, mm]) => [name, mm + normal(random, KNOWN.tapeMm)]),
+    ) as unknown as TapeReadings;
+    const wrong = (name: TapeName, gaps = NO_GAPS) =>
+      fitted({ ...read, [name]: read[name]! + (index % 8 < 4 ? 5 : -5) }, gaps, KNOWN, nominal).doubt;
+    const good = fitted(read, NO_GAPS, KNOWN, nominal);
+    const side = (['top', 'right', 'bottom', 'left'] as const)[index % 4]!;
+    const diagonal = (['down', 'up'] as const)[index % 2]!;
+    const gaps = readGaps(frame, KNOWN.bladeMm, KNOWN.gapMm, random);
+    const ofSide = wrong(side);
+    const ofDiagonal = wrong(diagonal);
+    const squared = wrong(diagonal, { ...NO_GAPS, topLeft: gaps.topLeft, bottomLeft: gaps.bottomLeft });
+    counts.covered += Number(Math.abs(good.skewDegrees.value - real) <= 1.96 * good.skewDegrees.sd);
+    counts.alarms += Number(!good.agreement.agrees);
+    counts.sideNamed += Number(ofSide?.kind === 'side' && ofSide.name === side);
+    counts.diagonalSeen += Number(ofDiagonal !== null);
+    counts.eitherSaid += Number(ofDiagonal?.kind === 'diagonals');
+    counts.squareNames += Number(squared?.kind === 'diagonal' && squared.name === diagonal);
+  }
+  const percent = (count: number) => (100 * count) / CASES;
+
+  it('recovers the skew within its stated error in 95 % of them, ± 2 points', () => {
+    expect(Math.abs(percent(counts.covered) - 95)).toBeLessThanOrEqual(2);
+  });
+  it('alarms falsely in the stated 5 %', () => {
+    expect(Math.abs(percent(counts.alarms) - 5)).toBeLessThanOrEqual(1.2);
+  });
+  it('names a side misread by 5 mm in at least 95 %', () => {
+    expect(percent(counts.sideNamed)).toBeGreaterThanOrEqual(95);
+  });
+  it('notices a diagonal misread by 5 mm, says it is one of the two, and names it with a set square', () => {
+    expect(percent(counts.diagonalSeen)).toBeGreaterThanOrEqual(99.5);
+    expect(percent(counts.eitherSaid)).toBeGreaterThanOrEqual(95);
+    expect(percent(counts.squareNames)).toBeGreaterThanOrEqual(95);
+  });
+});
+
+describe('pressing to square', () => {
+  it('a parallelogram comes square: both diagonals read √((d₁² + d₂²) / 2), nothing is left', () => {
+    const plan = pressPlan(barsAtLean({ top: 900, right: 600, bottom: 900, left: 600 }, 0.008));
+    expect(plan.longer).toBe('down');
+    expect(plan.bothMm).toBeCloseTo(Math.hypot(900, 600), 6);
+    expect(plan.left.gapMm).toBeCloseTo(0, 6);
+  });
+
+  it('a long bar stays a fault however it is pressed', () => {
+    const plan = pressPlan(barsAtLean({ top: 906, right: 600, bottom: 900, left: 600 }, 0.01));
+    expect(plan.left.degrees).toBeCloseTo((Math.asin(3 / 600) * 180) / Math.PI, 2);
+    expect(plan.left.gapMm).toBeCloseTo(3, 1);
+  });
+
+  it('refuses bars that do not meet', () => {
+    expect(() => barsAtLean({ top: 100, right: 100, bottom: 900, left: 100 }, 0)).toThrow(/do not meet/);
+  });
+});
+
+describe('practice tape', () => {
+  it('gives the same frame and readings for a seed, and one misread on demand', () => {
+    const read = (seed: number, blunder: { name: TapeName; offMm: number } | null = null) => {
+      const random = randomLcg(seed);
+      return readPractice(practiceFrame(NOMINAL, KNOWN, 4, random), 0.5, random, blunder);
+    };
+    expect(read(0.3)).toEqual(read(0.3));
+    expect(read(0.3)).not.toEqual(read(0.31));
+    expect(read(0.3, { name: 'left', offMm: 6 }).left! - read(0.3).left!).toBe(6);
+  });
+
+  it('a frame pressed by its slide stands square', () => {
+    const frame = practiceFrame(NOMINAL, { tapeMm: 0.5, pairMm: 0, nominalMm: 1 }, 5, randomLcg(0.9));
+    const fit = fitted(frame.truth, NO_GAPS, TAPE_ALONE);
+    const after = fitted(pressed(frame, fit.slideMm.value).truth, NO_GAPS, TAPE_ALONE);
+    expect(Math.abs(fit.slideMm.value)).toBeGreaterThan(1);
+    expect(after.slideMm.value).toBeCloseTo(0, 2);
+    expect(CORNERS.every((corner) => Math.abs(after.cornersDegrees[corner].value) < 0.01)).toBe(true);
+  });
+});

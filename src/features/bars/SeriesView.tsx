@@ -1,0 +1,297 @@
+'use client';
+/* Several frames, one plan: what to pick from the rack, what to buy, and how to saw it, to scale. */
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { type SectionPlan, KEPT_MM } from '@/core/frame/buyingPlan';
+import type { SawnBar } from '@/core/frame/cutTimber';
+import { profileOf } from '@/core/frame/materials';
+import { assumed } from '@/core/job/houseRules';
+import { verdict } from '@/core/job/verdict';
+import { braceWords } from '@/core/plan/braceWords';
+import { printLength, printNumber, printSize } from '@/core/units/length';
+import { printMoney } from '@/core/units/money';
+import { recordCutsAction } from '@/server/actions';
+import type { Series } from '@/server/rackCases';
+import { Tick } from '@/ui/fields';
+import { Figure } from '@/ui/Figure';
+import { VerdictList } from '@/ui/VerdictList';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalText } from './refusalText';
+
+export function SeriesView({ series }: { series: Series }) {
+  const { rules, tape, maker } = useWorkshop();
+  const router = useRouter();
+  const [said, setSaid] = useState<{ error: boolean; text: string } | null>(null);
+  const { plan, jobs, chosen } = series;
+  const choose = (ids: string[]) =>
+    router.replace(`/bars?view=series${ids.map((id) => `&job=${encodeURIComponent(id)}`).join('')}`, { scroll: false });
+  const toggle = (id: string, on: boolean) => choose(on ? [...chosen, id] : chosen.filter((one) => one !== id));
+  const record = async () => {
+    const outcome = await recordCutsAction({ jobIds: chosen, seen: series.seen, maker }).catch(() => null);
+    if (outcome === null) return setSaid({ error: true, text: 'The server does not answer. Nothing is lost: try again.' });
+    if (!outcome.ok) return setSaid({ error: true, text: refusalText(outcome) });
+    router.replace('/bars?view=rack');
+  };
+  const free = jobs.filter((job) => !job.sawn);
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_372px]">
+      <div className="min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
+        {!plan && (
+          <p className="soft max-w-prose py-6">
+            Tick the jobs whose frames are to be made together: a triptych, a series, a week’s work.
+          </p>
+        )}
+        {plan && (
+          <div className="draw space-y-4" data-testid="saw-plan">
+            {plan.sections.map((section) => (
+              <SawPlan key={`${section.profile} ${section.kind}`} section={section} />
+            ))}
+            {plan.sections.length > 0 && (
+              <p className="soft text-[13px]">
+                Saw from the left; {assumed(rules, 'kerf')} mm a cut. Guard on, push stick near the blade, eye and ear protection;
+                local rules come first.
+              </p>
+            )}
+            {plan.picks.map(({ whose, list }) => (
+              <section key={whose} aria-label={`Pick list, ${whose}`}>
+                <h2 className="text-[15px] font-semibold">
+                  {whose} <span className="soft font-normal">slotted bars, {list.family}</span>
+                </h2>
+                <table className="figure w-full max-w-xl text-[14px]">
+                  <thead className="soft text-left text-[13px]">
+                    <tr className="hair-b">
+                      <th className="font-normal">length</th>
+                      <th className="text-right font-normal">wanted</th>
+                      <th className="text-right font-normal">from the rack</th>
+                      <th className="text-right font-normal">order</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {list.lines.map((line) => (
+                      <tr key={line.lengthMm} className="hair-b">
+                        <td className="font-semibold">
+                          <Figure>{printLength(line.lengthMm, tape)}</Figure>
+                        </td>
+                        <td className="text-right">{line.wanted}</td>
+                        <td className="text-right">{line.fromRack || '–'}</td>
+                        <td className="text-right font-semibold">{line.order || '–'}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </section>
+            ))}
+          </div>
+        )}
+      </div>
+      <section
+        aria-label="Plan"
+        className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+      >
+        <div>
+          <h2 className="soft text-[14px] font-normal">
+            {chosen.length === 1 ? 'One frame' : `${chosen.length} frames`}, wood to buy
+          </h2>
+          <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
+            {plan ? (plan.priceMinor === null ? 'no price' : printMoney(plan.priceMinor, rules.currency)) : '–'}
+          </p>
+          <p className="figure soft text-[14.5px] leading-5">
+            {plan &&
+              plan.sections.length > 0 &&
+              (plan.proven ? 'proven: no cheaper way over these lengths' : boundWords(plan.sections, rules.currency))}
+          </p>
+        </div>
+        <div className="min-h-0 flex-1 space-y-3 overflow-y-auto">
+          <fieldset>
+            <legend className="soft text-[13px]">Frames still to be built</legend>
+            {jobs.map((job) => (
+              <Tick
+                key={job.id}
+                checked={chosen.includes(job.id)}
+                onChange={(on) => toggle(job.id, on)}
+                disabled={job.sawn}
+                label={
+                  <>
+                    <strong>No. {job.number}</strong> {job.title}
+                    <span className="figure soft block text-[13px]">
+                      <Figure>{printSize(job.widthMm, job.heightMm, tape)}</Figure>,{' '}
+                      {profileOf(rules, job.profile).name.toLowerCase()}, {braceWords(job)}
+                      {job.sawn ? '; sawn already' : ''}
+                    </span>
+                  </>
+                }
+              />
+            ))}
+            {jobs.length === 0 && <p className="soft">Every frame is built. Start a canvas on the bench.</p>}
+            {free.length > 1 && (
+              <button type="button" className="btn btn-ghost btn-sm -ml-2" onClick={() => choose(free.map((job) => job.id))}>
+                All of them
+              </button>
+            )}
+          </fieldset>
+          {plan && <VerdictList verdicts={planVerdicts(series, rules.currency, tape)} />}
+        </div>
+        {said && (
+          <p role={said.error ? 'alert' : 'status'} className={`text-[14px] ${said.error ? 'text-error' : 'text-success'}`}>
+            {said.text}
+          </p>
+        )}
+        <div className="no-print flex gap-2">
+          <button type="button" className="btn btn-outline h-11" onClick={() => window.print()} disabled={!plan}>
+            Print
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary h-11 flex-1 text-base"
+            disabled={!plan || plan.priceMinor === null}
+            onClick={() => void record()}
+          >
+            Record: sawn and picked
+          </button>
+        </div>
+      </section>
+    </div>
+  );
+}
+
+function boundWords(sections: readonly SectionPlan[], currency: string): string {
+  const sum = (of: 'priceMinor' | 'lowestPriceMinor') =>
+    sections.reduce((total, { result }) => total + (result.kind === 'plan' ? result[of] : 0), 0);
+  return `best found; the sawn part cannot cost less than ${printMoney(sum('lowestPriceMinor'), currency)} of its ${printMoney(sum('priceMinor'), currency)}`;
+}
+
+function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeof printLength>[1]) {
+  if (!plan) return [];
+  const tooLong = plan.sections.flatMap(({ profile, result }) =>
+    result.kind === 'tooLong'
+      ? [
+          verdict({
+            about: `too long ${profile}`,
+            level: 'stop',
+            measured: result.part.lengthMm,
+            limit: result.longestMm,
+            unit: 'mm',
+            says: `${result.part.label}: ${printLength(result.part.lengthMm, tape)} is longer than any length to be had.`,
+            because: `The longest is ${printLength(result.longestMm, tape)}; bars are not joined end to end.`,
+            doThis: 'Add a longer length to the list of this bar, under Materials.',
+          }),
+        ]
+      : [],
+  );
+  const mixed = plan.picks.flatMap(({ whose, list }) =>
+    list.otherFamily.map((other) =>
+      verdict({
+        about: `family ${whose} ${other.family} ${other.lengthMm}`,
+        level: 'watch',
+        says: `${whose}: ${other.count} of ${printLength(other.lengthMm, tape)} lie there as ${other.family}; they do not fit the ${list.family}.`,
+        because: 'Slots of two makes differ in width and depth.',
+        doThis: 'Order the length, or build the whole frame in the other family.',
+      }),
+    ),
+  );
+  const special = plan.picks.flatMap(({ whose, special: lengths, orderMinor }) =>
+    lengths.map((mm) =>
+      verdict({
+        about: `special ${whose} ${mm}`,
+        level: 'watch',
+        says: `${whose}: ${printLength(mm, tape)} is made to order.`,
+        because:
+          orderMinor === null
+            ? 'It is not on the list.'
+            : `It is not on the list; with it the order comes to ${printMoney(orderMinor, currency)}.`,
+        doThis: 'Look whether the next listed size does.',
+        uses: ['specialFactor'],
+      }),
+    ),
+  );
+  const bars = plan.sections.flatMap(({ result }) => (result.kind === 'plan' ? result.bars : []));
+  const kept = bars.filter((bar) => bar.leftoverMm >= KEPT_MM);
+  const leftovers =
+    bars.length === 0
+      ? []
+      : [
+          verdict({
+            about: 'leftovers',
+            level: 'good',
+            says:
+              kept.length === 0
+                ? 'Nothing worth keeping is left.'
+                : `${kept.length === 1 ? 'One offcut goes' : `${kept.length} offcuts go`} to the rack, ${printLength(
+                    kept.reduce((sum, bar) => sum + bar.leftoverMm, 0),
+                    tape,
+                  )} in all.`,
+            because: `Whole lengths are paid; pieces from ${KEPT_MM} mm are kept.`,
+          }),
+        ];
+  return [...tooLong, ...mixed, ...special, ...leftovers];
+}
+
+/** One section’s bars to scale: parts, saw cuts, what is left. */
+function SawPlan({ section }: { section: SectionPlan }) {
+  const { rules, tape } = useWorkshop();
+  const profile = profileOf(rules, section.profile);
+  const { result } = section;
+  if (result.kind !== 'plan') return null;
+  const longest = Math.max(...result.bars.map((bar) => bar.stock.lengthMm));
+  return (
+    <section aria-label={`Saw plan, ${profile.name}`}>
+      <h2 className="text-[15px] font-semibold">
+        {section.kind === 'brace' ? `Braces of the ${profile.name.toLowerCase()}` : profile.name}{' '}
+        <span className="figure soft font-normal">
+          {printNumber(section.section.widthMm, tape)} × {printNumber(section.section.depthMm, tape)} {tape.unit},{' '}
+          {section.parts.length} parts out of {result.bars.length === 1 ? 'one length' : `${result.bars.length} lengths`}
+          {result.proven ? ', proven' : ''}
+        </span>
+      </h2>
+      <ul className="mt-1 space-y-1.5">
+        {result.bars.map((bar, index) => (
+          <li key={index} className="grid grid-cols-[minmax(0,1fr)] gap-x-3 sm:grid-cols-[112px_minmax(0,1fr)]">
+            <span className="figure text-[13.5px] leading-4">
+              <strong>
+                <Figure>{printLength(bar.stock.lengthMm, tape)}</Figure>
+              </strong>
+              <span className="soft block">
+                {bar.stock.available === null ? `new, ${printMoney(bar.stock.priceMinor, rules.currency)}` : 'from the rack'}
+              </span>
+            </span>
+            <SawnBarDrawing bar={bar} longestMm={longest} kerfMm={assumed(rules, 'kerf')} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function SawnBarDrawing({ bar, longestMm, kerfMm }: { bar: SawnBar; longestMm: number; kerfMm: number }) {
+  const { tape } = useWorkshop();
+  const share = (mm: number) => `${(100 * mm) / longestMm}%`;
+  const says = `${bar.parts.map((part) => `${part.label} ${printLength(part.lengthMm, tape)}`).join(', ')}; ${printLength(bar.leftoverMm, tape)} left`;
+  return (
+    <div role="img" aria-label={says} className="flex h-11 min-w-0">
+      {bar.parts.map((part, index) => (
+        <div
+          key={index}
+          title={part.label}
+          className="figure min-w-0 overflow-hidden border border-[var(--timber-edge)] bg-[var(--timber)] px-1 text-[13px] leading-5 whitespace-nowrap text-[#1c2327]"
+          style={{
+            width: share(part.lengthMm),
+            marginRight: index < bar.parts.length - 1 || bar.leftoverMm > 0 ? share(kerfMm) : 0,
+          }}
+        >
+          <strong className="block">
+            <Figure>{printNumber(part.lengthMm, tape)}</Figure>
+          </strong>
+          {part.label}
+        </div>
+      ))}
+      {bar.leftoverMm > 0 && (
+        <div
+          className="figure soft min-w-0 overflow-hidden border border-dashed border-[var(--timber-edge)] px-1 text-[13px] leading-10 whitespace-nowrap"
+          style={{ width: share(bar.leftoverMm) }}
+        >
+          {bar.leftoverMm > 0.04 * longestMm && <Figure>{printNumber(bar.leftoverMm, tape)}</Figure>}
+        </div>
+      )}
+    </div>
+  );
+}

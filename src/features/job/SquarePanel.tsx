@@ -1,0 +1,328 @@
+'use client';
+/* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
+import { CORNERS, type Corner, type TapeName } from '@/core/frame/quadrilateral';
+import { WIND_PATTERNS } from '@/core/frame/wind';
+import { type CornerGap, type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
+import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
+import { CORNER_WORDS, DIAGONAL_WORDS } from '@/core/plan/squareVerdicts';
+import { finerTape, length, printFine, printLength } from '@/core/units/length';
+import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
+import { Figure } from '@/ui/Figure';
+import { Tabs } from '@/ui/Tabs';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { PracticeTape } from './PracticeTape';
+
+interface SquarePanelProps {
+  inputs: JobInputs;
+  plan: SquarePlan;
+  locked: boolean;
+  change: (patch: Partial<SquareInputs>) => void;
+}
+
+export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) {
+  const { square } = inputs;
+  return (
+    <Tabs
+      label="Square"
+      className="h-[226px] flex-none"
+      tabs={[
+        {
+          id: 'fit',
+          name: 'Read and fitted',
+          show: () => <FitTable square={square} plan={plan} locked={locked} change={change} />,
+        },
+        {
+          id: 'tries',
+          name: `Tries${square.tries.length > 0 ? ` (${plan.tries.length})` : ''}`,
+          show: () => <Tries square={square} plan={plan} locked={locked} change={change} />,
+        },
+        { id: 'square', name: 'Set square', show: () => <SetSquare square={square} locked={locked} change={change} /> },
+        { id: 'wind', name: 'Wind', show: () => <Wind square={square} locked={locked} change={change} /> },
+        { id: 'means', name: 'What a difference means', show: () => <Meaning inputs={inputs} plan={plan} /> },
+        {
+          id: 'practice',
+          name: 'Practice tape',
+          show: () => <PracticeTape inputs={inputs} plan={plan} locked={locked} change={change} />,
+        },
+      ]}
+    />
+  );
+}
+
+type Part = Pick<SquarePanelProps, 'locked' | 'change'> & { square: SquareInputs };
+
+const NAMES: readonly TapeName[] = ['top', 'right', 'bottom', 'left', 'down', 'up'];
+const nameWords = (name: TapeName) => (name === 'down' || name === 'up' ? DIAGONAL_WORDS[name] : name);
+
+function FitTable({ square, plan, locked, change }: Part & { plan: SquarePlan }) {
+  const { tape } = useWorkshop();
+  const { result } = plan;
+  if (result.kind !== 'fitted') return <p className="soft text-[14px]">Read the diagonals, or hold a set square in a corner.</p>;
+  const read = tapeReadings(square);
+  const { doubt } = result;
+  const doubted = (name: TapeName) =>
+    doubt !== null &&
+    ((doubt.kind === 'diagonals' && (name === 'down' || name === 'up')) || ('name' in doubt && doubt.name === name));
+  const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
+  return (
+    <div className="grid gap-x-8 gap-y-2 md:grid-cols-[1.3fr_1fr]">
+      <table className="figure w-full text-[14px]">
+        <thead className="soft text-left text-[13px]">
+          <tr className="hair-b">
+            <th className="font-normal">reading</th>
+            <th className="text-right font-normal">read</th>
+            <th className="text-right font-normal">fits</th>
+            <th className="text-right font-normal">off</th>
+          </tr>
+        </thead>
+        <tbody>
+          {NAMES.map((name) => (
+            <tr key={name} className={`hair-b ${doubted(name) ? 'font-semibold text-warning' : ''}`}>
+              <td>
+                {nameWords(name)}
+                {doubted(name) && ', doubted'}
+              </td>
+              <td className="text-right">
+                {read[name] === null ? 'not read' : <Figure>{printLength(read[name], finerTape(tape))}</Figure>}
+              </td>
+              <td className="text-right">
+                <Figure>{printFine(result.fitted[name], tape)}</Figure>
+              </td>
+              <td className="text-right">{read[name] !== null && <Figure>{signed(read[name] - result.fitted[name])}</Figure>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="text-[14px]">
+        <table className="figure w-full">
+          <thead className="soft text-left text-[13px]">
+            <tr className="hair-b">
+              <th className="font-normal">corner</th>
+              <th className="text-right font-normal">angle</th>
+            </tr>
+          </thead>
+          <tbody>
+            {CORNERS.map((corner) => (
+              <tr key={corner} className="hair-b">
+                <td>{CORNER_WORDS[corner]}</td>
+                <td className="text-right">
+                  {(90 + result.cornersDegrees[corner].value).toFixed(2)}° ± {result.cornersDegrees[corner].sd.toFixed(2)}°
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Tick
+          label="Believe the tape alone: nothing is known of the bars"
+          checked={square.trust === 'tape'}
+          disabled={locked}
+          onChange={(on) => change({ trust: on ? 'tape' : 'bars' })}
+        />
+      </div>
+    </div>
+  );
+}
+
+const NOTHING = { top: null, right: null, bottom: null, left: null, down: null, up: null };
+
+function Tries({ square, plan, locked, change }: Part & { plan: SquarePlan }) {
+  const { tape } = useWorkshop();
+  const read = tapeReadings(square);
+  const complete = read.down !== null && read.up !== null;
+  const rows = [...square.tries, ...(complete ? [read] : [])];
+  const print = (mm: number | null) => (mm === null ? '–' : printLength(mm, finerTape(tape)));
+  return (
+    <div className="grid gap-x-8 gap-y-2 text-[14px] md:grid-cols-[1.4fr_1fr]">
+      <table className="figure w-full">
+        <thead className="soft text-left text-[13px]">
+          <tr className="hair-b">
+            <th className="font-normal">try</th>
+            <th className="text-right font-normal">down</th>
+            <th className="text-right font-normal">up</th>
+            <th className="text-right font-normal">difference</th>
+            <th className="text-right font-normal">top aside</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, index) => (
+            <tr key={index} className={`hair-b ${index === rows.length - 1 ? 'font-semibold' : ''}`}>
+              <td>{index + 1}</td>
+              <td className="text-right">
+                <Figure>{print(row.down)}</Figure>
+              </td>
+              <td className="text-right">
+                <Figure>{print(row.up)}</Figure>
+              </td>
+              <td className="text-right">
+                <Figure>{plan.tries[index] ? printFine(Math.abs(plan.tries[index].differenceMm), tape) : '–'}</Figure>
+              </td>
+              <td className="text-right">
+                <Figure>{plan.tries[index] ? printFine(Math.abs(plan.tries[index].slideMm), tape) : '–'}</Figure>
+              </td>
+            </tr>
+          ))}
+          {rows.length === 0 && (
+            <tr>
+              <td colSpan={5} className="soft py-1">
+                No try yet: read both diagonals.
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      <div className="space-y-2">
+        <p className="soft">Press, then read again. Each try is kept with the record; the drawing shows the path to square.</p>
+        <div className="flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn btn-sm btn-outline"
+            disabled={locked || !complete || square.tries.length >= MOST_TRIES}
+            onClick={() => change({ tries: [...square.tries, read], down: null, up: null })}
+          >
+            Keep this try, read again
+          </button>
+          {square.tries.length > 0 && (
+            <button
+              type="button"
+              className="btn btn-sm btn-ghost"
+              disabled={locked}
+              onClick={() => {
+                const last = square.tries.at(-1) ?? NOTHING;
+                const back = (mm: number | null) => (mm === null ? null : length(mm));
+                change({ tries: square.tries.slice(0, -1), down: back(last.down), up: back(last.up) });
+              }}
+            >
+              Back to the try before
+            </button>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function SetSquare({ square, locked, change }: Part) {
+  const set = (corner: Corner, gap: CornerGap | null) => change({ gaps: { ...square.gaps, [corner]: gap } });
+  return (
+    <div className="grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-[150px_1fr_1fr]">
+      <div>
+        <LengthField
+          label="Blade"
+          value={square.blade}
+          leastMm={50}
+          mostMm={1500}
+          onChange={(blade) => change({ blade })}
+          disabled={locked}
+        />
+        <p className="soft mt-1 text-[13px] leading-4">
+          Hold it inside the corner. Gap at the tip: wider than square; at the heel: narrower. 0 where light does not pass.
+        </p>
+      </div>
+      {CORNERS.map((corner) => {
+        const one = square.gaps[corner];
+        return (
+          <div key={corner} className="grid grid-cols-[1fr_120px] gap-2 sm:[&:nth-child(4)]:col-start-2">
+            <ReadingField
+              label={`Gap, ${CORNER_WORDS[corner]}`}
+              value={one?.gap ?? null}
+              mostMm={50}
+              onChange={(gap) => set(corner, gap ? { gap, wider: one?.wider ?? true } : null)}
+              disabled={locked}
+            />
+            <Choice
+              label="open at"
+              value={one && !one.wider ? 'heel' : 'tip'}
+              options={[
+                { id: 'tip', name: 'the tip' },
+                { id: 'heel', name: 'the heel' },
+              ]}
+              onChange={(way) => one && set(corner, { ...one, wider: way === 'tip' })}
+              disabled={locked || one === null}
+            />
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+function Wind({ square, locked, change }: Part) {
+  return (
+    <div className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+      <Choice
+        label="On a flat table"
+        value={square.windPattern}
+        options={WIND_PATTERNS}
+        onChange={(windPattern) => change({ windPattern })}
+        disabled={locked}
+      />
+      <ReadingField
+        label="Gap between two strings, corner to corner"
+        value={square.strings}
+        mostMm={100}
+        onChange={(strings) => change({ strings })}
+        disabled={locked}
+      />
+      <p className="soft text-[13.5px] leading-5 sm:col-span-2">
+        No flat table? Stretch two strings from corner to corner, just touching the bars: where they cross, the gap between them
+        is half of what one corner lifts. Change which string is on top and read again: the mean is free of the string’s
+        thickness.
+      </p>
+    </div>
+  );
+}
+
+/** The same lack of squareness as a difference of the diagonals, an angle, and a gap along the rebate. */
+function Meaning({ inputs, plan }: { inputs: JobInputs; plan: SquarePlan }) {
+  const { tape } = useWorkshop();
+  const { width, height } = inputs.brief;
+  const of = (differenceMm: number) => {
+    const sine = Math.min(1, (differenceMm * plan.targetDiagonalMm) / (2 * width.mm * height.mm));
+    return { degrees: (Math.asin(sine) * 180) / Math.PI, side: sine * height.mm, top: sine * width.mm };
+  };
+  const rows = [
+    ...(plan.result.kind === 'fitted' ? [{ name: 'this frame', mm: Math.abs(plan.result.difference.value) }] : []),
+    { name: 'the limit', mm: plan.limitMm },
+    { name: '', mm: 1 },
+    { name: '', mm: 2 },
+    { name: '', mm: 5 },
+  ];
+  return (
+    <table className="figure w-full max-w-2xl text-[14px]">
+      <thead className="soft text-left text-[13px]">
+        <tr className="hair-b">
+          <th className="font-normal">
+            <span className="sr-only">what</span>
+          </th>
+          <th className="text-right font-normal">diagonals differ</th>
+          <th className="text-right font-normal">angle</th>
+          <th className="text-right font-normal">gap along left and right</th>
+          <th className="text-right font-normal">gap along top and bottom</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ name, mm }) => {
+          const { degrees, side, top } = of(mm);
+          return (
+            <tr key={`${name}${mm}`} className="hair-b">
+              <td>{name}</td>
+              <td className="text-right font-semibold">
+                <Figure>{printFine(mm, tape)}</Figure>
+              </td>
+              <td className="text-right">{degrees.toFixed(2)}°</td>
+              <td className="text-right">
+                <Figure>{printFine(side, tape)}</Figure>
+              </td>
+              <td className="text-right">
+                <Figure>{printFine(top, tape)}</Figure>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+      <caption className="soft pt-1 text-left text-[13px] [caption-side:bottom]">
+        In a rebate or a float frame the gap runs from nothing to this along one side.
+      </caption>
+    </table>
+  );
+}

@@ -1,0 +1,211 @@
+import 'reflect-metadata';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { PROFILES } from '@/core/frame/profiles';
+import { DEFAULT_RULES } from '@/core/job/houseRules';
+import type { JobInputs } from '@/core/job/job';
+import { jobFile, printJobFile } from '@/core/job/jobFile';
+import { length } from '@/core/units/length';
+import { openDatabase } from '@/db/openDatabase';
+import { listRackMoves } from '@/db/rackBars';
+import { createJob, importJob, openJob, recordStep, saveInputs } from './jobCases';
+import type { Outcome, Refusal } from './outcome';
+import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackCases';
+import type { Workshop } from './workshop';
+import { houseRules, saveRules } from './workshopCases';
+
+let serial: number;
+let workshop: Workshop;
+const empty = (): Workshop => ({
+  database: openDatabase(':memory:'),
+  now: () => new Date('2031-05-04T12:00:00Z'),
+  newId: () => `id-${(serial += 1)}`,
+});
+beforeEach(() => {
+  serial = 0;
+  workshop = empty();
+});
+
+function value<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
+  return outcome.value;
+}
+const said = (outcome: Outcome<unknown>): string => {
+  if (outcome.ok) throw new Error('expected a refusal');
+  const no: Refusal = outcome;
+  return no.kind === 'refused' ? no.says : JSON.stringify(no);
+};
+
+/** A job with these bars; its frame is 700 × 500 mm. */
+function job(bars: Partial<JobInputs['bars']>): string {
+  const { id, revision, inputs } = value(createJob(workshop, { title: 'Panel', width: length(700), height: length(500) }));
+  value(
+    saveInputs(workshop, {
+      jobId: id,
+      revision,
+      inputs: { ...inputs, bars: { ...inputs.bars, bracesUpright: [], bracesLevel: [], ...bars } },
+    }),
+  );
+  return id;
+}
+const BATTEN = { profile: 'batten', joint: 'mitreGlued' } as const;
+const offcut = {
+  profile: 'batten',
+  kind: 'timber',
+  family: 'sawn',
+  lengthMm: 1450,
+  count: 1,
+  mark: 'offcut',
+  maker: 'Me',
+} as const;
+
+describe('the rack', () => {
+  it('adds to what lies there, gives back what is taken, and keeps every move', () => {
+    value(addToRack(workshop, { ...offcut }));
+    const [row] = value(addToRack(workshop, { ...offcut, count: 2 }));
+    expect(rackBars(workshop)).toEqual([{ ...row, count: 3 }]);
+    expect(value(takeFromRack(workshop, { id: row!.id, count: 1, maker: 'Me' }))).toMatchObject([{ count: 2 }]);
+    expect(said(takeFromRack(workshop, { id: row!.id, count: 9, maker: 'Me' }))).toMatch(/no 9 of these/);
+    expect(said(addToRack(workshop, { ...offcut, profile: 'gold' }))).toMatch(/no bar “gold”/);
+    expect(listRackMoves(workshop.database).map((move) => move.did)).toEqual([
+      'Taken from the rack: 1 × 1450 mm, Planed batten with bead strip',
+      'Put on the rack: 2 × 1450 mm, Planed batten with bead strip',
+      'Put on the rack: 1 × 1450 mm, Planed batten with bead strip',
+    ]);
+    expect(() => workshop.database.prepare('DELETE FROM rack_move').run()).toThrow(/append-only/);
+  });
+});
+
+describe('one plan for several jobs', () => {
+  it('saws them together, takes offcuts first, and puts what is left on the rack, once', () => {
+    const ids = [job(BATTEN), job(BATTEN)];
+    value(addToRack(workshop, { ...offcut }));
+    const shown = series(workshop, ids);
+    expect(shown).toMatchObject({ chosen: ids, plan: { proven: true } });
+    expect(said(recordCuts(workshop, { jobIds: ids, seen: 'older', maker: 'Me' }))).toMatch(/changed since this plan was drawn/);
+    const after = value(recordCuts(workshop, { jobIds: ids, seen: shown.seen, maker: 'Me' }));
+    expect(after.jobs.map((one) => one.sawn)).toEqual([true, true]);
+    const left = shown
+      .plan!.sections.flatMap(({ result }) => (result.kind === 'plan' ? result.bars : []))
+      .filter((bar) => bar.leftoverMm >= 150);
+    expect(left.length).toBeGreaterThan(0);
+    expect(
+      rackBars(workshop)
+        .map((bar) => bar.lengthMm)
+        .sort(),
+    ).toEqual(left.map((bar) => Math.floor(bar.leftoverMm)).sort());
+    expect(said(recordCuts(workshop, { jobIds: ids, seen: series(workshop, ids).seen, maker: 'Me' }))).toMatch(
+      /No\. 101 are recorded already/,
+    );
+    expect(listRackMoves(workshop.database)[0]).toMatchObject({ did: 'Sawn and picked for No. 101, No. 102', jobs: ids });
+  });
+
+  it('picks pairs, changes nothing when a part fits no length, and leaves out frames that are built', () => {
+    const keyed = job({ profile: 'standard', joint: 'slotted' });
+    value(
+      addToRack(workshop, {
+        profile: 'standard',
+        kind: 'pairs',
+        family: 'narrow slot',
+        lengthMm: 700,
+        count: 3,
+        mark: '',
+        maker: 'Me',
+      }),
+    );
+    const shown = series(workshop, [keyed]);
+    expect(shown.plan!.picks[0]!.list.lines.map((line) => [line.fromRack, line.order])).toEqual([
+      [2, 0],
+      [0, 2],
+    ]);
+    value(recordCuts(workshop, { jobIds: [keyed], seen: shown.seen, maker: 'Me' }));
+    expect(rackBars(workshop)).toMatchObject([{ lengthMm: 700, count: 1 }]);
+
+    const { id, revision, inputs } = value(createJob(workshop, { title: 'Long', width: length(4000), height: length(500) }));
+    value(saveInputs(workshop, { jobId: id, revision, inputs: { ...inputs, bars: { ...inputs.bars, ...BATTEN } } }));
+    const tooLong = series(workshop, [id]);
+    expect(tooLong.plan!.sections[0]!.result).toMatchObject({ kind: 'tooLong', longestMm: 3900 });
+    expect(said(recordCuts(workshop, { jobIds: [id], seen: tooLong.seen, maker: 'Me' }))).toMatch(/not whole/);
+
+    for (const stage of ['brief', 'bars'] as const)
+      value(
+        recordStep(workshop, {
+          jobId: keyed,
+          revision: openJob(workshop, keyed)!.job.revision,
+          stage,
+          maker: 'Me',
+          note: '',
+          reason: 'so',
+        }),
+      );
+    expect(series(workshop, []).jobs.map((one) => one.id)).toEqual([id]);
+  });
+});
+
+describe('materials of the house', () => {
+  const own = { ...PROFILES[1]!, id: 'own-1', name: 'Quay bar', widthMm: 50 };
+  const withOwn = () =>
+    value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { profiles: [own], species: [] } } }));
+
+  it('are used by jobs, travel with the job file, and cannot go while something is made of them', () => {
+    withOwn();
+    const id = job({ profile: 'own-1' });
+    expect(series(workshop, [id]).jobs[0]!.profile).toBe('own-1');
+    expect(said(saveRules(workshop, { revision: 1, rules: DEFAULT_RULES }))).toMatch(/would be gone: hide it instead/);
+    const found = openJob(workshop, id)!;
+    const { revision: _revision, ...bare } = found.job;
+    const text = printJobFile(jobFile(bare, found.log, houseRules(workshop).rules.materials));
+    const other = empty();
+    value(importJob(other, text));
+    expect(houseRules(other).rules.materials.profiles).toEqual([own]);
+    const stripped = JSON.stringify({ ...(JSON.parse(text) as object), materials: { profiles: [], species: [] } });
+    expect(said(importJob(empty(), stripped))).toMatch(/no bar “own-1”/);
+  });
+
+  it('are refused with the row and what would do', () => {
+    const rules = { ...DEFAULT_RULES, materials: { profiles: [{ ...own, widthMm: 900 }], species: [] } };
+    expect(said(saveRules(workshop, { revision: 0, rules }))).toMatch(/Quay bar, width: 900 mm is outside 10 to 200 mm/);
+    const { id, revision, inputs } = value(createJob(workshop, { title: 'x', width: length(700), height: length(500) }));
+    const gold = { ...inputs, bars: { ...inputs.bars, species: 'gold' } };
+    expect(said(saveInputs(workshop, { jobId: id, revision, inputs: gold }))).toMatch(/no wood “gold”/);
+  });
+});
+
+describe('what version 1 wrote', () => {
+  /** Inputs as they were: braces counted, no glue, no set square. */
+  const older = (inputs: JobInputs): unknown => {
+    const { glue: _glue, ...bars } = inputs.bars;
+    const { top, right, bottom, left, down, up, lift } = inputs.square;
+    return {
+      ...inputs,
+      bars: { ...bars, bracesUpright: 1, bracesLevel: 0 },
+      square: { top, right, bottom, left, down, up, lift },
+    };
+  };
+  const { materials: _materials, ...oldRules } = DEFAULT_RULES;
+
+  it('is read from the disk: braces spread evenly, nothing else changed', () => {
+    const id = job({});
+    const { inputs } = openJob(workshop, id)!.job;
+    workshop.database.prepare('UPDATE job SET inputs = ? WHERE id = ?').run(JSON.stringify(older(inputs)), id);
+    expect(openJob(workshop, id)!.job.inputs).toEqual({
+      ...inputs,
+      bars: { ...inputs.bars, bracesUpright: [0.5], bracesLevel: [] },
+    });
+  });
+
+  it('is taken in from a job file, with its frozen plans', () => {
+    const id = job({});
+    value(recordStep(workshop, { jobId: id, revision: 2, stage: 'brief', maker: 'Me', note: '', reason: '' }));
+    const { job: stored, log } = openJob(workshop, id)!;
+    const { revision: _revision, ...bare } = stored;
+    const file = {
+      format: 'keen-batten/job',
+      version: 1,
+      job: { ...bare, inputs: older(bare.inputs) },
+      log: log.map((entry) => ({ ...entry, plan: { ...entry.plan, inputs: older(entry.plan!.inputs), rules: oldRules } })),
+    };
+    const other = empty();
+    expect(value(importJob(other, JSON.stringify(file))).inputs.bars.bracesUpright).toEqual([0.5]);
+    expect(openJob(other, id)!.log[0]!.plan).toMatchObject({ inputs: { square: { trust: 'bars' } }, rules: DEFAULT_RULES });
+  });
+});

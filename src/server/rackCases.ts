@@ -1,0 +1,162 @@
+/*
+ * What can be done with the rack: bars put there and taken, one plan for the frames of several jobs, and its
+ * cuts recorded. Each write is one transaction with its line in the list of moves.
+ */
+import { createHash } from 'node:crypto';
+import { randomLcg } from 'd3-random';
+import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/buyingPlan';
+import { profileOf, profilesOf } from '@/core/frame/materials';
+import type { RackBar } from '@/core/frame/rack';
+import { type HouseRules, tapeFor } from '@/core/job/houseRules';
+import { planJob } from '@/core/plan/planJob';
+import { progressOf } from '@/core/plan/progress';
+import { type StoredJob, listJobs } from '@/db/jobs';
+import { logOfWorkshop } from '@/db/logEntries';
+import { type RackMove, addRackBar, insertRackMove, listRack, listRackMoves, takeRackBar } from '@/db/rackBars';
+import { readRules } from '@/db/workshops';
+import { type Outcome, done, refuse } from './outcome';
+import type { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
+import type { Workshop } from './workshop';
+
+export const rackBars = ({ database }: Workshop): RackBar[] => listRack(database);
+
+/** A job whose frame is still to be built, for one plan together with others. */
+export interface SeriesJob {
+  id: string;
+  number: number;
+  title: string;
+  widthMm: number;
+  heightMm: number;
+  profile: string;
+  bracesUpright: number[];
+  bracesLevel: number[];
+  joint: string;
+  dueOn: string | null;
+  /** Its cuts were recorded already. */
+  sawn: boolean;
+}
+
+export interface Series {
+  jobs: SeriesJob[];
+  chosen: string[];
+  /** Null when no job is chosen. */
+  plan: BuyingPlan | null;
+  /** Stands for what the plan takes and leaves. */
+  seen: string;
+}
+
+/** Same frames and rack, same plan. */
+const SEED = 0.4142;
+
+const framesOf = (jobs: readonly StoredJob[], rules: HouseRules): FrameWanted[] =>
+  jobs.map((job) => ({
+    whose: `No. ${job.number}`,
+    profile: job.inputs.bars.profile,
+    parts: planJob(job.inputs, { rules, tape: tapeFor(rules, 'mm') }, 0).bars.parts,
+  }));
+
+function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: HouseRules) {
+  const plan = buyingPlan(framesOf(jobs, rules), rack, rules, randomLcg(SEED));
+  const changes = rackChanges(plan, rack);
+  const text = JSON.stringify([jobs.map((job) => job.id), [...changes.taken], changes.offcuts, plan.priceMinor]);
+  return { plan, changes, seen: createHash('sha256').update(text).digest('hex').slice(0, 32) };
+}
+
+/** Jobs whose frame is not recorded yet, and one plan for those chosen. */
+export function series({ database }: Workshop, wanted: readonly string[]): Series {
+  const { rules } = readRules(database);
+  const sawn = new Set(listRackMoves(database).flatMap((move) => move.jobs));
+  const logs = logOfWorkshop(database);
+  const unbuilt = listJobs(database).filter((job) => !progressOf(job.inputs, logs.get(job.id) ?? []).done.has('bars'));
+  const chosen = unbuilt.filter((job) => wanted.includes(job.id));
+  const planned = chosen.length > 0 ? planFor(chosen, listRack(database), rules) : null;
+  return {
+    jobs: unbuilt.map(({ id, number, inputs: { brief, bars } }) => ({
+      id,
+      number,
+      title: brief.title,
+      widthMm: brief.width.mm,
+      heightMm: brief.height.mm,
+      profile: bars.profile,
+      bracesUpright: bars.bracesUpright,
+      bracesLevel: bars.bracesLevel,
+      joint: bars.joint,
+      dueOn: brief.dueOn,
+      sawn: sawn.has(id),
+    })),
+    chosen: chosen.map((job) => job.id),
+    plan: planned?.plan ?? null,
+    seen: planned?.seen ?? '',
+  };
+}
+
+/** Puts bars on the rack. */
+export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }: AddToRackDto): Outcome<RackBar[]> {
+  const { rules } = readRules(database);
+  if (!profilesOf(rules).some((one) => one.id === bar.profile)) return refuse(`profile: this house has no bar “${bar.profile}”.`);
+  const plain = { ...bar };
+  database
+    .transaction(() => {
+      addRackBar(database, { id: newId(), ...plain });
+      const did = `Put on the rack: ${plain.count} × ${plain.lengthMm} mm, ${profileOf(rules, plain.profile).name}`;
+      move(database, newId(), now(), maker, did, [], { added: [plain], taken: [] });
+    })
+    .immediate();
+  return done(listRack(database));
+}
+
+/** Takes pieces from a row of the rack. */
+export function takeFromRack({ database, now, newId }: Workshop, { id, count, maker }: TakeFromRackDto): Outcome<RackBar[]> {
+  const take = database.transaction((): Outcome<RackBar[]> => {
+    const row = listRack(database).find((one) => one.id === id);
+    if (!row || !takeRackBar(database, id, count)) return refuse(`There are no ${count} of these on the rack any more.`);
+    const { id: _id, count: _count, ...bar } = row;
+    const did = `Taken from the rack: ${count} × ${bar.lengthMm} mm, ${profileOf(readRules(database).rules, bar.profile).name}`;
+    move(database, newId(), now(), maker, did, [], { added: [], taken: [{ bar, count }] });
+    return done(listRack(database));
+  });
+  return take.immediate();
+}
+
+/** Records the cuts of the plan that was seen: what it used leaves the rack, what is left of bars goes there. */
+export function recordCuts(workshop: Workshop, { jobIds, seen, maker }: RecordCutsDto): Outcome<Series> {
+  const { database, now, newId } = workshop;
+  const record = database.transaction((): Outcome<Series> => {
+    const { rules } = readRules(database);
+    const jobs = listJobs(database).filter((job) => jobIds.includes(job.id));
+    if (jobs.length !== jobIds.length) return refuse('One of these jobs is not in the workshop any more: open the series again.');
+    const sawn = new Set(listRackMoves(database).flatMap((one) => one.jobs));
+    const twice = jobs.find((job) => sawn.has(job.id));
+    if (twice) return refuse(`The cuts of No. ${twice.number} are recorded already.`);
+    const rack = listRack(database);
+    const planned = planFor(jobs, rack, rules);
+    if (planned.seen !== seen)
+      return refuse('The rack, the jobs or the lists have changed since this plan was drawn: look at it again.');
+    if (planned.plan.priceMinor === null) return refuse('This plan is not whole: a part fits no length on the list.');
+    const { taken, offcuts } = planned.changes;
+    for (const [id, count] of taken) if (!takeRackBar(database, id, count)) throw new Error(`the rack has no ${count} of ${id}`);
+    for (const offcut of offcuts) addRackBar(database, { ...offcut, id: newId() });
+    const numbers = jobs.map((job) => `No. ${job.number}`).join(', ');
+    move(database, newId(), now(), maker, `Sawn and picked for ${numbers}`, jobIds, {
+      added: offcuts,
+      taken: [...taken].map(([id, count]) => {
+        const { id: _id, count: _count, ...bar } = rack.find((one) => one.id === id)!;
+        return { bar, count };
+      }),
+    });
+    return done(series(workshop, []));
+  });
+  return record.immediate();
+}
+
+function move(
+  database: Workshop['database'],
+  id: string,
+  at: Date,
+  maker: string,
+  did: string,
+  jobs: string[],
+  changes: RackMove['changes'],
+): void {
+  insertRackMove(database, { id, at: at.toISOString(), maker, did, jobs, changes });
+}

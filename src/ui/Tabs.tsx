@@ -1,0 +1,53 @@
+'use client';
+import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+
+export interface Tab {
+  id: string;
+  name: string;
+  show: () => ReactNode;
+}
+
+/** A few lists in one place, one in sight; arrow keys go from tab to tab. */
+export function Tabs({ label, tabs, className }: { label: string; tabs: readonly Tab[]; className?: string }) {
+  const base = useId();
+  const [chosen, choose] = useState(tabs[0]!.id);
+  const open = tabs.find((tab) => tab.id === chosen) ?? tabs[0]!;
+  const key = (event: KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const next = tabs[(tabs.indexOf(open) + step + tabs.length) % tabs.length]!;
+    choose(next.id);
+    document.getElementById(`${base}-${next.id}`)?.focus();
+  };
+  return (
+    <div className={`hair-t flex min-h-0 flex-col ${className ?? ''}`}>
+      <div role="tablist" aria-label={label} className="no-print flex gap-x-5 overflow-x-auto px-5 text-[14px]" onKeyDown={key}>
+        {tabs.map((tab) => (
+          <button
+            key={tab.id}
+            id={`${base}-${tab.id}`}
+            type="button"
+            role="tab"
+            aria-selected={tab.id === open.id}
+            aria-controls={`${base}-panel`}
+            tabIndex={tab.id === open.id ? 0 : -1}
+            className={`shrink-0 cursor-pointer border-b-[3px] py-1 whitespace-nowrap ${tab.id === open.id ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}
+            onClick={() => choose(tab.id)}
+          >
+            {tab.name}
+          </button>
+        ))}
+      </div>
+      <div
+        id={`${base}-panel`}
+        role="tabpanel"
+        aria-labelledby={`${base}-${open.id}`}
+        tabIndex={0}
+        className="hair-t min-h-0 flex-1 overflow-y-auto px-5 py-2"
+      >
+        {open.show()}
+      </div>
+    </div>
+  );
+}
