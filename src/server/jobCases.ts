@@ -5,7 +5,7 @@ import { type Materials, profilesOf, speciesOf } from '@/core/frame/materials';
 import type { Job, JobInputs } from '@/core/job/job';
 import { newInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
-import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
+import { type StageId, stageById } from '@/core/job/stages';
 import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import { upgradeJobFile } from '@/core/job/upgradeJob';
 import { withRecommendedBars } from '@/core/plan/planBars';
@@ -157,11 +157,7 @@ export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<Jo
     const { records } = progressOf(job.inputs, logOfJob(database, dto.jobId));
     const record = records.find((entry) => entry.id === dto.entryId);
     if (!record) return refuse('That record has been taken back already.');
-    const later = records.find(
-      (entry) =>
-        STAGE_IDS.indexOf(entry.stage) > STAGE_IDS.indexOf(record.stage) ||
-        (entry.stage === 'prime' && record.stage === 'prime' && entry.step! > record.step!),
-    );
+    const later = records[records.indexOf(record) + 1];
     if (later) return refuse(`${stageById(later.stage).name} was recorded after it: take that back first.`);
     insertLogEntry(database, job.id, {
       id: newId(),

@@ -174,7 +174,8 @@ function agree(workshop: Workshop, jobId: string, model: Model, revision: number
   const progress = progressOf(job.inputs, log);
   expect(progress.records.map((entry) => entry.id)).toEqual(model.standing.map((one) => one.id));
   expect([...progress.done]).toEqual(STAGE_IDS.filter((id) => isDone(model, id)));
-  expect(progress.now).toBe(STAGE_IDS.find((id) => !isDone(model, id)) ?? null);
+  const passed = (id: StageId) => id === 'square' && isDone(model, 'cloth');
+  expect(progress.now).toBe(STAGE_IDS.find((id) => !isDone(model, id) && !passed(id)) ?? null);
 }
 
 it('types a different thing at every stage, so that the model above can tell stages apart', () => {

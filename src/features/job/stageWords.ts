@@ -1,6 +1,6 @@
 /* Short words for the run of stages and for what holds a record back. */
 import { format } from 'date-fns';
-import { STAGES, STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
+import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
 import type { Plan } from '@/core/plan/planJob';
 import { type NextStep, type Progress, missingBefore } from '@/core/plan/progress';
 import type { StageMark } from './StageRun';
@@ -42,7 +42,7 @@ export function earlyWords(progress: Progress, open: StageId): string | null {
 }
 
 /** Why a record cannot be taken back, or null. */
-export function keepsWords(progress: Progress, open: StageId): string | null {
-  const later = STAGES.slice(STAGE_IDS.indexOf(open) + 1).find(({ id }) => progress.records.some((entry) => entry.stage === id));
-  return later ? `${later.name} was recorded after it: take that back first.` : null;
+export function keepsWords({ records }: Progress, open: StageId): string | null {
+  const later = records[records.findLastIndex((entry) => entry.stage === open) + 1];
+  return later ? `${stageById(later.stage).name} was recorded after it: take that back first.` : null;
 }
