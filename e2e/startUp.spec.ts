@@ -31,7 +31,7 @@ test('the demo is laid out once: what was changed in it stands after a restart',
     await server.kill();
     await server.restart();
     await page.goto(server.url);
-    await expect(page.getByText('11 canvases open')).toBeVisible();
+    await expect(page.getByText('14 canvases open')).toBeVisible();
     await page.getByRole('link', { name: /Southern dome, framed after all/ }).click();
     await stage(page, 'Brief').click();
     await expect(page.getByLabel('Edges')).toHaveValue('rebate');

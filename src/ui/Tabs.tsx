@@ -44,7 +44,7 @@ export function Tabs({ label, tabs, className }: { label: string; tabs: readonly
         role="tabpanel"
         aria-labelledby={`${base}-${open.id}`}
         tabIndex={0}
-        className="hair-t min-h-0 flex-1 overflow-y-auto px-5 py-2"
+        className="hair-t relative min-h-0 flex-1 overflow-y-auto px-5 py-2"
       >
         {open.show()}
       </div>

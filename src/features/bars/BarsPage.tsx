@@ -45,7 +45,7 @@ export function BarsPage({
         </nav>
       </header>
       {view === 'rack' && series && <RackView rack={rack} jobs={series.jobs} />}
-      {view === 'series' && series && <SeriesView key={series.chosen.join()} series={series} />}
+      {view === 'series' && series && <SeriesView series={series} />}
       {view === 'materials' && <MaterialTables key={stored.revision} stored={stored} />}
     </main>
   );

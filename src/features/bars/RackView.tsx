@@ -34,7 +34,7 @@ export function RackView({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] })
   };
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
-      <div className="min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
+      <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
         <Makeable rack={rack} jobs={jobs} />
         {rack.length === 0 ? (
           <p className="soft max-w-prose py-6">

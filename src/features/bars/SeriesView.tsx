@@ -1,7 +1,7 @@
 'use client';
 /* Several frames, one plan: what to pick from the rack, what to buy, and how to saw it, to scale. */
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useOptimistic, useState, useTransition } from 'react';
 import { type SectionPlan, KEPT_MM } from '@/core/frame/buyingPlan';
 import type { SawnBar } from '@/core/frame/cutTimber';
 import { profileOf } from '@/core/frame/materials';
@@ -22,9 +22,15 @@ export function SeriesView({ series }: { series: Series }) {
   const { rules, tape, maker } = useWorkshop();
   const router = useRouter();
   const [said, setSaid] = useState<{ error: boolean; text: string } | null>(null);
-  const { plan, jobs, chosen } = series;
+  const { plan, jobs } = series;
+  // A tick answers at once; the plan follows from the server.
+  const [chosen, tick] = useOptimistic(series.chosen);
+  const [planning, startPlanning] = useTransition();
   const choose = (ids: string[]) =>
-    router.replace(`/bars?view=series${ids.map((id) => `&job=${encodeURIComponent(id)}`).join('')}`, { scroll: false });
+    startPlanning(() => {
+      tick(ids);
+      router.replace(`/bars?view=series${ids.map((id) => `&job=${encodeURIComponent(id)}`).join('')}`, { scroll: false });
+    });
   const toggle = (id: string, on: boolean) => choose(on ? [...chosen, id] : chosen.filter((one) => one !== id));
   const record = async () => {
     const outcome = await recordCutsAction({ jobIds: chosen, seen: series.seen, maker }).catch(() => null);
@@ -35,7 +41,7 @@ export function SeriesView({ series }: { series: Series }) {
   const free = jobs.filter((job) => !job.sawn);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_372px]">
-      <div className="min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
+      <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
         {!plan && (
           <p className="soft max-w-prose py-6">
             Tick the jobs whose frames are to be made together: a triptych, a series, a week’s work.
@@ -101,7 +107,7 @@ export function SeriesView({ series }: { series: Series }) {
               (plan.proven ? 'proven: no cheaper way over these lengths' : boundWords(plan.sections, rules.currency))}
           </p>
         </div>
-        <div className="min-h-0 flex-1 space-y-3 overflow-y-auto">
+        <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto">
           <fieldset>
             <legend className="soft text-[13px]">Frames still to be built</legend>
             {jobs.map((job) => (
@@ -143,7 +149,7 @@ export function SeriesView({ series }: { series: Series }) {
           <button
             type="button"
             className="btn btn-primary h-11 flex-1 text-base"
-            disabled={!plan || plan.priceMinor === null}
+            disabled={planning || !plan || plan.priceMinor === null}
             onClick={() => void record()}
           >
             Record: sawn and picked

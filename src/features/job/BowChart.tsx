@@ -10,7 +10,7 @@ import { type Tape, MM_PER, printNumber } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
-const SIZE = { width: 700, height: 176, left: 46, right: 14, top: 16, bottom: 34 };
+const SIZE = { width: 700, height: 176, left: 46, right: 14, top: 22, bottom: 34 };
 const POINTS = 96;
 
 interface Pair {
@@ -80,24 +80,23 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
       {pairs.map(({ name, bow, dash }, index) => (
         <g key={name}>
           <path d={path(limits[index]!)!} fill="none" stroke="var(--soft)" strokeWidth="1" strokeDasharray={dash ?? '2 3'} />
-          <path
-            d={path(lines[index]!)!}
-            fill="none"
-            stroke={bow.lastingMm <= bow.limitMm ? 'var(--color-success)' : 'var(--color-error)'}
-            strokeWidth="2.2"
-            strokeDasharray={dash}
-          />
-          <text x={x(bow.atMm) + 5} y={Math.max(24, y(bow.lastingMm) - 6)} className="strong">
-            {name} {decimal(bow.lastingMm, 2)}
-          </text>
+          <path d={path(lines[index]!)!} fill="none" stroke={inkOf(bow)} strokeWidth="2.2" strokeDasharray={dash} />
+          <g transform={`translate(${SIZE.left + 190 + index * 235}, 8)`}>
+            <path d="M0 0h26" stroke={inkOf(bow)} strokeWidth="2.2" strokeDasharray={dash} />
+            <text x={32} y={4} className="strong" style={{ stroke: 'none' }}>
+              {name}: {decimal(bow.lastingMm, 2)} at {alongText(bow.atMm, tape)}
+            </text>
+          </g>
         </g>
       ))}
       <text x={SIZE.left + 4} y={SIZE.height - 4} style={{ stroke: 'none', fill: 'var(--soft)' }}>
-        thin: limit; dashes: left and right
+        thin: the limit of each span
       </text>
     </svg>
   );
 }
+
+const inkOf = (bow: BarBow) => (bow.lastingMm <= bow.limitMm ? 'var(--color-success)' : 'var(--color-error)');
 
 const alongText = (mm: number, tape: Tape) =>
   tape.unit === 'in' ? decimal(mm / MM_PER.in, 0) : printNumber(mm, { unit: tape.unit, stepMm: 1 });

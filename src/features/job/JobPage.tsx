@@ -166,7 +166,7 @@ export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; 
                 <Figure>{answer.answerNote}</Figure>
               </p>
             </div>
-            <div className="min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
+            <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
               <Slip
                 key={open}
                 inputs={done ? shownInputs : inputs}

@@ -21,6 +21,7 @@ export function stageMarks(progress: Progress, next: NextStep, stopped: boolean)
 export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Record<StageId, string> {
   const planned: Partial<Record<StageId, string>> = {
     prime: plan.prime.coats.length === 0 ? 'no coats' : `${progress.coatsDone} of ${plan.prime.coats.length} coats`,
+    bars: plan.bars.answer,
     fasten: plan.fasten.answer,
     cloth: plan.cloth.answer,
     handover: plan.handover.answer,
