@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { answer, expect, newCanvas, saved, stage, test } from './test';
 
+const SERIES = '/bars?view=series&job=demo-138&job=demo-139&job=demo-132';
 const STAGES = ['Brief', 'Bars', 'Square', 'Cloth', 'Fasten', 'Tune', 'Prime', 'Hand over'];
 
 async function nothingSerious(page: Page, where: string): Promise<void> {
@@ -14,7 +15,7 @@ for (const theme of ['linen', 'slate']) {
   test(`axe finds nothing serious on any screen, ${theme}`, async ({ page, context, demoServer, emptyServer }) => {
     test.setTimeout(150_000);
     await context.addCookies([{ name: 'theme', value: theme, url: demoServer.url }]);
-    for (const path of ['/', '/log', '/rules', '/job/demo-127/slip']) {
+    for (const path of ['/', '/bars', SERIES, '/bars?view=materials', '/log', '/rules', '/job/demo-127/slip']) {
       await page.goto(demoServer.url + path);
       await nothingSerious(page, path);
     }
@@ -22,6 +23,17 @@ for (const theme of ['linen', 'slate']) {
     for (const name of STAGES) {
       await stage(page, name).click();
       await nothingSerious(page, name);
+    }
+    await page.goto(`${demoServer.url}/job/demo-138`);
+    for (const [open, tabs] of [
+      ['Bars', ['Bow along the bars', 'Cut list, mitred', 'Put together']],
+      ['Square', ['Tries', 'Set square', 'Wind', 'What a difference means', 'Practice tape']],
+    ] as const) {
+      await stage(page, open).click();
+      for (const name of tabs) {
+        await page.getByRole('tab', { name }).click();
+        await nothingSerious(page, `${open}, ${name}`);
+      }
     }
     await page.goto(`${demoServer.url}/job/demo-131`);
     await nothingSerious(page, 'a painting with a stop');
@@ -53,7 +65,7 @@ test('every stage fits 1280 × 800 without scrolling the page', async ({ page, d
 
 test('a narrow screen shows one column and no sideways scrolling', async ({ page, demoServer }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/', '/job/demo-130', '/log', '/rules']) {
+  for (const path of ['/', '/bars', SERIES, '/bars?view=materials', '/job/demo-130', '/log', '/rules']) {
     await page.goto(demoServer.url + path);
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(over, path).toBeLessThanOrEqual(0);

@@ -109,10 +109,14 @@ function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, {
         ? 'Both diagonals come out the same.'
         : `The diagonals differ by ${printFine(off, tape)}: the top stands ${slide} to the ${lean} (${skew}).`,
     because: `Least squares over what was read; for a parallelogram d₁² − d₂² = 4 W H sin θ. ± ${printFine(result.difference.sd, tape)} on the difference, ± ${result.skewDegrees.sd.toFixed(2)}° (one standard error). ${edges.name}: up to ${printFine(limitMm, tape)} on this diagonal.`,
-    doThis: level === 'good' ? '' : pressWords(press, inputs, tape),
+    doThis: level === 'good' ? '' : misread(result) ? READ_FIRST : pressWords(press, inputs, tape),
     uses: [edges.squareLimit, 'tapePrecision', 'pairPrecision', 'nominalPrecision'],
   });
 }
+
+/** A reading is doubted: nothing is pressed or sawn on its word. */
+const misread = ({ doubt }: Quadrilateral) => doubt !== null && doubt.kind !== 'pair' && doubt.kind !== 'size';
+const READ_FIRST = 'A reading is doubted: read it again before anything is pressed or sawn.';
 
 function pressWords({ longer, byMm, bothMm }: PressPlan, { bars }: JobInputs, tape: Tape): string {
   if (!longer) return '';
@@ -167,7 +171,8 @@ function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { 
   const { estimate, longer, pair } = worstPair(inputs.square, assumed(rules, 'tapePrecision'));
   const off = Math.abs(estimate.value);
   const limit = Math.max(limitMm / 2, 1.5 * estimate.sd);
-  const level = levelAtMost(off, limit, 2 * limit);
+  const doubted = misread(result);
+  const level = levelAtMost(off, limit, doubted ? Infinity : 2 * limit);
   const hidden = level !== 'good' && Math.abs(result.difference.value) <= limitMm;
   return verdict({
     about: 'pairs',
@@ -178,21 +183,23 @@ function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { 
     says:
       level === 'good'
         ? `Opposite bars match within ${printFine(off, tape)}.`
-        : `The ${longer} bar is ${printFine(off, tape)} longer than its pair${hidden ? ': a trapezium, though its diagonals agree' : ''}.`,
+        : `The ${longer} bar ${doubted ? 'reads' : 'is'} ${printFine(off, tape)} longer than its pair${hidden && !doubted ? ': a trapezium, though its diagonals agree' : ''}.`,
     because: `${capital(PAIR_WORDS[pair])} must be one length; ± ${printFine(estimate.sd, tape)}, two readings.`,
     doThis:
       level === 'good'
         ? ''
-        : 'Look for an open joint at that bar; if closed, re-cut or exchange the longer one. Pressing cannot mend a bar.',
+        : doubted
+          ? READ_FIRST
+          : 'Look for an open joint at that bar; if closed, re-cut or exchange the longer one. Pressing cannot mend a bar.',
     uses: ['tapePrecision'],
   });
 }
 
 /** Both bars that meet in a corner read long against their pairs: the joint there stands open. */
-function openJointVerdict({ sidesRead }: Quadrilateral, { inputs }: SquareCase, { tape, rules }: PlanContext): Verdict[] {
+function openJointVerdict(result: Quadrilateral, { inputs }: SquareCase, { tape, rules }: PlanContext): Verdict[] {
   const clear = ({ value, sd }: Estimate) => Math.abs(value) > Math.max(1, 2.2 * sd);
   const { width, height } = tapers(inputs.square, assumed(rules, 'tapePrecision'));
-  if (!sidesRead || !clear(width) || !clear(height)) return [];
+  if (!result.sidesRead || misread(result) || !clear(width) || !clear(height)) return [];
   const corner = `${width.value > 0 ? 'top' : 'bottom'} ${height.value > 0 ? 'right' : 'left'}`;
   const open = (Math.abs(width.value) + Math.abs(height.value)) / 2;
   return [
@@ -210,14 +217,9 @@ function openJointVerdict({ sidesRead }: Quadrilateral, { inputs }: SquareCase, 
   ];
 }
 
-function barFaultVerdict(
-  { sidesRead }: Quadrilateral,
-  press: PressPlan,
-  { limitMm }: SquareCase,
-  { tape }: PlanContext,
-): Verdict[] {
+function barFaultVerdict(result: Quadrilateral, press: PressPlan, { limitMm }: SquareCase, { tape }: PlanContext): Verdict[] {
   const { gapMm, degrees, corner } = press.left;
-  if (!sidesRead || gapMm <= limitMm) return [];
+  if (!result.sidesRead || misread(result) || gapMm <= limitMm) return [];
   return [
     verdict({
       about: 'what pressing leaves',

@@ -108,7 +108,7 @@ export function SeriesView({ series }: { series: Series }) {
           </p>
         </div>
         <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto">
-          <fieldset>
+          <fieldset className="no-print">
             <legend className="soft text-[13px]">Frames still to be built</legend>
             {jobs.map((job) => (
               <Tick

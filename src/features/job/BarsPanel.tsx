@@ -47,7 +47,7 @@ export const BarsPanel = memo(function BarsPanel({ inputs, plan, rack, locked, o
           name: PART_TITLES[byId(JOINTS, inputs.bars.joint).parts],
           show: () => <PartsTab inputs={inputs} plan={plan} rack={rack} />,
         },
-        { id: 'assembly', name: 'Put together', show: () => <AssemblyTab plan={plan} /> },
+        { id: 'assembly', name: 'Put together', show: () => <AssemblySteps plan={plan} /> },
       ]}
     />
   );
@@ -86,11 +86,11 @@ export function BarChoices({
           <th className="py-0.5 font-normal">bar</th>
           <th className="font-normal">braces</th>
           <th className="text-right font-normal">bow</th>
-          <th className="text-right font-normal">of limit</th>
+          <th className="hidden text-right font-normal sm:table-cell">of limit</th>
           <th className="text-right font-normal">weight</th>
           <th className="text-right font-normal">wood</th>
-          <th className="text-right font-normal">joints</th>
-          <th className="text-right font-normal">work</th>
+          <th className="hidden text-right font-normal sm:table-cell">joints</th>
+          <th className="hidden text-right font-normal sm:table-cell">work</th>
         </tr>
       </thead>
       <tbody>
@@ -121,14 +121,14 @@ export function BarChoices({
               <td className="text-right">
                 <Figure>{printFine(Math.max(choice.topBottom.lastingMm, choice.leftRight.lastingMm), tape)}</Figure>
               </td>
-              <td className="text-right">{Math.round(100 * bowShare(choice))} %</td>
+              <td className="hidden text-right sm:table-cell">{Math.round(100 * bowShare(choice))} %</td>
               <td className="text-right">{printMass(choice.weightKg, tape)}</td>
               <td className="text-right" title={choice.price.special.length > 0 ? 'a length is made to order' : undefined}>
                 {choice.price.minor === null ? 'no price' : printMoney(choice.price.minor, rules.currency)}
                 {choice.price.special.length > 0 ? '*' : ''}
               </td>
-              <td className="text-right">{choice.joints}</td>
-              <td className="text-right">{printDuration(choice.minutes)}</td>
+              <td className="hidden text-right sm:table-cell">{choice.joints}</td>
+              <td className="hidden text-right sm:table-cell">{printDuration(choice.minutes)}</td>
             </tr>
           );
         })}
@@ -234,7 +234,7 @@ export function FixingList({ inputs, plan }: { inputs: JobInputs; plan: BarsPlan
   );
 }
 
-function AssemblyTab({ plan }: { plan: BarsPlan }) {
+export function AssemblySteps({ plan }: { plan: BarsPlan }) {
   return (
     <ol className="columns-1 gap-8 text-[14px] leading-5 md:columns-2">
       {plan.assembly.map((step, index) => (

@@ -12,10 +12,12 @@ import { printSize } from '@/core/units/length';
 import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack } from '@/drawing/scene';
+import { squareScene } from '@/drawing/squareScene';
 import type { StoredJob } from '@/db/jobs';
 import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { AssemblySteps, FixingList, PartsList } from './BarsPanel';
 
 export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
   const { rules, tape } = useWorkshop();
@@ -58,6 +60,18 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
         <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
         <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
       </div>
+      {plan.square.result.kind === 'fitted' && (
+        <Drawing
+          scene={fromBack(squareScene(input), brief.width.mm)}
+          tape={tape}
+          scaleBar={false}
+          className="h-72 break-inside-avoid"
+        />
+      )}
+      <section className="grid break-inside-avoid grid-cols-2 gap-6 pb-3">
+        <PartsList plan={plan.bars} />
+        <FixingList inputs={inputs} plan={plan.bars} />
+      </section>
       <table className="figure w-full text-[14.5px]">
         <thead className="soft text-left text-[13px]">
           <tr className="border-b border-current">
@@ -89,6 +103,10 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
           })}
         </tbody>
       </table>
+      <section className="mt-4 break-inside-avoid">
+        <h2 className="text-lg font-semibold">Putting the frame together</h2>
+        <AssemblySteps plan={plan.bars} />
+      </section>
       <section className="mt-4 break-inside-avoid">
         <h2 className="text-lg font-semibold">Kit</h2>
         <ul className="columns-2 text-[14.5px]">

@@ -5,7 +5,7 @@ import { WIND_PATTERNS } from '@/core/frame/wind';
 import { type CornerGap, type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
 import { CORNER_WORDS, DIAGONAL_WORDS } from '@/core/plan/squareVerdicts';
-import { finerTape, length, printFine, printLength } from '@/core/units/length';
+import { MM_PER_INCH, finerTape, length, printFine, printLength } from '@/core/units/length';
 import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
@@ -65,7 +65,7 @@ function FitTable({ square, plan, locked, change }: Part & { plan: SquarePlan })
     ((doubt.kind === 'diagonals' && (name === 'down' || name === 'up')) || ('name' in doubt && doubt.name === name));
   const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
   return (
-    <div className="grid gap-x-8 gap-y-2 md:grid-cols-[1.3fr_1fr]">
+    <div className="grid items-start gap-x-8 gap-y-2 md:grid-cols-[1.3fr_1fr]">
       <table className="figure w-full text-[14px]">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
@@ -132,7 +132,7 @@ function Tries({ square, plan, locked, change }: Part & { plan: SquarePlan }) {
   const rows = [...square.tries, ...(complete ? [read] : [])];
   const print = (mm: number | null) => (mm === null ? '–' : printLength(mm, finerTape(tape)));
   return (
-    <div className="grid gap-x-8 gap-y-2 text-[14px] md:grid-cols-[1.4fr_1fr]">
+    <div className="grid items-start gap-x-8 gap-y-2 text-[14px] md:grid-cols-[1.4fr_1fr]">
       <table className="figure w-full">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
@@ -205,7 +205,7 @@ function SetSquare({ square, locked, change }: Part) {
   const set = (corner: Corner, gap: CornerGap | null) => change({ gaps: { ...square.gaps, [corner]: gap } });
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-[150px_1fr_1fr]">
-      <div>
+      <div className="sm:row-span-2">
         <LengthField
           label="Blade"
           value={square.blade}
@@ -221,7 +221,7 @@ function SetSquare({ square, locked, change }: Part) {
       {CORNERS.map((corner) => {
         const one = square.gaps[corner];
         return (
-          <div key={corner} className="grid grid-cols-[1fr_120px] gap-2 sm:[&:nth-child(4)]:col-start-2">
+          <div key={corner} className="grid grid-cols-[1fr_120px] gap-2">
             <ReadingField
               label={`Gap, ${CORNER_WORDS[corner]}`}
               value={one?.gap ?? null}
@@ -283,9 +283,10 @@ function Meaning({ inputs, plan }: { inputs: JobInputs; plan: SquarePlan }) {
   const rows = [
     ...(plan.result.kind === 'fitted' ? [{ name: 'this frame', mm: Math.abs(plan.result.difference.value) }] : []),
     { name: 'the limit', mm: plan.limitMm },
-    { name: '', mm: 1 },
-    { name: '', mm: 2 },
-    { name: '', mm: 5 },
+    ...(tape.unit === 'in' ? [1 / 16, 1 / 8, 1 / 4].map((inches) => inches * MM_PER_INCH) : [1, 2, 5]).map((mm) => ({
+      name: '',
+      mm,
+    })),
   ];
   return (
     <table className="figure w-full max-w-2xl text-[14px]">
