@@ -80,6 +80,42 @@ test('keystroke to redrawn verdict, as a part of one frame', async ({ page, empt
   }
 });
 
+/** Milliseconds from a move of the pointer to slip and drawing laid out with the brace in its new place. */
+const drags = (page: Page): Promise<number[]> =>
+  page.getByRole('slider', { name: 'Upright brace 1, middle from the left' }).evaluate(async (brace, count) => {
+    const box = brace.getBoundingClientRect();
+    const at = (x: number) => ({ bubbles: true, pointerId: 1, clientX: box.x + box.width / 2 + x, clientY: box.y + 40 });
+    brace.setPointerCapture = () => undefined;
+    brace.dispatchEvent(new PointerEvent('pointerdown', at(0)));
+    const times: number[] = [];
+    for (let move = 1; move <= count; move += 1) {
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      const before = brace.getAttribute('d');
+      const from = performance.now();
+      brace.dispatchEvent(new PointerEvent('pointermove', at((move % 2 ? 1 : -1) * (20 + (move % 17)))));
+      while (brace.getAttribute('d') === before && performance.now() - from < 200)
+        await new Promise((resolve) => setTimeout(resolve, 0));
+      document.body.getBoundingClientRect();
+      times.push(performance.now() - from);
+    }
+    brace.dispatchEvent(new PointerEvent('pointerup', at(0)));
+    return times;
+  }, KEYS);
+
+test('a brace dragged on the drawing, as a part of one frame', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/job/demo-132`);
+  await stage(page, 'Bars').click();
+  await page.getByLabel('Braces, upright').selectOption('1');
+  for (const tab of ['Choose', 'Bow along the bars']) {
+    await page.getByRole('tab', { name: tab }).click();
+    await drags(page);
+    const times = await drags(page);
+    console.log(
+      `\nbrace dragged, ${tab.toLowerCase()} open: median ${(at(times, 0.5) / FRAME_MS).toFixed(2)}, p95 ${(at(times, 0.95) / FRAME_MS).toFixed(2)} frames`,
+    );
+  }
+});
+
 test('script that the job page loads, gzipped', async ({ page, demoServer }) => {
   const scripts: number[] = [];
   page.on('response', async (response) => {

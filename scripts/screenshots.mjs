@@ -56,7 +56,7 @@ async function shoot(
 try {
   await shoot('bench', '/');
   await shoot('job-brief', '/job/demo-135');
-  await shoot('job-bars', '/job/demo-132');
+  await shoot('job-bars', '/job/demo-138', { before: (page) => page.getByRole('tab', { name: 'Bow along the bars' }).click() });
   await shoot('job-square', '/job/demo-130');
   await shoot('job-cloth', '/job/demo-129');
   await shoot('job-painting', '/job/demo-131');
@@ -65,6 +65,11 @@ try {
   await shoot('job-prime', '/job/demo-127');
   await shoot('job-handover', '/job/demo-136', { stage: 'Hand over' });
   await shoot('slip', '/job/demo-128/slip', { viewport: { width: 900, height: 1250 } });
+  await shoot('bars-rack', '/bars');
+  await shoot('bars-series', '/bars?view=series&job=demo-138&job=demo-139&job=demo-140');
+  await shoot('bars-materials', '/bars?view=materials', {
+    before: (page) => page.getByText('Standard bar', { exact: true }).click(),
+  });
   await shoot('log', '/log');
   await shoot('rules', '/rules');
   await shoot('evening', '/job/demo-132', { stage: 'Cloth', theme: 'slate', unit: 'in' });

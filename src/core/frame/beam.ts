@@ -192,7 +192,7 @@ export function spanBows(solution: BeamSolution): { fromMm: number; toMm: number
     const steps = Array.from({ length: 9 }, (_, step) => fromMm + ((toMm - fromMm) * step) / 8);
     const best = steps.reduce((top, x, step) => (size(x) > size(steps[top]!) ? step : top), 0);
     let [low, high] = [steps[Math.max(0, best - 1)]!, steps[Math.min(8, best + 1)]!];
-    for (let turn = 0; turn < 34; turn += 1) {
+    for (let turn = 0; turn < 24; turn += 1) {
       const [a, b] = [low + 0.382 * (high - low), low + 0.618 * (high - low)];
       if (size(a) < size(b)) low = a;
       else high = b;

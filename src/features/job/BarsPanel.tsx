@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of the bars: what to choose from, the bow along them, what to buy or cut, how to join it. */
+import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { type BarChoice, bowShare } from '@/core/frame/chooseBars';
 import { JOINTS } from '@/core/frame/joints';
@@ -18,7 +19,8 @@ import { decimal } from '@/core/units/numeral';
 import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { BowChart } from './BowChart';
+
+const BowChart = dynamic(() => import('./BowChart').then((module) => module.BowChart), { loading: () => null });
 
 interface BarsPanelProps {
   inputs: JobInputs;

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
+import dynamic from 'next/dynamic';
 import { CORNERS, type Corner, type TapeName } from '@/core/frame/quadrilateral';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import { type CornerGap, type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
@@ -10,7 +11,9 @@ import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { PracticeTape } from './PracticeTape';
+
+/** Loaded when it is opened: most frames are measured with a real tape. */
+const PracticeTape = dynamic(() => import('./PracticeTape').then((module) => module.PracticeTape), { loading: () => null });
 
 interface SquarePanelProps {
   inputs: JobInputs;
