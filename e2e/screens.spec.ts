@@ -140,7 +140,26 @@ test('the job slip prints every stage, the kit and the drawings', async ({ page,
   await page.goto(`${demoServer.url}/job/demo-128/slip`);
   for (const name of STAGES) await expect(page.getByRole('cell', { name, exact: true })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Frame of deep bar/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: '1 × brace, level 671 mm square' })).toBeVisible();
+  await expect(page.getByText('out dry: two matching pairs')).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
   await expect(page.getByRole('contentinfo', { name: 'Drying' })).toBeHidden();
+});
+
+test('the saw plan prints whole: no bars of the interface, nothing cut off at the fold of the screen', async ({
+  page,
+  demoServer,
+}) => {
+  await page.goto(`${demoServer.url}/bars?view=series&job=demo-138&job=demo-139&job=demo-140&job=demo-132&job=demo-135`);
+  await expect(page.getByTestId('saw-plan').getByRole('img')).toHaveCount(5);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Record: sawn and picked' })).toBeHidden();
+  await expect(page.getByRole('checkbox')).toHaveCount(0);
+  const hidden = await page.getByTestId('saw-plan').evaluate((plan) => {
+    const box = plan.parentElement!;
+    return box.scrollHeight - box.clientHeight;
+  });
+  expect(hidden).toBeLessThanOrEqual(0);
 });

@@ -16,7 +16,9 @@ export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
   const { result, press, tries } = plan.square;
   const measured = result.kind === 'fitted' ? result : null;
   const square: Places = { topLeft: point(0, 0), topRight: point(w, 0), bottomRight: point(w, h), bottomLeft: point(0, h) };
-  const found = measured && exaggerated(measured, square, Math.max(w, h) * 0.05);
+  const found = measured && exaggerated(measured, square, plan.square.limitMm / 2, Math.max(w, h) * 0.05);
+  // Marked to be pressed only where the difference is more than its use allows, as the verdict says.
+  const longer = measured && Math.abs(measured.difference.value) > plan.square.limitMm ? (press?.longer ?? null) : null;
   const corners = found?.places ?? square;
   const outline: Mark[] = found
     ? [
@@ -29,11 +31,9 @@ export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
     padPx: { top: 36, right: 56, bottom: 66, left: 56 },
     marks: [
       ...outline,
-      ...diagonalMarks(corners, inputs.square, press?.longer ?? null, plan.square.targetDiagonalMm, tape),
+      ...diagonalMarks(corners, inputs.square, longer, plan.square.targetDiagonalMm, tape),
       ...sideMarks(corners, inputs.square, tape),
-      ...(measured && Math.abs(measured.difference.value) > 0.2
-        ? pressMarks(corners, press?.longer ?? null, Math.max(w, h) * 0.09)
-        : []),
+      ...pressMarks(corners, longer, Math.max(w, h) * 0.09),
       ...(found && tries.length > 1 ? trail(tries, found.factor, w, h) : []),
       ...(found ? [note(w, h, found.factor)] : []),
     ],
@@ -58,13 +58,21 @@ const middleOf = (places: Places) =>
     CORNERS.reduce((sum, corner) => sum + places[corner].y, 0) / 4,
   );
 
-/** Corners moved off the rectangle, larger by a round factor so that the greatest move is about `mostMm`. */
-function exaggerated({ corners }: Quadrilateral, square: Places, mostMm: number): { places: Places; factor: number } {
+/**
+ * Corners moved off the rectangle, larger by a round factor so that the greatest move is about `mostMm`. A frame far
+ * within its limit, `fineMm`, is not blown up to look bad.
+ */
+function exaggerated(
+  { corners }: Quadrilateral,
+  square: Places,
+  fineMm: number,
+  mostMm: number,
+): { places: Places; factor: number } {
   const real = Object.fromEntries(CORNERS.map((name) => [name, point(corners[name].x, -corners[name].y)])) as Places;
   const [middle, wanted] = [middleOf(real), middleOf(square)];
   const move = (name: Corner) =>
     point(real[name].x - middle.x - square[name].x + wanted.x, real[name].y - middle.y - square[name].y + wanted.y);
-  const worst = Math.max(...CORNERS.map((name) => Math.hypot(move(name).x, move(name).y)), 0.2);
+  const worst = Math.max(...CORNERS.map((name) => Math.hypot(move(name).x, move(name).y)), fineMm, 0.2);
   const factor = [100, 50, 20, 10, 5, 2].find((one) => one <= mostMm / worst) ?? 1;
   const places = Object.fromEntries(
     CORNERS.map((name) => [name, point(square[name].x + move(name).x * factor, square[name].y + move(name).y * factor)]),
@@ -99,11 +107,11 @@ function diagonalMarks(
   const role = (name: 'down' | 'up') => (longer === name ? 'stop' : 'measure');
   const along = (a: Point, b: Point, t: number) => point(a.x + (b.x - a.x) * t, a.y + (b.y - a.y) * t);
   const target = printLength(targetMm, finerTape(tape));
-  const words = (a: Point, b: Point, name: 'down' | 'up'): Mark[] => [
+  const words = (a: Point, b: Point, name: 'down' | 'up', t: number): Mark[] => [
     { kind: 'path', points: [a, b], role: role(name) },
     {
       kind: 'words',
-      at: along(a, b, 0.3),
+      at: along(a, b, t),
       text: square[name] ? printLength(square[name].mm, finerTape(tape)) : `${name} ? should read ${target}`,
       anchor: 'middle',
       role: role(name),
@@ -111,7 +119,8 @@ function diagonalMarks(
       shiftPx: point(0, -12),
     },
   ];
-  return [...words(topLeft, bottomRight, 'down'), ...words(topRight, bottomLeft, 'up')];
+  // One above the other, so that they never meet, however narrow the frame.
+  return [...words(topLeft, bottomRight, 'down', 0.28), ...words(topRight, bottomLeft, 'up', 0.72)];
 }
 
 function sideMarks(

@@ -9,6 +9,7 @@ import { clockPart, clockWords } from './Clock';
 import { Drawing } from './Drawing';
 import { Figure, fractionParts } from './Figure';
 import { Choice, LengthField, NumberField, ReadingField } from './fields';
+import { Tabs } from './Tabs';
 import { VerdictList } from './VerdictList';
 import { WorkshopProvider } from './WorkshopContext';
 
@@ -145,5 +146,47 @@ describe('the drawing on the screen', () => {
     expect(plain(markup)).toContain('100 mm');
     expect(markup).toContain('M16 548h100');
     expect(plain(html(<Drawing scene={scene} tape={tapeFor(DEFAULT_RULES, 'in')} />))).toMatch(/4 in$/);
+  });
+});
+
+describe('tabs', () => {
+  it('show the first, name all, and put one in the way of the Tab key', () => {
+    const tabs = ['Choose', 'Bow'].map((name) => ({ id: name, name, show: () => <p>{name} in sight</p> }));
+    const markup = html(<Tabs label="Bars" tabs={tabs} />);
+    expect(markup).toMatch(/role="tablist" aria-label="Bars"/);
+    expect(plain(markup)).toBe('Choose Bow Choose in sight');
+    expect(markup.match(/aria-selected="(true|false)"/g)).toEqual(['aria-selected="true"', 'aria-selected="false"']);
+    expect(markup.match(/role="tab"[^>]*tabindex="(0|-1)"/gi)!.map((tab) => /tabindex="(.+?)"/i.exec(tab)![1])).toEqual([
+      '0',
+      '-1',
+    ]);
+    expect(markup).toMatch(/role="tabpanel"/);
+  });
+});
+
+describe('a part that can be moved', () => {
+  const scene: Scene = {
+    bounds: { minX: 0, minY: 0, maxX: 900, maxY: 600 },
+    padPx: { top: 0, right: 0, bottom: 0, left: 0 },
+    marks: [
+      {
+        kind: 'area',
+        points: rectangle(430, 0, 40, 600),
+        role: 'brace',
+        grab: { id: 'upright 0', along: 'x', sign: 1, says: 'Upright brace 1', valueMm: 450, mostMm: 900, valueText: '450 mm' },
+      },
+    ],
+    says: 'A frame.',
+  };
+  const tape = tapeFor(DEFAULT_RULES, 'mm');
+
+  it('is a slider with its value and unit where it can be moved, and part of the picture where it cannot', () => {
+    const moved = html(<Drawing scene={scene} tape={tape} onMove={nothing} />);
+    expect(moved).toMatch(/role="group" aria-label="A frame\."/);
+    expect(moved).toMatch(/role="slider" tabindex="0" aria-label="Upright brace 1"/i);
+    expect(moved).toMatch(/aria-valuenow="450" aria-valuetext="450 mm"/);
+    const still = html(<Drawing scene={scene} tape={tape} />);
+    expect(still).toMatch(/role="img"/);
+    expect(still).not.toMatch(/slider/);
   });
 });

@@ -1,0 +1,102 @@
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
+import { type JobInputs, newInputs } from '@/core/job/job';
+import { planJob } from '@/core/plan/planJob';
+import { length } from '@/core/units/length';
+import { barsScene } from './barsScene';
+import { type Grab, type Mark, type Scene, fromBack } from './scene';
+import { squareScene } from './squareScene';
+import type { SceneInput } from './stageScenes';
+
+const tape = tapeFor(DEFAULT_RULES, 'mm');
+function sceneInput(patch: (inputs: JobInputs) => void): SceneInput {
+  const inputs = newInputs('Harbour', length(900), length(600));
+  patch(inputs);
+  return { inputs, plan: planJob(inputs, { rules: DEFAULT_RULES, tape }, 0), tape };
+}
+const of = <K extends Mark['kind']>(scene: Scene, kind: K) =>
+  scene.marks.filter((mark): mark is Extract<Mark, { kind: K }> => mark.kind === kind);
+const grabs = (scene: Scene): Grab[] => of(scene, 'area').flatMap((mark) => (mark.grab ? [mark.grab] : []));
+
+describe('braces in the drawing of the bars', () => {
+  const scene = barsScene(
+    sceneInput(({ bars }) => {
+      bars.bracesUpright = [0.25, 0.7];
+      bars.bracesLevel = [0.4];
+    }),
+  );
+
+  it('stand where they were put, can be grabbed, and say from which side they are measured', () => {
+    expect(grabs(scene).map(({ id, along, valueMm, mostMm, valueText }) => [id, along, valueMm, mostMm, valueText])).toEqual([
+      ['level 0', 'y', 240, 600, '240 mm'],
+      ['upright 0', 'x', 225, 900, '225 mm'],
+      ['upright 1', 'x', 630, 900, '630 mm'],
+    ]);
+    expect(grabs(scene)[0]!.says).toBe('Level brace 1, middle from the top');
+    const second = of(scene, 'area').find((mark) => mark.grab?.id === 'upright 1')!;
+    const xs = second.points.map((at) => at.x);
+    expect((Math.min(...xs) + Math.max(...xs)) / 2).toBeCloseTo(630, 9);
+    const words = of(scene, 'words').map((mark) => mark.text);
+    expect(words).toEqual(expect.arrayContaining(['225 mm', '630 mm', '240 mm']));
+  });
+
+  it('from the back a hand’s move to the right brings an upright brace nearer to the left of the face', () => {
+    const signs = (from: Scene) => Object.fromEntries(grabs(from).map(({ id, sign }) => [id, sign]));
+    expect(signs(scene)).toEqual({ 'level 0': 1, 'upright 0': 1, 'upright 1': 1 });
+    expect(signs(fromBack(scene, 900))).toEqual({ 'level 0': 1, 'upright 0': -1, 'upright 1': -1 });
+    expect(signs(fromBack(fromBack(scene, 900), 900))).toEqual(signs(scene));
+  });
+
+  it('hold the bow down where they stand', () => {
+    const [top] = of(scene, 'path').filter((mark) => mark.role === 'good' || mark.role === 'stop');
+    const inwardAt = (x: number) => top!.points.reduce((a, b) => (Math.abs(b.x - x) < Math.abs(a.x - x) ? b : a)).y - 44;
+    expect(inwardAt(225)).toBeLessThan(0.7 * Math.max(...top!.points.map((at) => at.y - 44)));
+  });
+});
+
+describe('the drawing of squareness', () => {
+  const D = Math.hypot(900, 600);
+  const racked = (by: number, tries: number[] = []) =>
+    squareScene(
+      sceneInput(({ square }) => {
+        Object.assign(square, { top: length(900), bottom: length(900), left: length(600), right: length(600) });
+        Object.assign(square, { down: length(D + by / 2), up: length(D - by / 2) });
+        square.tries = tries.map((one) => ({ top: 900, bottom: 900, left: 600, right: 600, down: D + one / 2, up: D - one / 2 }));
+      }),
+    );
+
+  it('says to press only what is beyond the limit of its use: 2.2 mm here', () => {
+    expect(of(racked(2), 'arrow')).toHaveLength(0);
+    expect(of(racked(2.4), 'arrow')).toHaveLength(2);
+    expect(of(racked(2), 'path').filter((mark) => mark.role === 'stop')).toHaveLength(0);
+  });
+
+  it('does not blow up a frame far within its limit', () => {
+    const factor = (scene: Scene) =>
+      Number(
+        /drawn (\d+) ×/.exec(
+          of(scene, 'words')
+            .map((mark) => mark.text)
+            .join(),
+        )![1],
+      );
+    expect(factor(racked(0.1))).toBeLessThanOrEqual(50);
+    expect(factor(racked(40))).toBeLessThan(factor(racked(6)));
+  });
+
+  it('leads through the tries to the present one, square marked in the middle', () => {
+    const scene = racked(1, [9, -4]);
+    const tries = of(scene, 'words').filter((mark) => mark.text.startsWith('try '));
+    expect(tries.map((mark) => mark.text)).toEqual(['try 1', 'try 2', 'try 3']);
+    // Down longer: the top stands to the left.
+    expect(tries.map((mark) => Math.sign(mark.at.x - 450))).toEqual([-1, 1, -1]);
+    expect(tries.map((mark) => mark.at.y)).toEqual([...tries.map((mark) => mark.at.y)].sort((a, b) => a - b));
+    expect(scene.says).toMatch(/, try 3\.$/);
+    expect(of(racked(1), 'words').some((mark) => mark.text.startsWith('try'))).toBe(false);
+  });
+
+  it('the words of the two diagonals stand one above the other', () => {
+    const [down, up] = of(racked(4), 'words').filter((mark) => /^\d+(\.5)? mm$/.test(mark.text));
+    expect(up!.at.y - down!.at.y).toBeGreaterThan(200);
+  });
+});
