@@ -278,7 +278,7 @@ function SawnBarDrawing({ bar, longestMm, kerfMm }: { bar: SawnBar; longestMm: n
         <div
           key={index}
           title={part.label}
-          className="figure min-w-0 overflow-hidden border border-[var(--timber-edge)] bg-[var(--timber)] px-1 text-[13px] leading-5 whitespace-nowrap text-[#1c2327]"
+          className="figure min-w-0 overflow-hidden border border-[var(--timber-edge)] bg-[var(--sawn)] px-1 text-[13px] leading-5 whitespace-nowrap text-[#1c2327]"
           style={{
             width: share(part.lengthMm),
             marginRight: index < bar.parts.length - 1 || bar.leftoverMm > 0 ? share(kerfMm) : 0,
