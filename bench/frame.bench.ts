@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { chooseBars } from '../src/core/frame/chooseBars';
 import { cutTimber } from '../src/core/frame/cutTimber';
-import { fitQuadrilateral, NO_GAPS } from '../src/core/frame/quadrilateral';
+import { fitQuadrilateral } from '../src/core/frame/quadrilateral';
+import { NO_GAPS } from '../src/core/frame/readings';
 import { DEFAULT_RULES } from '../src/core/job/houseRules';
 import { newInputs } from '../src/core/job/job';
 import { clothLoad } from '../src/core/tension/clothLoad';

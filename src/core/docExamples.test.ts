@@ -6,6 +6,7 @@ import { DEFAULT_RULES, tapeFor } from './job/houseRules';
 import { newInputs } from './job/job';
 import { byId } from './job/schools';
 import { PROFILES } from './frame/profiles';
+import { NO_GAPS } from './frame/readings';
 import { length } from './units/length';
 
 const CORE = import.meta.dirname;
@@ -13,6 +14,7 @@ const inputs = newInputs('Study', length(400), length(300)).fasten;
 const scope = {
   DEFAULT_RULES,
   length,
+  NO_GAPS,
   newInputs,
   inputs,
   batten: byId(PROFILES, 'batten'),

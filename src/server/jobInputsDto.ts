@@ -27,7 +27,8 @@ import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { GLUES } from '@/core/frame/glues';
 import { JOINTS } from '@/core/frame/joints';
-import type { Corner, TapeReadings } from '@/core/frame/quadrilateral';
+import type { Corner } from '@/core/frame/corners';
+import type { TapeReadings } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import { MOST_BRACES, MOST_TRIES } from '@/core/job/job';
 import type {

@@ -3,7 +3,8 @@
  * together, each section on its own, at the least price; what is left of sawn lengths goes back to the rack.
  */
 import { type HouseRules, assumed } from '../job/houseRules';
-import { type CuttingResult, type SawnBar, type TimberPart, type TimberStock, cutTimber } from './cutTimber';
+import { type CuttingResult, type SawnBar, cutTimber } from './cutTimber';
+import type { TimberPart, TimberStock } from './timberStock';
 import type { FramePart } from './frameParts';
 import { boughtLengths, pairPrice, pieces } from './framePrice';
 import { profileOf } from './materials';

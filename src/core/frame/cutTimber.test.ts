@@ -1,7 +1,8 @@
 import { randomLcg } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type CuttingPlan, type TimberPart, type TimberStock, cutTimber, cuttingViolations } from './cutTimber';
+import { type CuttingPlan, cutTimber, cuttingViolations } from './cutTimber';
+import type { TimberPart, TimberStock } from './timberStock';
 
 const parts = (...lengths: number[]): TimberPart[] => lengths.map((lengthMm, index) => ({ label: `p${index}`, lengthMm }));
 const bought = (...kinds: [lengthMm: number, priceMinor: number][]): TimberStock[] =>

@@ -6,19 +6,7 @@
  * a bound says how far from the least it can be.
  */
 import { priceBound } from './priceBound';
-
-export interface TimberPart {
-  label: string;
-  lengthMm: number;
-}
-
-/** A length that can be had: bought without limit (`available` null), or so many on the rack. */
-export interface TimberStock {
-  id: string;
-  lengthMm: number;
-  priceMinor: number;
-  available: number | null;
-}
+import type { TimberPart, TimberStock } from './timberStock';
 
 export interface SawnBar {
   stock: TimberStock;

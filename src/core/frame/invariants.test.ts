@@ -3,9 +3,11 @@ import { randomLcg } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { momentAt, solveBeam } from './beam';
-import { type TimberStock, cutTimber } from './cutTimber';
+import { cutTimber } from './cutTimber';
+import type { TimberStock } from './timberStock';
 import { barsAtLean, pressPlan } from './press';
-import { type Knowledge, NO_GAPS, type Quadrilateral, type TapeReadings, fitQuadrilateral } from './quadrilateral';
+import { type Knowledge, NO_GAPS, type TapeReadings } from './readings';
+import { type Quadrilateral, fitQuadrilateral } from './quadrilateral';
 
 /** Moments over rigid braces by Clapeyron’s theorem of three moments for unequal spans: another method altogether. */
 function threeMoments(places: number[], lengthMm: number, load: number): number[] {

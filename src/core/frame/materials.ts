@@ -2,10 +2,14 @@
  * The materials of the house: the tables that ship, with the rows the house has changed or added. A record keeps
  * the rows it was made with, since they are part of the house rules.
  */
-import type { HouseRules } from '../job/houseRules';
 import { byId } from '../job/schools';
 import { PROFILES, type PricedLength, type Profile } from './profiles';
 import { SPECIES, type Species } from './timber';
+
+/** Whoever holds materials: the house rules. */
+interface House {
+  materials: Materials;
+}
 
 /** Rows of the house: they stand in for the shipped row of the same id, or come after them. */
 export interface Materials {
@@ -20,13 +24,13 @@ function merged<R extends { id: string }>(shipped: readonly R[], own: readonly R
   return [...shipped.map((row) => own.find((one) => one.id === row.id) ?? row), ...added];
 }
 
-export const profilesOf = ({ materials }: HouseRules): Profile[] => merged(PROFILES, materials.profiles);
-export const speciesOf = ({ materials }: HouseRules): Species[] => merged(SPECIES, materials.species);
+export const profilesOf = ({ materials }: House): Profile[] => merged(PROFILES, materials.profiles);
+export const speciesOf = ({ materials }: House): Species[] => merged(SPECIES, materials.species);
 
 /** The bar with this id. @throws RangeError when the house has none */
-export const profileOf = (rules: HouseRules, id: string): Profile => byId(profilesOf(rules), id);
+export const profileOf = (house: House, id: string): Profile => byId(profilesOf(house), id);
 /** The wood with this id. @throws RangeError when the house has none */
-export const woodOf = (rules: HouseRules, id: string): Species => byId(speciesOf(rules), id);
+export const woodOf = (house: House, id: string): Species => byId(speciesOf(house), id);
 
 const named = (rows: readonly { id: string; name: string; source: string }[]): string[] => {
   const twice = rows.filter((row, index) => rows.findIndex((one) => one.id === row.id) !== index);

@@ -2,7 +2,8 @@
  * A simulated tape and frame to learn on: a frame that is off in a way drawn from a seed, and readings with the
  * noise of a tape, one of them wrong on demand. The same seed gives the same frame and the same readings.
  */
-import { CORNERS, type Corner, type Corners, type TapeName, type TapeReadings, cornerOver } from './quadrilateral';
+import { CORNERS, type Corner, type Corners, type TapeName, cornerOver, lengthsOf } from './corners';
+import { type TapeReadings } from './readings';
 import { barsAtLean } from './press';
 
 export interface PracticeFrame {
@@ -47,18 +48,7 @@ export function practiceFrame(
   return framed(barsAtLean({ top, right, bottom, left }, lean));
 }
 
-function framed(corners: Corners): PracticeFrame {
-  const apart = (a: Corner, b: Corner) => Math.hypot(corners[a].x - corners[b].x, corners[a].y - corners[b].y);
-  const truth = {
-    top: apart('topLeft', 'topRight'),
-    right: apart('topRight', 'bottomRight'),
-    bottom: apart('bottomLeft', 'bottomRight'),
-    left: apart('topLeft', 'bottomLeft'),
-    down: apart('topLeft', 'bottomRight'),
-    up: apart('bottomLeft', 'topRight'),
-  };
-  return { truth, corners };
-}
+const framed = (corners: Corners): PracticeFrame => ({ truth: lengthsOf(corners), corners });
 
 /** The frame after its longer diagonal was pressed until it slid by so many mm of its top towards square. */
 export function pressed({ truth, corners }: PracticeFrame, slideMm: number): PracticeFrame {

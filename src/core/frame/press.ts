@@ -4,7 +4,7 @@
  * Origin at the bottom left, x right, y up, mm; lean positive when the top lies to the left, radians.
  */
 import type { Side } from '../job/sides';
-import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver } from './quadrilateral';
+import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver, lengthsOf } from './corners';
 
 export interface PressPlan {
   longer: DiagonalName | null;
@@ -33,11 +33,6 @@ export function barsAtLean({ top, right, bottom, left }: Record<Side, number>, l
   return { bottomLeft: { x: 0, y: 0 }, bottomRight, topLeft, topRight };
 }
 
-const diagonals = ({ topLeft, topRight, bottomLeft, bottomRight }: Corners) => ({
-  down: Math.hypot(topLeft.x - bottomRight.x, topLeft.y - bottomRight.y),
-  up: Math.hypot(topRight.x - bottomLeft.x, topRight.y - bottomLeft.y),
-});
-
 /**
  * How far to press a frame with bars of these lengths, from where it stands.
  *
@@ -45,16 +40,9 @@ const diagonals = ({ topLeft, topRight, bottomLeft, bottomRight }: Corners) => (
  * @example pressPlan(barsAtLean({ top: 400, right: 300, bottom: 400, left: 300 }, 0.01)).byMm // 2.394…
  */
 export function pressPlan(corners: Corners): PressPlan {
-  const apart = (a: Corner, b: Corner) => Math.hypot(corners[a].x - corners[b].x, corners[a].y - corners[b].y);
-  const bars = {
-    top: apart('topLeft', 'topRight'),
-    right: apart('topRight', 'bottomRight'),
-    bottom: apart('bottomLeft', 'bottomRight'),
-    left: apart('topLeft', 'bottomLeft'),
-  };
-  const now = diagonals(corners);
+  const bars = lengthsOf(corners);
   const unlike = (lean: number) => {
-    const { down, up } = diagonals(barsAtLean(bars, lean));
+    const { down, up } = lengthsOf(barsAtLean(bars, lean));
     return down - up;
   };
   let [low, high] = [-0.35, 0.35];
@@ -64,13 +52,13 @@ export function pressPlan(corners: Corners): PressPlan {
     else low = middle;
   }
   const best = barsAtLean(bars, (low + high) / 2);
-  const bothMm = diagonals(best).down;
-  const longer = Math.abs(now.down - now.up) < 1e-9 ? null : now.down > now.up ? 'down' : 'up';
+  const bothMm = lengthsOf(best).down;
+  const longer = Math.abs(bars.down - bars.up) < 1e-9 ? null : bars.down > bars.up ? 'down' : 'up';
   const over = CORNERS.map((corner) => ({ corner, turn: Math.abs(cornerOver(best, corner)) }));
   const worst = over.reduce((a, b) => (b.turn > a.turn ? b : a));
   return {
     longer,
-    byMm: longer ? now[longer] - bothMm : 0,
+    byMm: longer ? bars[longer] - bothMm : 0,
     bothMm,
     left: {
       corner: worst.corner,

@@ -3,7 +3,7 @@
  * its bar costs (Farley, A note on bounding a class of linear programming problems, 1990), bettered by a
  * multiplicative rule. A bound, not a plan: the least price may lie above it.
  */
-import type { TimberPart, TimberStock } from './cutTimber';
+import type { TimberPart, TimberStock } from './timberStock';
 
 /**
  * A price no plan can go under, in minor units, rounded up: any prices per part under which no pattern of a

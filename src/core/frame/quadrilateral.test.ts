@@ -2,17 +2,9 @@ import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { normal, practiceFrame, pressed, readGaps, readPractice } from './practiceTape';
 import { barsAtLean, pressPlan } from './press';
-import {
-  CORNERS,
-  type CornerGaps,
-  type Knowledge,
-  NO_GAPS,
-  type Quadrilateral,
-  type TapeName,
-  type TapeReadings,
-  cornerOver,
-  fitQuadrilateral,
-} from './quadrilateral';
+import { CORNERS, type TapeName, cornerOver, lengthsOf } from './corners';
+import { type CornerGaps, type Knowledge, NO_GAPS, type TapeReadings } from './readings';
+import { type Quadrilateral, fitQuadrilateral } from './quadrilateral';
 
 const KNOWN: Knowledge = { tapeMm: 0.5, pairMm: 0.5, nominalMm: 1, gapMm: 0.2, bladeMm: 300 };
 const TAPE_ALONE: Knowledge = { ...KNOWN, pairMm: Infinity, nominalMm: Infinity };
@@ -26,11 +18,8 @@ function fitted(readings: Partial<TapeReadings>, gaps: CornerGaps = NO_GAPS, kno
 }
 
 /** What an exact tape reads on bars put together at a lean. */
-function truth(top: number, right: number, bottom: number, left: number, lean: number): TapeReadings {
-  const { topLeft, topRight, bottomLeft, bottomRight } = barsAtLean({ top, right, bottom, left }, lean);
-  const apart = (a: { x: number; y: number }, b: { x: number; y: number }) => Math.hypot(a.x - b.x, a.y - b.y);
-  return { top, right, bottom, left, down: apart(topLeft, bottomRight), up: apart(bottomLeft, topRight) };
-}
+const truth = (top: number, right: number, bottom: number, left: number, lean: number): TapeReadings =>
+  lengthsOf(barsAtLean({ top, right, bottom, left }, lean));
 
 describe('quadrilateral from exact readings', () => {
   it('is the rectangle of a rectangle, and recovers size, lean and its side of any parallelogram', () => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { lengthsOf } from '../frame/corners';
 import { barsAtLean } from '../frame/press';
 import { DEFAULT_RULES, type HouseRules, tapeFor } from '../job/houseRules';
 import { type BarsInputs, type BriefInputs, type JobInputs, type SquareInputs, newInputs } from '../job/job';
@@ -186,12 +187,7 @@ describe('verdicts of squareness', () => {
   });
 
   it('an open joint lengthens both bars of its corner; a long bar stays after pressing', () => {
-    const { topLeft, topRight, bottomLeft, bottomRight } = barsAtLean({ top: 903, right: 603, bottom: 900, left: 600 }, 0);
-    const apart = (a: { x: number; y: number }, b: { x: number; y: number }) => Math.hypot(a.x - b.x, a.y - b.y);
-    const open = read(
-      { top: 903, right: 603, down: apart(topLeft, bottomRight), up: apart(bottomLeft, topRight) },
-      { trust: 'tape' },
-    );
+    const open = read(lengthsOf(barsAtLean({ top: 903, right: 603, bottom: 900, left: 600 }, 0)), { trust: 'tape' });
     expect(square('open joint', open).says).toBe(
       'Both bars that meet at the top right are long, by about 3 mm: that joint may stand open.',
     );

@@ -1,6 +1,8 @@
 import { liftFromStrings } from '../frame/wind';
 import { type PressPlan, pressPlan } from '../frame/press';
-import { CORNERS, type CornerGaps, type QuadrilateralResult, type TapeReadings, fitQuadrilateral } from '../frame/quadrilateral';
+import { CORNERS } from '../frame/corners';
+import { type CornerGaps, type TapeReadings } from '../frame/readings';
+import { type QuadrilateralResult, fitQuadrilateral } from '../frame/quadrilateral';
 import { type HouseRules, assumed } from '../job/houseRules';
 import type { JobInputs, SquareInputs } from '../job/job';
 import type { Reading } from '../job/logEntry';

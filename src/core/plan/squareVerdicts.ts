@@ -1,15 +1,9 @@
 /* What is judged about the squareness of a frame, one verdict each. */
 import { JOINTS } from '../frame/joints';
 import type { PressPlan } from '../frame/press';
-import {
-  type Corner,
-  type DiagonalName,
-  type Doubt,
-  type Estimate,
-  type Quadrilateral,
-  type QuadrilateralResult,
-  type TapeName,
-} from '../frame/quadrilateral';
+import { type Corner, type DiagonalName, type TapeName } from '../frame/corners';
+import { type Doubt } from '../frame/readingDoubts';
+import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../frame/quadrilateral';
 import { WIND_PATTERNS } from '../frame/wind';
 import { assumed } from '../job/houseRules';
 import type { JobInputs, SquareInputs } from '../job/job';

@@ -3,7 +3,8 @@
 import { randomLcg } from 'd3-random';
 import { useState } from 'react';
 import { type PracticeFrame, practiceFrame, pressed, readPractice } from '@/core/frame/practiceTape';
-import type { TapeName, TapeReadings } from '@/core/frame/quadrilateral';
+import type { TapeName } from '@/core/frame/corners';
+import type { TapeReadings } from '@/core/frame/readings';
 import { assumed } from '@/core/job/houseRules';
 import { type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';

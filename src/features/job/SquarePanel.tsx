@@ -1,7 +1,7 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
 import dynamic from 'next/dynamic';
-import { CORNERS, type Corner, type TapeName } from '@/core/frame/quadrilateral';
+import { CORNERS, type Corner, type TapeName } from '@/core/frame/corners';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import { type CornerGap, type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';

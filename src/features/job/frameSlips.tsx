@@ -3,7 +3,7 @@
 import { JOINTS } from '@/core/frame/joints';
 import { GLUES } from '@/core/frame/glues';
 import { profilesOf, speciesOf } from '@/core/frame/materials';
-import type { TapeName } from '@/core/frame/quadrilateral';
+import type { TapeName } from '@/core/frame/corners';
 import { type JobInputs, MOST_BRACES, evenBraces } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/job/schools';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';

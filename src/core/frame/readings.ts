@@ -1,0 +1,110 @@
+/*
+ * Readings of a frame as observations for the fit: each with its value, its standard deviation and what it measures.
+ * Soft knowledge joins them: opposite bars are a pair, and have their planned length.
+ */
+import type { Side } from '../job/sides';
+import { CORNERS, type Corner, type Corners, LENGTHS, type TapeName, cornerOver, isDiagonal } from './corners';
+
+/** mm above 0, null where nothing was read. `down` runs top left to bottom right, `up` bottom left to top right. */
+export type TapeReadings = Record<TapeName, number | null>;
+/** How far a corner opens beyond (+) or falls short of (−) a right angle over the blade, mm; null where not tried. */
+export type CornerGaps = Record<Corner, number | null>;
+
+export interface Knowledge {
+  /** One standard deviation of a tape reading, mm. */
+  tapeMm: number;
+  /** Of the difference between opposite bars, mm; Infinity when nothing is known. */
+  pairMm: number;
+  /** Of a pair's mean length against the plan, mm; Infinity when nothing is known. */
+  nominalMm: number;
+  /** Of a gap under the blade, mm. */
+  gapMm: number;
+  bladeMm: number;
+}
+
+export const NO_GAPS: CornerGaps = { topLeft: null, topRight: null, bottomRight: null, bottomLeft: null };
+
+export interface Observation {
+  is:
+    | { kind: 'tape'; name: TapeName }
+    | { kind: 'gap'; corner: Corner }
+    | { kind: 'pair'; pair: 'width' | 'height' }
+    | { kind: 'size'; pair: 'width' | 'height' };
+  value: number;
+  sd: number;
+  of: (corners: Corners) => number;
+}
+
+const PAIRS = { width: ['top', 'bottom'], height: ['right', 'left'] } as const;
+
+/** Everything that was read or is known, as observations. */
+export function observationsOf(
+  readings: TapeReadings,
+  gaps: CornerGaps,
+  nominal: { widthMm: number; heightMm: number },
+  { tapeMm, pairMm, nominalMm, gapMm, bladeMm }: Knowledge,
+): Observation[] {
+  const tape = (Object.keys(LENGTHS) as TapeName[]).flatMap((name): Observation[] =>
+    readings[name] === null ? [] : [{ is: { kind: 'tape', name }, value: readings[name], sd: tapeMm, of: LENGTHS[name] }],
+  );
+  const square = CORNERS.flatMap((corner): Observation[] =>
+    gaps[corner] === null
+      ? []
+      : [{ is: { kind: 'gap', corner }, value: gaps[corner] / bladeMm, sd: gapMm / bladeMm, of: (at) => cornerOver(at, corner) }],
+  );
+  const known = (['width', 'height'] as const).flatMap((pair): Observation[] => {
+    const [one, other] = PAIRS[pair].map((side) => LENGTHS[side]) as [(at: Corners) => number, (at: Corners) => number];
+    const wanted = pair === 'width' ? nominal.widthMm : nominal.heightMm;
+    return [
+      { is: { kind: 'pair', pair }, value: 0, sd: Math.min(pairMm, HARDLY_MM), of: (at) => one(at) - other(at) },
+      { is: { kind: 'size', pair }, value: wanted, sd: Math.min(nominalMm, HARDLY_MM), of: (at) => (one(at) + other(at)) / 2 },
+    ];
+  });
+  return [...tape, ...square, ...known];
+}
+
+/** Standing in for "nothing is known", so that a side not read still has a length. */
+export const HARDLY_MM = 200;
+
+/** A reading that no frame of this plan has, with the most it could be and why. */
+export interface ImpossibleReading {
+  kind: 'impossible';
+  reading: TapeName;
+  readMm: number;
+  mostMm: number;
+  because: string;
+}
+
+/** The first reading that cannot be, or null. */
+export function impossibleReading(
+  readings: TapeReadings,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+): ImpossibleReading | null {
+  const side = (name: Side) => readings[name] ?? (name === 'top' || name === 'bottom' ? widthMm : heightMm);
+  for (const name of Object.keys(LENGTHS) as TapeName[]) {
+    const readMm = readings[name];
+    if (readMm === null) continue;
+    const wrong = (mostMm: number, because: string) => ({ kind: 'impossible' as const, reading: name, readMm, mostMm, because });
+    if (!(readMm > 0) || !Number.isFinite(readMm)) return wrong(0, 'a length is above 0');
+    if (!isDiagonal(name)) {
+      const planned = name === 'top' || name === 'bottom' ? widthMm : heightMm;
+      if (readMm > 1.25 * planned || readMm < 0.75 * planned)
+        return wrong(planned, 'it is more than a quarter off the plan; a unit may have slipped');
+      continue;
+    }
+    const most = Math.min(side('top') + side('right'), side('left') + side('bottom'));
+    if (readMm >= most) return wrong(most, 'a diagonal is shorter than two sides together');
+    const least = Math.max(Math.abs(side('top') - side('right')), Math.abs(side('left') - side('bottom')));
+    if (readMm <= least) return wrong(most, 'a diagonal is longer than the difference of two sides');
+  }
+  const { down, up } = readings;
+  if (down !== null && up !== null && Math.abs(down ** 2 - up ** 2) > 2 * widthMm * heightMm)
+    return {
+      kind: 'impossible',
+      reading: down > up ? 'down' : 'up',
+      readMm: Math.max(down, up),
+      mostMm: widthMm + heightMm,
+      because: 'two diagonals so unlike would lean the frame by more than 30 degrees',
+    };
+  return null;
+}
