@@ -36,7 +36,7 @@ test('a long bar is said to be one, and that pressing will not help; the tape al
   await expect(verdict(page, 'The top bar is 6 mm longer than its pair')).toContainText('Pressing cannot mend a bar.');
   await page.getByLabel('Believe the tape alone').check();
   await expect(verdict(page, /Pressing will not make it square: 3 mm stays/)).toBeVisible();
-  await readTape(page, { Right: '604' });
+  await readTape(page, { Right: '604', 'Diagonal, top left down': '1081.5', 'Diagonal, bottom left up': '1089' });
   await expect(verdict(page, 'Both bars that meet at the top right are long')).toBeVisible();
 });
 

@@ -20,6 +20,9 @@ import type { Workshop } from './workshop';
 
 export const rackBars = ({ database }: Workshop): RackBar[] => listRack(database);
 
+/** The last changes of the rack, newest first. */
+export const rackMoves = ({ database }: Workshop): RackMove[] => listRackMoves(database).slice(0, 12);
+
 /** A job whose frame is still to be built, for one plan together with others. */
 export interface SeriesJob {
   id: string;

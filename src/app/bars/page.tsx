@@ -1,6 +1,6 @@
 import { BarsPage, type BarsView } from '@/features/bars/BarsPage';
 import { openWorkshop } from '@/server/openWorkshop';
-import { rackBars, series } from '@/server/rackCases';
+import { rackBars, rackMoves, series } from '@/server/rackCases';
 import { houseRules } from '@/server/workshopCases';
 
 const VIEWS: readonly BarsView[] = ['rack', 'series', 'materials'];
@@ -19,6 +19,7 @@ export default async function BarsRoute({
     <BarsPage
       view={open}
       rack={rackBars(workshop)}
+      moves={rackMoves(workshop)}
       series={open === 'materials' ? null : series(workshop, wanted)}
       stored={houseRules(workshop)}
     />

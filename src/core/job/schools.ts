@@ -55,6 +55,8 @@ interface EdgeChoice<Id extends string> extends School<Id> {
   /** The edges stay in sight, so they are primed and their fold is neat. */
   seen: boolean;
   inRebate: boolean;
+  /** How much of the house’s limit for wind is allowed here: a rebate holds a canvas flat, panels show each other up. */
+  windShare: number;
 }
 
 const edge = <const I extends string>(row: EdgeChoice<I>) => row;
@@ -66,6 +68,7 @@ export const EDGES = [
     squareLimit: 'squareUnframed',
     seen: true,
     inRebate: false,
+    windShare: 1,
     suits: 'work that hangs as it is',
     trades: 'clean edges and corners, deep bars',
   }),
@@ -75,6 +78,7 @@ export const EDGES = [
     squareLimit: 'squareFloat',
     seen: true,
     inRebate: false,
+    windShare: 1,
     suits: 'an even gap all round',
     trades: 'the gap shows every millimetre',
   }),
@@ -84,6 +88,7 @@ export const EDGES = [
     squareLimit: 'squareRebate',
     seen: false,
     inRebate: true,
+    windShare: 1.5,
     suits: 'a frame that covers the edge',
     trades: 'size and corner bulk must fit the clearance',
   }),
@@ -93,6 +98,7 @@ export const EDGES = [
     squareLimit: 'squarePanel',
     seen: true,
     inRebate: false,
+    windShare: 0.5,
     suits: 'panels that meet edge to edge',
     trades: 'the strictest squareness',
   }),

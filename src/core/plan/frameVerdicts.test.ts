@@ -218,6 +218,11 @@ describe('verdicts of squareness', () => {
     expect(wind({}).says).toBe('Not looked at for wind yet.');
     expect(wind({ strings: length(2) }).says).toMatch(/lifts 4 mm \(twice the gap between the strings\), 3\.7 mm a metre/);
     expect(wind({ strings: length(2), lift: length(1) }).level).toBe('good');
+    expect(
+      ['rebate', 'unframed', 'panel'].map(
+        (edges) => square('wind', { ...read({}, { lift: length(3) }), brief: { edges } as never }).level,
+      ),
+    ).toEqual(['good', 'watch', 'stop']);
     expect(wind({ lift: length(8), windPattern: 'oneCorner' })).toMatchObject({
       level: 'stop',
       because: expect.stringMatching(/joint of that corner/) as string,

@@ -310,7 +310,7 @@ function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs: { brief } }
   });
 }
 
-function windVerdict({ inputs: { square }, liftMm, targetDiagonalMm }: SquareCase, { tape, rules }: PlanContext): Verdict {
+function windVerdict({ inputs: { square, brief }, liftMm, targetDiagonalMm }: SquareCase, { tape, rules }: PlanContext): Verdict {
   if (liftMm === null)
     return verdict({
       about: 'wind',
@@ -321,20 +321,22 @@ function windVerdict({ inputs: { square }, liftMm, targetDiagonalMm }: SquareCas
         'On a flat table hold three corners and measure under the fourth; or stretch two strings from corner to corner. Type 0 if none.',
     });
   const perMetre = (liftMm / targetDiagonalMm) * 1000;
-  const level = levelAtMost(perMetre, assumed(rules, 'windFine'), assumed(rules, 'windShows'));
+  const edges = byId(EDGES, brief.edges);
+  const limit = edges.windShare * assumed(rules, 'windFine');
+  const level = levelAtMost(perMetre, limit, edges.windShare * assumed(rules, 'windShows'));
   const { cause, remedy } = byId(WIND_PATTERNS, square.windPattern);
   const fromStrings = square.lift === null ? ' (twice the gap between the strings)' : '';
   return verdict({
     about: 'wind',
     level,
     measured: perMetre,
-    limit: assumed(rules, 'windFine'),
+    limit,
     unit: 'mm/m',
     says:
       liftMm === 0
         ? 'It lies flat: no wind.'
         : `One corner lifts ${printFine(liftMm, tape)}${fromStrings}, ${perMetre.toFixed(1)} mm a metre of diagonal.`,
-    because: cause,
+    because: `${cause} ${edges.name}: up to ${decimal(limit, 1)} mm a metre is fine.`,
     doThis: level === 'good' ? '' : remedy,
     uses: ['windFine', 'windShows'],
   });

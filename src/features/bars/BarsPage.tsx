@@ -2,6 +2,7 @@
 /* The store of bars: what lies on the rack and what it makes, one plan for several jobs, and the tables of materials. */
 import Link from 'next/link';
 import type { RackBar } from '@/core/frame/rack';
+import type { RackMove } from '@/db/rackBars';
 import type { StoredRules } from '@/db/workshops';
 import type { Series } from '@/server/rackCases';
 import { MaterialTables } from './MaterialTables';
@@ -19,11 +20,13 @@ const VIEWS: { id: BarsView; name: string }[] = [
 export function BarsPage({
   view,
   rack,
+  moves,
   series,
   stored,
 }: {
   view: BarsView;
   rack: RackBar[];
+  moves: RackMove[];
   series: Series | null;
   stored: StoredRules;
 }) {
@@ -44,7 +47,7 @@ export function BarsPage({
           ))}
         </nav>
       </header>
-      {view === 'rack' && series && <RackView rack={rack} jobs={series.jobs} />}
+      {view === 'rack' && series && <RackView rack={rack} moves={moves} jobs={series.jobs} />}
       {view === 'series' && series && <SeriesView series={series} />}
       {view === 'materials' && <MaterialTables key={stored.revision} stored={stored} />}
     </main>

@@ -1,5 +1,6 @@
 'use client';
 /* The rack drawn to one scale, the frames its pairs make, and a slip to put bars there. */
+import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { profileOf, profilesOf } from '@/core/frame/materials';
@@ -7,6 +8,7 @@ import { type RackBar, makeableFrames } from '@/core/frame/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
 import { addToRackAction, takeFromRackAction } from '@/server/actions';
+import type { RackMove } from '@/db/rackBars';
 import type { SeriesJob } from '@/server/rackCases';
 import type { Outcome } from '@/server/outcome';
 import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
@@ -21,7 +23,7 @@ const KINDS = [
 ] as const;
 const KIND_WORDS = { pairs: 'slotted', timber: 'timber', brace: 'for braces' } as const;
 
-export function RackView({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] }) {
+export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMove[]; jobs: SeriesJob[] }) {
   const { maker } = useWorkshop();
   const router = useRouter();
   const [error, setError] = useState<string | null>(null);
@@ -45,7 +47,10 @@ export function RackView({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] })
           <RackDrawing rack={rack} onTake={(id) => void settle(takeFromRackAction({ id, count: 1, maker }))} />
         )}
       </div>
-      <AddSlip error={error} onAdd={(bar) => void settle(addToRackAction({ ...bar, maker }))} />
+      <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
+        <AddSlip error={error} onAdd={(bar) => void settle(addToRackAction({ ...bar, maker }))} />
+        <Moves moves={moves} />
+      </div>
     </div>
   );
 }
@@ -189,6 +194,26 @@ function Makeable({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] }) {
   );
 }
 
+/** What came and went last; the whole list is kept and never changed. */
+function Moves({ moves }: { moves: RackMove[] }) {
+  if (moves.length === 0) return null;
+  return (
+    <section aria-label="Came and went" className="mt-4">
+      <h2 className="text-[17px] font-semibold">Came and went</h2>
+      <ul className="text-[14px] leading-5">
+        {moves.map((move) => (
+          <li key={move.id} className="hair-b py-1">
+            {move.did}
+            <span className="figure soft block text-[13px]">
+              {format(new Date(move.at), 'd MMM yyyy HH:mm')}, {move.maker}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<RackBar, 'id'>) => void }) {
   const { rules } = useWorkshop();
   const profiles = profilesOf(rules);
@@ -205,7 +230,7 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<Rac
   return (
     <form
       aria-label="Put on the rack"
-      className="no-print space-y-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+      className="space-y-2"
       onSubmit={(event) => {
         event.preventDefault();
         onAdd({

@@ -1,16 +1,18 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
 import dynamic from 'next/dynamic';
-import { CORNERS, type Corner, type TapeName } from '@/core/frame/corners';
+import { CORNERS, type Corner } from '@/core/frame/corners';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import { type CornerGap, type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
-import { CORNER_WORDS, DIAGONAL_WORDS } from '@/core/plan/squareVerdicts';
+import { CORNER_WORDS } from '@/core/plan/squareVerdicts';
 import { MM_PER_INCH, finerTape, length, printFine, printLength } from '@/core/units/length';
-import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
+import { Choice, LengthField, ReadingField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { FitTable } from './FitTable';
+import type { SquarePart } from './slipProps';
 
 /** Loaded when it is opened: most frames are measured with a real tape. */
 const PracticeTape = dynamic(() => import('./PracticeTape').then((module) => module.PracticeTape), { loading: () => null });
@@ -52,83 +54,9 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
   );
 }
 
-type Part = Pick<SquarePanelProps, 'locked' | 'change'> & { square: SquareInputs };
-
-const NAMES: readonly TapeName[] = ['top', 'right', 'bottom', 'left', 'down', 'up'];
-const nameWords = (name: TapeName) => (name === 'down' || name === 'up' ? DIAGONAL_WORDS[name] : name);
-
-function FitTable({ square, plan, locked, change }: Part & { plan: SquarePlan }) {
-  const { tape } = useWorkshop();
-  const { result } = plan;
-  if (result.kind !== 'fitted') return <p className="soft text-[14px]">Read the diagonals, or hold a set square in a corner.</p>;
-  const read = tapeReadings(square);
-  const { doubt } = result;
-  const doubted = (name: TapeName) =>
-    doubt !== null &&
-    ((doubt.kind === 'diagonals' && (name === 'down' || name === 'up')) || ('name' in doubt && doubt.name === name));
-  const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
-  return (
-    <div className="grid items-start gap-x-8 gap-y-2 md:grid-cols-[1.3fr_1fr]">
-      <table className="figure w-full text-[14px]">
-        <thead className="soft text-left text-[13px]">
-          <tr className="hair-b">
-            <th className="font-normal">reading</th>
-            <th className="text-right font-normal">read</th>
-            <th className="text-right font-normal">fits</th>
-            <th className="text-right font-normal">off</th>
-          </tr>
-        </thead>
-        <tbody>
-          {NAMES.map((name) => (
-            <tr key={name} className={`hair-b ${doubted(name) ? 'font-semibold text-warning' : ''}`}>
-              <td>
-                {nameWords(name)}
-                {doubted(name) && ', doubted'}
-              </td>
-              <td className="text-right">
-                {read[name] === null ? 'not read' : <Figure>{printLength(read[name], finerTape(tape))}</Figure>}
-              </td>
-              <td className="text-right">
-                <Figure>{printFine(result.fitted[name], tape)}</Figure>
-              </td>
-              <td className="text-right">{read[name] !== null && <Figure>{signed(read[name] - result.fitted[name])}</Figure>}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <div className="text-[14px]">
-        <table className="figure w-full">
-          <thead className="soft text-left text-[13px]">
-            <tr className="hair-b">
-              <th className="font-normal">corner</th>
-              <th className="text-right font-normal">angle</th>
-            </tr>
-          </thead>
-          <tbody>
-            {CORNERS.map((corner) => (
-              <tr key={corner} className="hair-b">
-                <td>{CORNER_WORDS[corner]}</td>
-                <td className="text-right">
-                  {(90 + result.cornersDegrees[corner].value).toFixed(2)}° ± {result.cornersDegrees[corner].sd.toFixed(2)}°
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <Tick
-          label="Believe the tape alone: nothing is known of the bars"
-          checked={square.trust === 'tape'}
-          disabled={locked}
-          onChange={(on) => change({ trust: on ? 'tape' : 'bars' })}
-        />
-      </div>
-    </div>
-  );
-}
-
 const NOTHING = { top: null, right: null, bottom: null, left: null, down: null, up: null };
 
-function Tries({ square, plan, locked, change }: Part & { plan: SquarePlan }) {
+function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan }) {
   const { tape } = useWorkshop();
   const read = tapeReadings(square);
   const complete = read.down !== null && read.up !== null;
@@ -204,7 +132,7 @@ function Tries({ square, plan, locked, change }: Part & { plan: SquarePlan }) {
   );
 }
 
-function SetSquare({ square, locked, change }: Part) {
+function SetSquare({ square, locked, change }: SquarePart) {
   const set = (corner: Corner, gap: CornerGap | null) => change({ gaps: { ...square.gaps, [corner]: gap } });
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-[150px_1fr_1fr]">
@@ -249,7 +177,7 @@ function SetSquare({ square, locked, change }: Part) {
   );
 }
 
-function Wind({ square, locked, change }: Part) {
+function Wind({ square, locked, change }: SquarePart) {
   return (
     <div className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
       <Choice

@@ -1,4 +1,4 @@
-import type { JobInputs } from '@/core/job/job';
+import type { JobInputs, SquareInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import type { Plan } from '@/core/plan/planJob';
 
@@ -9,6 +9,13 @@ export interface SlipProps {
   coatsDone: number;
   locked: boolean;
   change: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
+}
+
+/** What each tab under the square frame gets. */
+export interface SquarePart {
+  square: SquareInputs;
+  locked: boolean;
+  change: (patch: Partial<SquareInputs>) => void;
 }
 
 /** Two fields side by side. */
