@@ -71,7 +71,7 @@ export function series({ database }: Workshop, wanted: readonly string[]): Serie
   const sawn = new Set(listRackMoves(database).flatMap((move) => move.jobs));
   const logs = logOfWorkshop(database);
   const unbuilt = listJobs(database).filter((job) => !progressOf(job.inputs, logs.get(job.id) ?? []).done.has('bars'));
-  const chosen = unbuilt.filter((job) => wanted.includes(job.id));
+  const chosen = unbuilt.filter((job) => wanted.includes(job.id) && !sawn.has(job.id));
   const planned = chosen.length > 0 ? planFor(chosen, listRack(database), rules) : null;
   return {
     jobs: unbuilt.map(({ id, number, inputs: { brief, bars } }) => ({

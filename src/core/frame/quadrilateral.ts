@@ -7,10 +7,10 @@
 import { SIDES } from '../job/sides';
 import { CORNERS, type Corner, type Corners, LENGTHS, type TapeName, cornerOver, isDiagonal, lengthsOf } from './corners';
 import { type Matrix5, inverse5, quadratic5 } from './matrix5';
-import { type Agreement, type Doubt, agreementOf, doubtOf, tested } from './readingDoubts';
+import { type Agreement, type Doubt, agreementOf, doubtOf, isDoubted, tested } from './readingDoubts';
 import {
   type CornerGaps,
-  HARDLY_MM,
+  HARDLY,
   type ImpossibleReading,
   type Knowledge,
   type Observation,
@@ -75,11 +75,9 @@ export function fitQuadrilateral(
   if (!observations.some(tellsAngle)) return { kind: 'missing' };
   const fit = solved(observations, start(readings, nominal), readings, knowledge);
   const { doubt, agreement } = fit;
-  if (doubt?.kind !== 'pair' && doubt?.kind !== 'size') return fit;
-  // The bars are not what was thought: the frame is fitted again without that belief, the doubt stands.
-  const freed = observations.map((one) =>
-    one.is.kind === doubt.kind && one.is.pair === doubt.pair ? { ...one, sd: HARDLY_MM } : one,
-  );
+  if (doubt === null || doubt.kind === 'diagonals') return fit;
+  // The frame is fitted again without what is doubted, so that it does not bend the rest; the doubt stands.
+  const freed = observations.map((one) => (isDoubted(one, doubt) ? { ...one, sd: one.sd * HARDLY } : one));
   return { ...solved(freed, start(readings, nominal), readings, knowledge), agreement, doubt };
 }
 

@@ -74,6 +74,13 @@ const BARS_HANDICAP = 6;
 /** Evidence, as a drop of chi-square, that tells one diagonal from the other. */
 const TELLS_APART = 4;
 
+/** Whether this observation is the one in doubt. */
+export function isDoubted({ is }: Observation, doubt: Doubt): boolean {
+  if (is.kind === 'tape') return (doubt.kind === 'side' || doubt.kind === 'diagonal') && doubt.name === is.name;
+  if (is.kind === 'gap') return doubt.kind === 'gap' && doubt.corner === is.corner;
+  return doubt.kind === is.kind && doubt.pair === is.pair;
+}
+
 /** The observation without which the rest agrees best. */
 export function doubtOf(tests: readonly Tested[], { bladeMm }: Knowledge): Doubt {
   const weight = ({ is, standardised }: Tested) =>

@@ -56,15 +56,17 @@ export function observationsOf(
     const [one, other] = PAIRS[pair].map((side) => LENGTHS[side]) as [(at: Corners) => number, (at: Corners) => number];
     const wanted = pair === 'width' ? nominal.widthMm : nominal.heightMm;
     return [
-      { is: { kind: 'pair', pair }, value: 0, sd: Math.min(pairMm, HARDLY_MM), of: (at) => one(at) - other(at) },
-      { is: { kind: 'size', pair }, value: wanted, sd: Math.min(nominalMm, HARDLY_MM), of: (at) => (one(at) + other(at)) / 2 },
+      { is: { kind: 'pair', pair }, value: 0, sd: Math.min(pairMm, UNKNOWN_MM), of: (at) => one(at) - other(at) },
+      { is: { kind: 'size', pair }, value: wanted, sd: Math.min(nominalMm, UNKNOWN_MM), of: (at) => (one(at) + other(at)) / 2 },
     ];
   });
   return [...tape, ...square, ...known];
 }
 
 /** Standing in for "nothing is known", so that a side not read still has a length. */
-export const HARDLY_MM = 200;
+const UNKNOWN_MM = 200;
+/** An observation so many times less sure has no say. */
+export const HARDLY = 400;
 
 /** A reading that no frame of this plan has, with the most it could be and why. */
 export interface ImpossibleReading {

@@ -2,15 +2,19 @@
 import { CORNERS, type TapeName } from '@/core/frame/corners';
 import type { Estimate, Quadrilateral } from '@/core/frame/quadrilateral';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
-import { CORNER_WORDS, DIAGONAL_WORDS } from '@/core/plan/squareVerdicts';
-import { finerTape, printFine, printLength } from '@/core/units/length';
+import { CORNER_WORDS } from '@/core/plan/squareVerdicts';
+import { type Tape, printFine } from '@/core/units/length';
 import { Figure } from '@/ui/Figure';
 import { Tick } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { SquarePart } from './slipProps';
 
 const NAMES: readonly TapeName[] = ['top', 'right', 'bottom', 'left', 'down', 'up'];
-const nameWords = (name: TapeName) => (name === 'down' || name === 'up' ? DIAGONAL_WORDS[name] : name);
+const nameWords = (name: TapeName) => (name === 'down' || name === 'up' ? `diagonal ${name}` : name);
+
+/** A length as finely as it is known, without its unit, which stands in the heading. */
+const fineNumber = (mm: number, tape: Tape) => printFine(mm, tape).replace(/ (mm|in)$/, '');
+const fineUnit = (tape: Tape) => (tape.unit === 'in' ? 'in' : 'mm');
 
 /** What was read against what fits, the corners, and the size with its trapezium part. */
 export function FitTable({ square, plan, locked, change }: SquarePart & { plan: SquarePlan }) {
@@ -22,14 +26,14 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
   const doubted = (name: TapeName) =>
     doubt !== null &&
     ((doubt.kind === 'diagonals' && (name === 'down' || name === 'up')) || ('name' in doubt && doubt.name === name));
-  const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
+  const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${fineNumber(Math.abs(mm), tape)}`;
   return (
     <div className="grid items-start gap-x-6 gap-y-2 md:grid-cols-[1.25fr_0.8fr_0.8fr]">
-      <table className="figure w-full text-[14px]">
+      <table className="figure w-full text-[14px] whitespace-nowrap [&_td+td]:pl-3">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
             <th className="font-normal">reading</th>
-            <th className="text-right font-normal">read</th>
+            <th className="text-right font-normal">read, {fineUnit(tape)}</th>
             <th className="text-right font-normal">fits</th>
             <th className="text-right font-normal">off</th>
           </tr>
@@ -41,11 +45,9 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
                 {nameWords(name)}
                 {doubted(name) && ', doubted'}
               </td>
+              <td className="text-right">{read[name] === null ? '–' : <Figure>{fineNumber(read[name], tape)}</Figure>}</td>
               <td className="text-right">
-                {read[name] === null ? 'not read' : <Figure>{printLength(read[name], finerTape(tape))}</Figure>}
-              </td>
-              <td className="text-right">
-                <Figure>{printFine(result.fitted[name], tape)}</Figure>
+                <Figure>{fineNumber(result.fitted[name], tape)}</Figure>
               </td>
               <td className="text-right">{read[name] !== null && <Figure>{signed(read[name] - result.fitted[name])}</Figure>}</td>
             </tr>
@@ -53,7 +55,7 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
         </tbody>
       </table>
       <div className="text-[14px]">
-        <table className="figure w-full">
+        <table className="figure w-full whitespace-nowrap">
           <thead className="soft text-left text-[13px]">
             <tr className="hair-b">
               <th className="font-normal">corner</th>
@@ -75,7 +77,7 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
       <div className="text-[14px]">
         <SizeTable result={result} />
         <Tick
-          label="Believe the tape alone: nothing is known of the bars"
+          label="Believe the tape alone"
           checked={square.trust === 'tape'}
           disabled={locked}
           onChange={(on) => change({ trust: on ? 'tape' : 'bars' })}
@@ -95,11 +97,11 @@ function SizeTable({ result }: { result: Quadrilateral }) {
     ['right less left', result.taperHeightMm],
   ];
   return (
-    <table className="figure w-full">
+    <table className="figure w-full whitespace-nowrap">
       <thead className="soft text-left text-[13px]">
         <tr className="hair-b">
           <th className="font-normal">fitted</th>
-          <th className="text-right font-normal">± one error</th>
+          <th className="text-right font-normal">{fineUnit(tape)}, ± one error</th>
         </tr>
       </thead>
       <tbody>
@@ -107,7 +109,7 @@ function SizeTable({ result }: { result: Quadrilateral }) {
           <tr key={name} className="hair-b">
             <td>{name}</td>
             <td className="text-right">
-              <Figure>{`${value < -0.05 ? '−' : ''}${printFine(Math.abs(value), tape)} ± ${printFine(sd, tape)}`}</Figure>
+              <Figure>{`${value < -0.05 ? '−' : ''}${fineNumber(Math.abs(value), tape)} ± ${fineNumber(sd, tape)}`}</Figure>
             </td>
           </tr>
         ))}
