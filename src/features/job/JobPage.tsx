@@ -140,6 +140,7 @@ export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; 
           />
           <StageSheet
             open={open}
+            live={shownInputs}
             inputs={calm.inputs}
             plan={calm.plan}
             progress={calm.progress}

@@ -21,6 +21,8 @@ import { CoatTable, FastenControls, MarginSection } from './StageExtras';
 
 interface StageSheetProps {
   open: StageId;
+  /** As typed this moment, for fields and ticks on the sheet; `inputs` and `plan` may lag behind a key. */
+  live: JobInputs;
   inputs: JobInputs;
   plan: Plan;
   progress: Progress;
@@ -61,7 +63,7 @@ const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
 export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
-  const { open, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
+  const { open, live, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
   const { coatsDone, records } = progress;
   const locked = progress.done.has(open);
   const { tape } = useWorkshop();
@@ -94,7 +96,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
         <BarsPanel inputs={inputs} plan={plan.bars} rack={rack} locked={locked} onPick={(patch) => onChange('bars', patch)} />
       )}
       {open === 'square' && (
-        <SquarePanel inputs={inputs} plan={plan.square} locked={locked} change={(patch) => onChange('square', patch)} />
+        <SquarePanel inputs={live} plan={plan.square} locked={locked} change={(patch) => onChange('square', patch)} />
       )}
       {open === 'cloth' && !plan.cloth.painted && (
         <div className="hair-t grid items-center gap-x-2 py-1.5 pl-5 md:grid-cols-[1.75fr_1fr]">

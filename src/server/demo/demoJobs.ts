@@ -35,6 +35,8 @@ export const DEMO_RACK: Omit<RackBar, 'id'>[] = [
   slotted('light', 'narrow slot', 450, 4),
   slotted('deep', 'wide slot', 600, 2),
   slotted('deep', 'wide slot', 900, 4),
+  slotted('deep', 'wide slot', 605, 2, 'made for the ticket hall'),
+  slotted('deep', 'wide slot', 910, 2, 'made for the ticket hall'),
   { profile: 'flatBatten', kind: 'timber', family: 'sawn', lengthMm: 1240, count: 1, mark: 'offcut' },
   { profile: 'flatBatten', kind: 'timber', family: 'sawn', lengthMm: 655, count: 2, mark: 'offcut' },
   { profile: 'batten', kind: 'timber', family: 'sawn', lengthMm: 2100, count: 2, mark: 'sighted, straight' },
