@@ -114,6 +114,9 @@ test('a triptych is sawn from one plan, proven, drawn, recorded; its offcut lies
   );
   await page.getByRole('button', { name: 'Take one of 288 mm, Flat batten with bead strip' }).click();
   await expect(page.getByTestId('rack')).not.toContainText('288 mm');
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByTestId('rack')).toContainText('1 × 288 mm for braces, offcut');
+  await expect(page.getByRole('button', { name: 'Put it back' })).toHaveCount(0);
 });
 
 test('materials are changed and added to, with wrong values said at once; the job sees them', async ({ page, emptyServer }) => {

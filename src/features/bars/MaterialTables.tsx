@@ -18,7 +18,7 @@ import { parsed, refused } from '@/core/units/result';
 import { saveRulesAction } from '@/server/actions';
 import { NumberField, Tick, TypedField } from '@/ui/fields';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
-import { refusalText } from './refusalText';
+import { refusalOf } from './refusalOf';
 
 export function MaterialTables({ stored }: { stored: StoredRules }) {
   return (
@@ -39,12 +39,11 @@ function Tables({ stored }: { stored: StoredRules }) {
   const save = async () => {
     const violations = materialViolations(changes);
     if (violations.length > 0) return setError(violations.join(' '));
-    const outcome = await saveRulesAction({ revision: stored.revision, rules: { ...stored.rules, materials: changes } }).catch(
-      () => null,
+    const refusal = await refusalOf(
+      saveRulesAction({ revision: stored.revision, rules: { ...stored.rules, materials: changes } }),
     );
-    if (outcome === null) return setError('The server does not answer. Nothing is lost: try again.');
-    if (!outcome.ok) return setError(refusalText(outcome));
-    router.refresh();
+    setError(refusal);
+    if (refusal === null) router.refresh();
   };
   const changeProfile = (id: string, patch: Partial<Profile>) =>
     setProfiles(profiles.map((row) => (row.id === id ? { ...row, ...patch } : row)));

@@ -14,7 +14,7 @@ import type { Outcome } from '@/server/outcome';
 import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalText } from './refusalText';
+import { refusalOf } from './refusalOf';
 
 const KINDS = [
   { id: 'pairs', name: 'Slotted bar, ready' },
@@ -24,16 +24,19 @@ const KINDS = [
 const KIND_WORDS = { pairs: 'slotted', timber: 'timber', brace: 'for braces' } as const;
 
 export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMove[]; jobs: SeriesJob[] }) {
-  const { maker } = useWorkshop();
+  const { maker, tape } = useWorkshop();
   const router = useRouter();
   const [error, setError] = useState<string | null>(null);
-  const settle = async (act: Promise<Outcome<unknown>>) => {
-    setError(null);
-    const outcome = await act.catch(() => null);
-    if (outcome === null) return setError('The server does not answer. Nothing is lost: try again.');
-    if (!outcome.ok) return setError(refusalText(outcome));
+  const [taken, setTaken] = useState<RackBar | null>(null);
+  const settle = async (act: Promise<Outcome<unknown>>, took: RackBar | null = null) => {
+    const refusal = await refusalOf(act);
+    setError(refusal);
+    if (refusal !== null) return;
+    setTaken(took);
     router.refresh();
   };
+  const add = ({ profile, kind, family, lengthMm, count, mark }: Omit<RackBar, 'id'>) =>
+    void settle(addToRackAction({ profile, kind, family, lengthMm, count, mark, maker }));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -44,11 +47,19 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
             and the saw plan then take from it first.
           </p>
         ) : (
-          <RackDrawing rack={rack} onTake={(id) => void settle(takeFromRackAction({ id, count: 1, maker }))} />
+          <RackDrawing rack={rack} onTake={(bar) => void settle(takeFromRackAction({ id: bar.id, count: 1, maker }), bar)} />
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
-        <AddSlip error={error} onAdd={(bar) => void settle(addToRackAction({ ...bar, maker }))} />
+        <AddSlip error={error} onAdd={add} />
+        {taken && (
+          <p role="status" className="mt-2 text-[14px]">
+            Took one of <Figure>{printLength(taken.lengthMm, tape)}</Figure>.{' '}
+            <button type="button" className="link link-primary" onClick={() => add({ ...taken, count: 1 })}>
+              Put it back
+            </button>
+          </p>
+        )}
         <Moves moves={moves} />
       </div>
     </div>
@@ -58,7 +69,7 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
 /** Most pieces drawn one beside another; more are said. */
 const DRAWN = 8;
 
-function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (id: string) => void }) {
+function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (bar: RackBar) => void }) {
   const { rules, tape } = useWorkshop();
   const longest = Math.max(...rack.map((bar) => bar.lengthMm));
   const groups = profilesOf(rules)
@@ -99,7 +110,7 @@ function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (id: string) =
                       type="button"
                       className="btn btn-ghost btn-xs h-7"
                       aria-label={`Take one of ${printLength(bar.lengthMm, tape)}, ${profile.name}`}
-                      onClick={() => onTake(bar.id)}
+                      onClick={() => onTake(bar)}
                     >
                       take one
                     </button>
@@ -159,36 +170,38 @@ function Makeable({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] }) {
         The rack makes {frames.length === 1 ? 'one frame' : `${frames.length} frames`}
       </h2>
       <ul className="mt-2 flex flex-wrap items-end gap-x-5 gap-y-3">
-        {frames.map((frame) => {
-          const { widthMm, heightMm, profile, family } = frame;
-          const bar = profileOf(rules, profile).widthMm * scale;
-          const job = waiting(frame);
-          return (
-            <li key={`${profile} ${family} ${widthMm} ${heightMm}`} className="figure text-[13.5px] leading-4">
-              <svg width={widthMm * scale + 2} height={heightMm * scale + 2} aria-hidden className="mb-1 block">
-                <rect
-                  x={1 + bar / 2}
-                  y={1 + bar / 2}
-                  width={Math.max(1, widthMm * scale - bar)}
-                  height={Math.max(1, heightMm * scale - bar)}
-                  style={{ fill: 'none', stroke: 'var(--timber)', strokeWidth: Math.max(2, bar) }}
-                />
-                <rect
-                  x="1"
-                  y="1"
-                  width={widthMm * scale}
-                  height={heightMm * scale}
-                  style={{ fill: 'none', stroke: 'var(--timber-edge)' }}
-                />
-              </svg>
-              <strong>
-                {printNumber(widthMm, tape)} × {printNumber(heightMm, tape)}
-              </strong>
-              <span className="soft block">{profileOf(rules, profile).name}</span>
-              {job && <span className="block font-semibold text-primary">No. {job.number} wants it</span>}
-            </li>
-          );
-        })}
+        {[...frames]
+          .sort((a, b) => Number(!waiting(a)) - Number(!waiting(b)))
+          .map((frame) => {
+            const { widthMm, heightMm, profile, family } = frame;
+            const bar = profileOf(rules, profile).widthMm * scale;
+            const job = waiting(frame);
+            return (
+              <li key={`${profile} ${family} ${widthMm} ${heightMm}`} className="figure text-[13.5px] leading-4">
+                <svg width={widthMm * scale + 2} height={heightMm * scale + 2} aria-hidden className="mb-1 block">
+                  <rect
+                    x={1 + bar / 2}
+                    y={1 + bar / 2}
+                    width={Math.max(1, widthMm * scale - bar)}
+                    height={Math.max(1, heightMm * scale - bar)}
+                    style={{ fill: 'none', stroke: 'var(--timber)', strokeWidth: Math.max(2, bar) }}
+                  />
+                  <rect
+                    x="1"
+                    y="1"
+                    width={widthMm * scale}
+                    height={heightMm * scale}
+                    style={{ fill: 'none', stroke: 'var(--timber-edge)' }}
+                  />
+                </svg>
+                <strong>
+                  {printNumber(widthMm, tape)} × {printNumber(heightMm, tape)}
+                </strong>
+                <span className="soft block">{profileOf(rules, profile).name}</span>
+                {job && <span className="block font-semibold text-primary">No. {job.number} wants it</span>}
+              </li>
+            );
+          })}
       </ul>
     </section>
   );

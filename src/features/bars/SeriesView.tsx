@@ -16,12 +16,12 @@ import { Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalText } from './refusalText';
+import { refusalOf } from './refusalOf';
 
 export function SeriesView({ series }: { series: Series }) {
   const { rules, tape, maker } = useWorkshop();
   const router = useRouter();
-  const [said, setSaid] = useState<{ error: boolean; text: string } | null>(null);
+  const [error, setError] = useState<string | null>(null);
   const { plan, jobs } = series;
   // A tick answers at once; the plan follows from the server.
   const [chosen, tick] = useOptimistic(series.chosen);
@@ -33,10 +33,9 @@ export function SeriesView({ series }: { series: Series }) {
     });
   const toggle = (id: string, on: boolean) => choose(on ? [...chosen, id] : chosen.filter((one) => one !== id));
   const record = async () => {
-    const outcome = await recordCutsAction({ jobIds: chosen, seen: series.seen, maker }).catch(() => null);
-    if (outcome === null) return setSaid({ error: true, text: 'The server does not answer. Nothing is lost: try again.' });
-    if (!outcome.ok) return setSaid({ error: true, text: refusalText(outcome) });
-    router.replace('/bars?view=rack');
+    const refusal = await refusalOf(recordCutsAction({ jobIds: chosen, seen: series.seen, maker }));
+    setError(refusal);
+    if (refusal === null) router.replace('/bars?view=rack');
   };
   const free = jobs.filter((job) => !job.sawn);
   return (
@@ -137,9 +136,9 @@ export function SeriesView({ series }: { series: Series }) {
           </fieldset>
           {plan && <VerdictList verdicts={planVerdicts(series, rules.currency, tape)} />}
         </div>
-        {said && (
-          <p role={said.error ? 'alert' : 'status'} className={`text-[14px] ${said.error ? 'text-error' : 'text-success'}`}>
-            {said.text}
+        {error && (
+          <p role="alert" className="text-[14px] text-error">
+            {error}
           </p>
         )}
         <div className="no-print flex gap-2">

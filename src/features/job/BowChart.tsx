@@ -8,6 +8,7 @@ import type { BarBow } from '@/core/frame/chooseBars';
 import type { BarsPlan } from '@/core/plan/planBars';
 import { type Tape, MM_PER, printNumber } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
+import { ValueAxis } from '@/ui/ValueAxis';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const SIZE = { width: 700, height: 176, left: 46, right: 14, top: 22, bottom: 34 };
@@ -58,14 +59,7 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
       role="img"
       aria-label={`Bow along the bars in time: ${pairs.map(({ name, bow }) => `${name} ${decimal(bow.lastingMm, 2)} mm at ${Math.round(bow.atMm)} mm, limit ${decimal(bow.limitMm, 2)} mm`).join('; ')}`}
     >
-      {y.ticks(4).map((tick) => (
-        <g key={tick}>
-          <path d={`M${SIZE.left} ${y(tick)}H${SIZE.width - SIZE.right}`} stroke="var(--hair)" />
-          <text x={SIZE.left - 6} y={y(tick) + 4} textAnchor="end" style={{ stroke: 'none' }}>
-            {decimal(tick, 2)}
-          </text>
-        </g>
-      ))}
+      <ValueAxis y={y} left={SIZE.left} right={SIZE.width - SIZE.right} />
       <text x={4} y={11} style={{ stroke: 'none', fill: 'var(--soft)' }}>
         bow in time, mm
       </text>

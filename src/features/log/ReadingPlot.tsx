@@ -6,6 +6,7 @@ import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { decimal } from '@/core/units/numeral';
 import type { LogRow } from '@/server/workshopCases';
+import { ValueAxis } from '@/ui/ValueAxis';
 import { KINDS, type KindId, readingDots } from './readingDots';
 
 const SIZE = { width: 1180, height: 168, left: 52, right: 40, top: 20, bottom: 24 };
@@ -42,14 +43,7 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
           role="img"
           aria-label={`${kind.name} over time, ${dots.length} readings in ${kind.unit}`}
         >
-          {y.ticks(4).map((tick) => (
-            <g key={tick}>
-              <path d={`M${SIZE.left} ${y(tick)}H${SIZE.width - SIZE.right}`} stroke="var(--hair)" />
-              <text x={SIZE.left - 6} y={y(tick) + 4} textAnchor="end" style={{ stroke: 'none' }}>
-                {decimal(tick, 2)}
-              </text>
-            </g>
-          ))}
+          <ValueAxis y={y} left={SIZE.left} right={SIZE.width - SIZE.right} />
           <text x={SIZE.left} y={SIZE.top - 8} style={{ stroke: 'none', fill: 'var(--soft)' }}>
             {kind.unit}
           </text>
