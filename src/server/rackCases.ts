@@ -5,14 +5,14 @@
 import { createHash } from 'node:crypto';
 import { randomLcg } from 'd3-random';
 import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/buyingPlan';
+import { partsIfOpen } from '@/core/frame/frameParts';
 import { profileOf, profilesOf } from '@/core/frame/materials';
 import type { RackBar } from '@/core/frame/rack';
-import { type HouseRules, tapeFor } from '@/core/job/houseRules';
-import { planJob } from '@/core/plan/planJob';
+import type { HouseRules } from '@/core/job/houseRules';
 import { progressOf } from '@/core/plan/progress';
 import { type StoredJob, listJobs } from '@/db/jobs';
 import { logOfWorkshop } from '@/db/logEntries';
-import { type RackMove, addRackBar, insertRackMove, listRack, listRackMoves, takeRackBar } from '@/db/rackBars';
+import { type RackMove, addRackBar, insertRackMove, listRack, listRackMoves, sawnJobs, takeRackBar } from '@/db/rackBars';
 import { readRules } from '@/db/workshops';
 import { type Outcome, done, refuse } from './outcome';
 import type { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
@@ -21,7 +21,7 @@ import type { Workshop } from './workshop';
 export const rackBars = ({ database }: Workshop): RackBar[] => listRack(database);
 
 /** The last changes of the rack, newest first. */
-export const rackMoves = ({ database }: Workshop): RackMove[] => listRackMoves(database).slice(0, 12);
+export const rackMoves = ({ database }: Workshop): RackMove[] => listRackMoves(database, 12);
 
 /** A job whose frame is still to be built, for one plan together with others. */
 export interface SeriesJob {
@@ -33,8 +33,6 @@ export interface SeriesJob {
   profile: string;
   bracesUpright: number[];
   bracesLevel: number[];
-  joint: string;
-  dueOn: string | null;
   /** Its cuts were recorded already. */
   sawn: boolean;
 }
@@ -52,10 +50,19 @@ export interface Series {
 const SEED = 0.4142;
 
 const framesOf = (jobs: readonly StoredJob[], rules: HouseRules): FrameWanted[] =>
-  jobs.map((job) => ({
-    whose: `No. ${job.number}`,
-    profile: job.inputs.bars.profile,
-    parts: planJob(job.inputs, { rules, tape: tapeFor(rules, 'mm') }, 0).bars.parts,
+  jobs.map(({ number, inputs: { brief, bars } }) => ({
+    whose: `No. ${number}`,
+    profile: bars.profile,
+    parts: partsIfOpen(
+      {
+        widthMm: brief.width.mm,
+        heightMm: brief.height.mm,
+        bracesUpright: bars.bracesUpright.length,
+        bracesLevel: bars.bracesLevel.length,
+      },
+      profileOf(rules, bars.profile),
+      bars.joint,
+    ),
   }));
 
 function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: HouseRules) {
@@ -68,7 +75,7 @@ function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: Ho
 /** Jobs whose frame is not recorded yet, and one plan for those chosen. */
 export function series({ database }: Workshop, wanted: readonly string[]): Series {
   const { rules } = readRules(database);
-  const sawn = new Set(listRackMoves(database).flatMap((move) => move.jobs));
+  const sawn = sawnJobs(database);
   const logs = logOfWorkshop(database);
   const unbuilt = listJobs(database).filter((job) => !progressOf(job.inputs, logs.get(job.id) ?? []).done.has('bars'));
   const chosen = unbuilt.filter((job) => wanted.includes(job.id) && !sawn.has(job.id));
@@ -83,8 +90,6 @@ export function series({ database }: Workshop, wanted: readonly string[]): Serie
       profile: bars.profile,
       bracesUpright: bars.bracesUpright,
       bracesLevel: bars.bracesLevel,
-      joint: bars.joint,
-      dueOn: brief.dueOn,
       sawn: sawn.has(id),
     })),
     chosen: chosen.map((job) => job.id),
@@ -97,12 +102,11 @@ export function series({ database }: Workshop, wanted: readonly string[]): Serie
 export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }: AddToRackDto): Outcome<RackBar[]> {
   const { rules } = readRules(database);
   if (!profilesOf(rules).some((one) => one.id === bar.profile)) return refuse(`profile: this house has no bar “${bar.profile}”.`);
-  const plain = { ...bar };
   database
     .transaction(() => {
-      addRackBar(database, { id: newId(), ...plain });
-      const did = `Put on the rack: ${plain.count} × ${plain.lengthMm} mm, ${profileOf(rules, plain.profile).name}`;
-      move(database, newId(), now(), maker, did, [], { added: [plain], taken: [] });
+      addRackBar(database, { id: newId(), ...bar });
+      const did = `Put on the rack: ${bar.count} × ${bar.lengthMm} mm, ${profileOf(rules, bar.profile).name}`;
+      move(database, newId(), now(), maker, did, [], { added: [bar], taken: [] });
     })
     .immediate();
   return done(listRack(database));
@@ -128,7 +132,7 @@ export function recordCuts(workshop: Workshop, { jobIds, seen, maker }: RecordCu
     const { rules } = readRules(database);
     const jobs = listJobs(database).filter((job) => jobIds.includes(job.id));
     if (jobs.length !== jobIds.length) return refuse('One of these jobs is not in the workshop any more: open the series again.');
-    const sawn = new Set(listRackMoves(database).flatMap((one) => one.jobs));
+    const sawn = sawnJobs(database);
     const twice = jobs.find((job) => sawn.has(job.id));
     if (twice) return refuse(`The cuts of No. ${twice.number} are recorded already.`);
     const rack = listRack(database);

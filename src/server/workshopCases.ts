@@ -1,8 +1,7 @@
 /*
  * What is asked of the workshop as a whole: the bench, the log, the house rules.
  */
-import { profileOf, profilesOf, speciesOf } from '@/core/frame/materials';
-import type { Profile } from '@/core/frame/profiles';
+import { profilesOf, speciesOf } from '@/core/frame/materials';
 import type { JobInputs } from '@/core/job/job';
 import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import type { LogEntry } from '@/core/job/logEntry';
@@ -25,7 +24,6 @@ export interface BenchRow {
   widthMm: number;
   heightMm: number;
   bars: JobInputs['bars'];
-  profile: Profile;
   dueOn: string | null;
   done: StageId[];
   coatsDone: number;
@@ -49,7 +47,6 @@ export function benchRows({ database, now }: Workshop): BenchRow[] {
       widthMm: brief.width.mm,
       heightMm: brief.height.mm,
       bars,
-      profile: profileOf(rules, bars.profile),
       dueOn: brief.dueOn,
       done: [...progress.done],
       coatsDone: progress.coatsDone,

@@ -3,6 +3,7 @@
  * together, each section on its own, at the least price; what is left of sawn lengths goes back to the rack.
  */
 import { type HouseRules, assumed } from '../job/houseRules';
+import { totalMinor } from '../units/money';
 import { type CuttingResult, type SawnBar, cutTimber } from './cutTimber';
 import type { TimberPart, TimberStock } from './timberStock';
 import type { FramePart } from './frameParts';
@@ -58,10 +59,7 @@ export function buyingPlan(
     const ordered = list.lines
       .filter((line) => line.order > 0)
       .map((line) => ({ line, ...pairPrice(line.lengthMm, profile, rules) }));
-    const orderMinor = ordered.reduce<number | null>(
-      (sum, { line, minor }) => (sum === null || minor === null ? null : sum + minor * (line.order / 2)),
-      0,
-    );
+    const orderMinor = totalMinor(ordered.map(({ line, minor }) => (minor === null ? null : minor * (line.order / 2))));
     return [{ whose, list, orderMinor, special: ordered.filter((one) => one.special).map((one) => one.line.lengthMm) }];
   });
   const ids = [...new Set(frames.map((frame) => frame.profile))];
@@ -76,7 +74,7 @@ export function buyingPlan(
   return {
     picks,
     sections,
-    priceMinor: prices.includes(null) ? null : prices.reduce<number>((sum, one) => sum + one!, 0),
+    priceMinor: totalMinor(prices),
     proven: sections.every(({ result }) => result.kind === 'plan' && result.proven),
   };
 }

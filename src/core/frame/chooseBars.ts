@@ -9,7 +9,7 @@ import { byId } from '../job/schools';
 import type { ClothLoad } from '../tension/clothLoad';
 import { type BeamSolution, inertiaInPlane, solveBeam, spanBows } from './beam';
 import { braceStiffness } from './braces';
-import { type FramePart, type FrameSize, frameParts, frameWeightKg } from './frameParts';
+import { type FramePart, type FrameSize, frameWeightKg, partsIfOpen } from './frameParts';
 import { type FramePrice, framePrice } from './framePrice';
 import { JOINTS } from './joints';
 import { profileOf, profilesOf, woodOf } from './materials';
@@ -33,6 +33,8 @@ export interface BarChoice {
   profile: string;
   bracesUpright: number[];
   bracesLevel: number[];
+  /** Empty when the bars leave no opening. */
+  parts: FramePart[];
   topBottom: BarBow;
   leftRight: BarBow;
   weightKg: number;
@@ -60,8 +62,7 @@ export function judgeBars(size: BarsSize, inputs: BarsInputs, load: ClothLoad, r
 function judge(size: BarsSize, profile: Profile, bars: MakeUp, load: ClothLoad, rules: HouseRules): BarChoice {
   const wood = woodOf(rules, bars.species);
   const counts = { ...size, bracesUpright: bars.bracesUpright.length, bracesLevel: bars.bracesLevel.length };
-  const opens = Math.min(size.widthMm, size.heightMm) > 2 * profile.widthMm;
-  const parts = opens ? frameParts(counts, profile, bars.joint) : [];
+  const parts = partsIfOpen(counts, profile, bars.joint);
   const topBottom = barBow(size.widthMm, size.heightMm, bars.bracesUpright, profile, bars, wood, load, rules);
   const leftRight = barBow(size.heightMm, size.widthMm, bars.bracesLevel, profile, bars, wood, load, rules);
   const braces = counts.bracesUpright + counts.bracesLevel;
@@ -69,6 +70,7 @@ function judge(size: BarsSize, profile: Profile, bars: MakeUp, load: ClothLoad, 
     profile: profile.id,
     bracesUpright: bars.bracesUpright,
     bracesLevel: bars.bracesLevel,
+    parts,
     topBottom,
     leftRight,
     weightKg: frameWeightKg(counts, profile, wood.densityKgM3),
@@ -80,6 +82,10 @@ function judge(size: BarsSize, profile: Profile, bars: MakeUp, load: ClothLoad, 
     unbeaten: false,
   };
 }
+
+/** Bow allowed in a span, mm: the smaller of the house’s most and the span’s own part. */
+export const bowLimitMm = (spanMm: number, rules: HouseRules): number =>
+  Math.min(assumed(rules, 'bowLimit'), spanMm / assumed(rules, 'bowRatio'));
 
 export const holds = (bow: BarBow): boolean => bow.lastingMm <= bow.limitMm;
 
@@ -113,7 +119,7 @@ function barBow(
   const spans = spanBows(solution).map(({ fromMm, toMm, atMm, bowMm }) => ({
     atMm,
     firstMm: bowMm,
-    limitMm: Math.min(assumed(rules, 'bowLimit'), (toMm - fromMm) / assumed(rules, 'bowRatio')),
+    limitMm: bowLimitMm(toMm - fromMm, rules),
   }));
   const worst = spans.reduce((a, b) => (b.firstMm / b.limitMm > (a.firstMm / a.limitMm) * (1 + 1e-9) ? b : a));
   return { solution, ...worst, lastingMm: worst.firstMm * lasting, lasting };

@@ -5,6 +5,8 @@ import type { Side } from '../job/sides';
 
 export type DiagonalName = 'down' | 'up';
 export type TapeName = Side | DiagonalName;
+/** In the order of a list. */
+export const TAPE_NAMES: readonly TapeName[] = ['top', 'right', 'bottom', 'left', 'down', 'up'];
 export type Corner = 'topLeft' | 'topRight' | 'bottomRight' | 'bottomLeft';
 export const CORNERS: readonly Corner[] = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'];
 

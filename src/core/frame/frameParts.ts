@@ -75,6 +75,10 @@ export function frameParts(size: FrameSize, profile: Profile, jointId: JointId):
   ];
 }
 
+/** As `frameParts`; none where the bars leave no opening inside. */
+export const partsIfOpen = (size: FrameSize, profile: Profile, jointId: JointId): FramePart[] =>
+  Math.min(size.widthMm, size.heightMm) > 2 * profile.widthMm ? frameParts(size, profile, jointId) : [];
+
 /** Weight of the wood in kg, corners counted once, crossing braces halved into each other. */
 export function frameWeightKg(size: FrameSize, profile: Profile, densityKgM3: number): number {
   const { widthMm: w, depthMm: d, beadMm } = profile;

@@ -3,6 +3,7 @@ import { type HouseRules, assumed } from '../job/houseRules';
 import { cutTimber } from './cutTimber';
 import type { TimberPart } from './timberStock';
 import type { FramePart } from './frameParts';
+import { totalMinor } from '../units/money';
 import type { PricedLength, Profile } from './profiles';
 
 export interface FramePrice {
@@ -66,8 +67,5 @@ export function framePrice(parts: readonly FramePart[], profile: Profile, rules:
     sawnPrice(pieces(parts, 'timber'), profile.timber, kerf),
     sawnPrice(pieces(parts, 'brace'), profile.brace.lengths, kerf),
   ];
-  return {
-    minor: sums.includes(null) ? null : sums.reduce<number>((sum, one) => sum + one!, 0),
-    special: pairs.filter((one) => one.special).map((one) => one.part.lengthMm),
-  };
+  return { minor: totalMinor(sums), special: pairs.filter((one) => one.special).map((one) => one.part.lengthMm) };
 }

@@ -3,6 +3,8 @@
  * the rows it was made with, since they are part of the house rules.
  */
 import { byId } from '../job/schools';
+import { parseMoney, printMoney } from '../units/money';
+import { type Parsed, parsed, refused } from '../units/result';
 import { PROFILES, type PricedLength, type Profile } from './profiles';
 import { SPECIES, type Species } from './timber';
 
@@ -86,21 +88,20 @@ export function materialViolations({ profiles, species }: Materials): string[] {
  * @returns the lengths ascending, or the piece that cannot be read
  * @example readPricedLengths('2100 11.90; 900 5') // { ok: true, value: [{ mm: 900, priceMinor: 500 }, { mm: 2100, priceMinor: 1190 }] }
  */
-export function readPricedLengths(typed: string): { ok: true; value: PricedLength[] } | { ok: false; error: string } {
+export function readPricedLengths(typed: string): Parsed<PricedLength[]> {
   const value: PricedLength[] = [];
   for (const piece of typed
     .split(/[;\n]/)
     .map((text) => text.trim())
     .filter(Boolean)) {
-    const match = /^(\d+(?:[.,]\d+)?)(?:\s*mm)?\s+(\d+)(?:[.,](\d{1,2}))?$/.exec(piece);
-    if (!match)
-      return { ok: false, error: `“${piece.slice(0, 40)}” does not do. Type mm and a price, such as 2100 11.90; 2700 14.90.` };
-    const priceMinor = Number(match[2]) * 100 + Number((match[3] ?? '').padEnd(2, '0'));
-    value.push({ mm: Number(match[1]!.replace(',', '.')), priceMinor });
+    const match = /^(\d+(?:[.,]\d+)?)(?:\s*mm)?\s+(\S+)$/.exec(piece);
+    const price = match && parseMoney(match[2]!);
+    if (!price?.ok) return refused(piece, 'does not do', 'Type mm and a price, such as 2100 11.90; 2700 14.90.');
+    value.push({ mm: Number(match![1]!.replace(',', '.')), priceMinor: price.value });
   }
-  return { ok: true, value: value.sort((a, b) => a.mm - b.mm) };
+  return parsed(value.sort((a, b) => a.mm - b.mm));
 }
 
 /** As `readPricedLengths` reads them. */
 export const printPricedLengths = (list: readonly PricedLength[]): string =>
-  list.map(({ mm, priceMinor }) => `${mm} ${(priceMinor / 100).toFixed(2)}`).join('; ');
+  list.map(({ mm, priceMinor }) => `${mm} ${printMoney(priceMinor, '')}`).join('; ');

@@ -14,7 +14,6 @@ export interface PracticeFrame {
 
 /** Standard deviations of the simulated workshop, mm. */
 export interface PracticeErrors {
-  tapeMm: number;
   pairMm: number;
   nominalMm: number;
 }

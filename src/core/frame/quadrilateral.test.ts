@@ -170,7 +170,7 @@ describe('practice tape', () => {
   });
 
   it('a frame pressed by its slide stands square', () => {
-    const frame = practiceFrame(NOMINAL, { tapeMm: 0.5, pairMm: 0, nominalMm: 1 }, 5, randomLcg(0.9));
+    const frame = practiceFrame(NOMINAL, { pairMm: 0, nominalMm: 1 }, 5, randomLcg(0.9));
     const fit = fitted(frame.truth, NO_GAPS, TAPE_ALONE);
     const after = fitted(pressed(frame, fit.slideMm.value).truth, NO_GAPS, TAPE_ALONE);
     expect(Math.abs(fit.slideMm.value)).toBeGreaterThan(1);

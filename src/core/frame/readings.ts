@@ -3,7 +3,7 @@
  * Soft knowledge joins them: opposite bars are a pair, and have their planned length.
  */
 import type { Side } from '../job/sides';
-import { CORNERS, type Corner, type Corners, LENGTHS, type TapeName, cornerOver, isDiagonal } from './corners';
+import { CORNERS, type Corner, type Corners, LENGTHS, TAPE_NAMES, type TapeName, cornerOver, isDiagonal } from './corners';
 
 /** mm above 0, null where nothing was read. `down` runs top left to bottom right, `up` bottom left to top right. */
 export type TapeReadings = Record<TapeName, number | null>;
@@ -22,6 +22,7 @@ export interface Knowledge {
   bladeMm: number;
 }
 
+export const NOTHING_READ = { top: null, right: null, bottom: null, left: null, down: null, up: null } satisfies TapeReadings;
 export const NO_GAPS: CornerGaps = { topLeft: null, topRight: null, bottomRight: null, bottomLeft: null };
 
 export interface Observation {
@@ -44,7 +45,7 @@ export function observationsOf(
   nominal: { widthMm: number; heightMm: number },
   { tapeMm, pairMm, nominalMm, gapMm, bladeMm }: Knowledge,
 ): Observation[] {
-  const tape = (Object.keys(LENGTHS) as TapeName[]).flatMap((name): Observation[] =>
+  const tape = TAPE_NAMES.flatMap((name): Observation[] =>
     readings[name] === null ? [] : [{ is: { kind: 'tape', name }, value: readings[name], sd: tapeMm, of: LENGTHS[name] }],
   );
   const square = CORNERS.flatMap((corner): Observation[] =>
@@ -83,7 +84,7 @@ export function impossibleReading(
   { widthMm, heightMm }: { widthMm: number; heightMm: number },
 ): ImpossibleReading | null {
   const side = (name: Side) => readings[name] ?? (name === 'top' || name === 'bottom' ? widthMm : heightMm);
-  for (const name of Object.keys(LENGTHS) as TapeName[]) {
+  for (const name of TAPE_NAMES) {
     const readMm = readings[name];
     if (readMm === null) continue;
     const wrong = (mostMm: number, because: string) => ({ kind: 'impossible' as const, reading: name, readMm, mostMm, because });

@@ -56,6 +56,14 @@ export const MOST_BRACES = 3;
 /** Braces spread evenly: parts of the length. */
 export const evenBraces = (count: number): number[] => Array.from({ length: count }, (_, index) => (index + 1) / (count + 1));
 
+/** Room kept between two braces and to the bars, as a part of the length. */
+const BRACE_APART = 0.03;
+/** The least and the most a brace’s place can be, between its neighbours. */
+export const braceRange = (places: readonly number[], index: number): [least: number, most: number] => [
+  (places[index - 1] ?? 0) + BRACE_APART,
+  (places[index + 1] ?? 1) - BRACE_APART,
+];
+
 /** A set square held in a corner: the gap under its blade, and whether the corner is wider than square or narrower. */
 export interface CornerGap {
   gap: Length;

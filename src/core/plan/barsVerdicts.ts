@@ -24,7 +24,6 @@ export interface BarsCase {
   chosen: BarChoice;
   choices: BarChoice[];
   recommended: BarChoice | null;
-  opening: boolean;
   bracing: Bracing;
   load: ClothLoad;
   joined: Fixing[];
@@ -47,8 +46,8 @@ export function barsVerdicts(one: BarsCase, context: PlanContext): Verdict[] {
   ];
 }
 
-function openingVerdict({ opening, profile }: BarsCase, { tape }: PlanContext): Verdict[] {
-  if (opening) return [];
+function openingVerdict({ chosen, profile }: BarsCase, { tape }: PlanContext): Verdict[] {
+  if (chosen.parts.length > 0) return [];
   return [
     verdict({
       about: 'opening',

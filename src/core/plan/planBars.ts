@@ -1,7 +1,7 @@
 import { assemblySteps, setHours, type AssemblyStep } from '../frame/assembly';
 import { type BarChoice, chooseBars, judgeBars, recommendedBars } from '../frame/chooseBars';
 import { type Fixing, fixings } from '../frame/fixings';
-import { type FramePart, frameParts } from '../frame/frameParts';
+import type { FramePart } from '../frame/frameParts';
 import { JOINTS } from '../frame/joints';
 import { profileOf, woodOf } from '../frame/materials';
 import type { Profile } from '../frame/profiles';
@@ -41,15 +41,13 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
   const chosen = judgeBars(size, bars, load, rules);
   const choices = cachedChoices(size, bars, load, rules);
   const recommended = recommendedBars(choices, rules);
-  const opening = Math.min(size.widthMm, size.heightMm) > 2 * profile.widthMm;
-  const counts = { ...size, bracesUpright: bars.bracesUpright.length, bracesLevel: bars.bracesLevel.length };
   const bracing = bracingOf(size, inputs, profile, chosen, load, rules);
   const joined = fixings(profile, bars.joint, wood.densityKgM3 > 600, chosen.braces);
   const glued = byId(JOINTS, bars.joint).glued;
   return {
     answer: printSize(profile.widthMm, profile.depthMm, tape),
     answerNote: `${profile.name}, ${braceWords(bars)}, ${printMass(chosen.weightKg, tape)}`,
-    verdicts: barsVerdicts({ inputs, profile, chosen, choices, recommended, opening, bracing, load, joined }, context),
+    verdicts: barsVerdicts({ inputs, profile, chosen, choices, recommended, bracing, load, joined }, context),
     readings: [{ quantity: 'frame weight', value: chosen.weightKg, unit: 'kg', precision: null, tool: 'computed' }],
     setsMinutes: glued ? setHours(bars.glue, (id) => assumed(rules, id)) * 60 : null,
     profile,
@@ -57,7 +55,7 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
     chosen,
     choices,
     recommended,
-    parts: opening ? frameParts(counts, profile, bars.joint) : [],
+    parts: chosen.parts,
     fixings: joined,
     assembly: assemblySteps(bars.joint, bars.glue, { braces: chosen.braces, beadStrip: profile.beadStrip }),
     bracing,

@@ -1,7 +1,7 @@
 import { liftFromStrings } from '../frame/wind';
 import { type PressPlan, pressPlan } from '../frame/press';
 import { CORNERS } from '../frame/corners';
-import { type CornerGaps, type TapeReadings } from '../frame/readings';
+import { type CornerGaps, NO_GAPS, type TapeReadings } from '../frame/readings';
 import { type QuadrilateralResult, fitQuadrilateral } from '../frame/quadrilateral';
 import { type HouseRules, assumed } from '../job/houseRules';
 import type { JobInputs, SquareInputs } from '../job/job';
@@ -37,9 +37,7 @@ export function planSquare(inputs: JobInputs, context: PlanContext): SquarePlan 
   const limitMm = (assumed(rules, byId(EDGES, brief.edges).squareLimit) * targetDiagonalMm) / 1000;
   const press = result.kind === 'fitted' ? pressPlan(result.corners) : null;
   const liftMm = square.lift?.mm ?? (square.strings ? liftFromStrings(square.strings.mm) : null);
-  const { gaps } = square;
-  const noGaps = Object.fromEntries(CORNERS.map((corner) => [corner, null])) as CornerGaps;
-  const earlier = square.tries.map((one) => fit(one, noGaps));
+  const earlier = square.tries.map((one) => fit(one, NO_GAPS));
   const tries = [...earlier, result].flatMap((one) =>
     one.kind === 'fitted' ? [{ differenceMm: one.difference.value, slideMm: one.slideMm.value }] : [],
   );
@@ -53,7 +51,7 @@ export function planSquare(inputs: JobInputs, context: PlanContext): SquarePlan 
         ? `between the diagonals, ± ${printFine(result.difference.sd, tape)}; limit ${printFine(limitMm, tape)}`
         : 'is what both diagonals should read',
     verdicts: squareVerdicts({ inputs, result, press, limitMm, targetDiagonalMm, liftMm }, context),
-    readings: squareReadings(square, rules, gaps),
+    readings: squareReadings(square, rules),
     setsMinutes: null,
     result,
     press,
@@ -89,7 +87,7 @@ const knowledge = ({ trust, blade }: SquareInputs, rules: HouseRules) => ({
   bladeMm: blade.mm,
 });
 
-function squareReadings(square: SquareInputs, rules: HouseRules, gaps: SquareInputs['gaps']): Reading[] {
+function squareReadings(square: SquareInputs, rules: HouseRules): Reading[] {
   const tool = square.tape === 'practice' ? 'practice tape' : 'tape';
   const tape = (quantity: string, mm: number, precision = assumed(rules, 'tapePrecision')): Reading => ({
     quantity,
@@ -103,7 +101,7 @@ function squareReadings(square: SquareInputs, rules: HouseRules, gaps: SquareInp
     square[name] ? [tape(`diagonal ${name}`, square[name].mm)] : [],
   );
   const corners = CORNERS.flatMap((corner): Reading[] => {
-    const one = gaps[corner];
+    const one = square.gaps[corner];
     if (!one) return [];
     const quantity = `gap ${one.wider ? 'at the tip' : 'at the heel'}, ${CORNER_WORDS[corner]}, over ${decimal(square.blade.mm, 0)} mm`;
     return [{ quantity, value: one.gap.mm, unit: 'mm', precision: assumed(rules, 'gapPrecision'), tool: 'set square' }];

@@ -26,3 +26,11 @@ export function printMoney(minor: number, currency: string): string {
   const amount = Math.abs(minor);
   return `${sign}${currency}${Math.floor(amount / 100)}.${String(amount % 100).padStart(2, '0')}`;
 }
+
+/**
+ * The sum of prices in minor units; null when one of them is not known.
+ *
+ * @example totalMinor([120, 30]) // 150
+ */
+export const totalMinor = (prices: readonly (number | null)[]): number | null =>
+  prices.reduce<number | null>((sum, one) => (sum === null || one === null ? null : sum + one), 0);

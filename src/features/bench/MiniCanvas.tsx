@@ -1,12 +1,15 @@
+import { profileOf } from '@/core/frame/materials';
 import { frameMarks } from '@/drawing/frameMarks';
 import type { BenchRow } from '@/server/workshopCases';
+import { useWorkshop } from '@/ui/WorkshopContext';
 
 /** One canvas from the back at the common scale of the bench. */
 export function MiniCanvas({ row, scale, cell }: { row: BenchRow; scale: number; cell: { width: number; height: number } }) {
+  const { rules } = useWorkshop();
   const marks = frameMarks({
     widthMm: row.widthMm,
     heightMm: row.heightMm,
-    profile: row.profile,
+    profile: profileOf(rules, row.bars.profile),
     joint: row.bars.joint,
     bracesUpright: row.bars.bracesUpright,
     bracesLevel: row.bars.bracesLevel,

@@ -2,11 +2,10 @@
 /* Under the drawing of the bars: what to choose from, the bow along them, what to buy or cut, how to join it. */
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
-import { type BarChoice, bowShare } from '@/core/frame/chooseBars';
+import { type BarChoice, bowLimitMm, bowShare } from '@/core/frame/chooseBars';
 import { JOINTS } from '@/core/frame/joints';
 import { profileOf } from '@/core/frame/materials';
 import { type RackBar, pickList } from '@/core/frame/rack';
-import { assumed } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/job/schools';
 import { braceWords } from '@/core/plan/braceWords';
@@ -32,7 +31,6 @@ interface BarsPanelProps {
 
 export const BarsPanel = memo(function BarsPanel({ inputs, plan, rack, locked, onPick }: BarsPanelProps) {
   const { rules } = useWorkshop();
-  const limitOf = (spanMm: number) => Math.min(assumed(rules, 'bowLimit'), spanMm / assumed(rules, 'bowRatio'));
   return (
     <Tabs
       label="Bars"
@@ -43,7 +41,11 @@ export const BarsPanel = memo(function BarsPanel({ inputs, plan, rack, locked, o
           name: 'Choose',
           show: () => <BarChoices plan={plan} bars={inputs.bars} locked={locked} onPick={onPick} />,
         },
-        { id: 'bow', name: 'Bow along the bars', show: () => <BowChart plan={plan} limitOf={limitOf} /> },
+        {
+          id: 'bow',
+          name: 'Bow along the bars',
+          show: () => <BowChart plan={plan} limitOf={(spanMm) => bowLimitMm(spanMm, rules)} />,
+        },
         {
           id: 'parts',
           name: PART_TITLES[byId(JOINTS, inputs.bars.joint).parts],

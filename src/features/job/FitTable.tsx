@@ -1,5 +1,5 @@
 'use client';
-import { CORNERS, type TapeName } from '@/core/frame/corners';
+import { CORNERS, TAPE_NAMES, type TapeName } from '@/core/frame/corners';
 import type { Estimate, Quadrilateral } from '@/core/frame/quadrilateral';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
 import { CORNER_WORDS } from '@/core/plan/squareVerdicts';
@@ -9,7 +9,6 @@ import { Tick } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { SquarePart } from './slipProps';
 
-const NAMES: readonly TapeName[] = ['top', 'right', 'bottom', 'left', 'down', 'up'];
 const nameWords = (name: TapeName) => (name === 'down' || name === 'up' ? `diagonal ${name}` : name);
 
 /** A length as finely as it is known, without its unit, which stands in the heading. */
@@ -39,7 +38,7 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
           </tr>
         </thead>
         <tbody>
-          {NAMES.map((name) => (
+          {TAPE_NAMES.map((name) => (
             <tr key={name} className={`hair-b ${doubted(name) ? 'font-semibold text-warning' : ''}`}>
               <td>
                 {nameWords(name)}

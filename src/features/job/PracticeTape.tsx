@@ -3,8 +3,8 @@
 import { randomLcg } from 'd3-random';
 import { useState } from 'react';
 import { type PracticeFrame, practiceFrame, pressed, readPractice } from '@/core/frame/practiceTape';
-import type { TapeName } from '@/core/frame/corners';
-import type { TapeReadings } from '@/core/frame/readings';
+import { TAPE_NAMES } from '@/core/frame/corners';
+import { NOTHING_READ, type TapeReadings } from '@/core/frame/readings';
 import { assumed } from '@/core/job/houseRules';
 import { type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
@@ -12,11 +12,10 @@ import { length } from '@/core/units/length';
 import { NumberField, Tick } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
-const NAMES: readonly TapeName[] = ['top', 'right', 'bottom', 'left', 'down', 'up'];
-const BLANK = { top: null, right: null, bottom: null, left: null, down: null, up: null, tries: [] };
+const BLANK = { ...NOTHING_READ, tries: [] };
 
 const asInputs = (readings: TapeReadings): Partial<SquareInputs> =>
-  Object.fromEntries(NAMES.map((name) => [name, length(readings[name]!)]));
+  Object.fromEntries(TAPE_NAMES.map((name) => [name, length(readings[name]!)]));
 
 export function PracticeTape({
   inputs,
@@ -36,14 +35,16 @@ export function PracticeTape({
   const { square, brief } = inputs;
   const tapeMm = assumed(rules, 'tapePrecision');
   const practising = square.tape === 'practice';
-  const busy = !practising && NAMES.some((name) => square[name] !== null);
+  const busy = !practising && TAPE_NAMES.some((name) => square[name] !== null);
   /** A slip of 5 to 9 mm in one reading, from the same source. */
   const misread = (random: () => number) =>
-    slip ? { name: NAMES[Math.floor(random() * 6)]!, offMm: (random() < 0.5 ? -1 : 1) * (5 + Math.round(4 * random())) } : null;
+    slip
+      ? { name: TAPE_NAMES[Math.floor(random() * 6)]!, offMm: (random() < 0.5 ? -1 : 1) * (5 + Math.round(4 * random())) }
+      : null;
 
   const start = () => {
     const random = randomLcg((seed * 0.6180339887) % 1);
-    const errors = { tapeMm, pairMm: assumed(rules, 'pairPrecision'), nominalMm: assumed(rules, 'nominalPrecision') };
+    const errors = { pairMm: assumed(rules, 'pairPrecision'), nominalMm: assumed(rules, 'nominalPrecision') };
     const frame = practiceFrame({ widthMm: brief.width.mm, heightMm: brief.height.mm }, errors, 5, random);
     setPlay({ frame, random, told: false });
     change({ ...BLANK, ...asInputs(readPractice(frame, tapeMm, random, misread(random))), tape: 'practice' });
@@ -106,7 +107,7 @@ export function PracticeTape({
         {busy && <p className="soft">Your own readings stand there: they are not overwritten. Clear them to practise.</p>}
         {play?.told && (
           <p className="figure" role="status">
-            Really: {NAMES.map((name) => `${name} ${play.frame.truth[name].toFixed(1)}`).join(', ')} mm.
+            Really: {TAPE_NAMES.map((name) => `${name} ${play.frame.truth[name].toFixed(1)}`).join(', ')} mm.
           </p>
         )}
       </div>

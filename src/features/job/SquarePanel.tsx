@@ -2,6 +2,7 @@
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
 import dynamic from 'next/dynamic';
 import { CORNERS, type Corner } from '@/core/frame/corners';
+import { NOTHING_READ } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import { type CornerGap, type JobInputs, MOST_TRIES, type SquareInputs } from '@/core/job/job';
 import { type SquarePlan, tapeReadings } from '@/core/plan/planSquare';
@@ -53,8 +54,6 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
     />
   );
 }
-
-const NOTHING = { top: null, right: null, bottom: null, left: null, down: null, up: null };
 
 function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan }) {
   const { tape } = useWorkshop();
@@ -118,7 +117,7 @@ function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan
               className="btn btn-sm btn-ghost"
               disabled={locked}
               onClick={() => {
-                const last = square.tries.at(-1) ?? NOTHING;
+                const last = square.tries.at(-1) ?? NOTHING_READ;
                 const back = (mm: number | null) => (mm === null ? null : length(mm));
                 change({ tries: square.tries.slice(0, -1), down: back(last.down), up: back(last.up) });
               }}

@@ -1,7 +1,7 @@
 'use client';
 import { memo, useMemo } from 'react';
 import type { RackBar } from '@/core/frame/rack';
-import type { JobInputs } from '@/core/job/job';
+import { type JobInputs, braceRange } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import { type Tape, printLength } from '@/core/units/length';
 import type { Plan } from '@/core/plan/planJob';
@@ -130,16 +130,12 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   );
 });
 
-/** Room kept between two braces and to the bars, as a part of the length. */
-const LEAST_PART = 0.03;
-
 /** The braces with one of them moved to a place, mm, kept in order and apart. */
 function movedBrace({ brief, bars }: JobInputs, id: string, mm: number): Partial<JobInputs['bars']> {
   const [way, place] = [id.startsWith('upright') ? 'bracesUpright' : 'bracesLevel', Number(id.split(' ')[1])] as const;
   const parts = bars[way];
   const whole = way === 'bracesUpright' ? brief.width.mm : brief.height.mm;
-  const low = (parts[place - 1] ?? 0) + LEAST_PART;
-  const high = (parts[place + 1] ?? 1) - LEAST_PART;
+  const [low, high] = braceRange(parts, place);
   const part = Math.min(high, Math.max(low, Math.round(mm) / whole));
   return { [way]: parts.map((one, index) => (index === place ? part : one)) };
 }

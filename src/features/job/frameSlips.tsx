@@ -4,7 +4,7 @@ import { JOINTS } from '@/core/frame/joints';
 import { GLUES } from '@/core/frame/glues';
 import { profilesOf, speciesOf } from '@/core/frame/materials';
 import type { TapeName } from '@/core/frame/corners';
-import { type JobInputs, MOST_BRACES, evenBraces } from '@/core/job/job';
+import { type JobInputs, MOST_BRACES, braceRange, evenBraces } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/job/schools';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';
 import { length } from '@/core/units/length';
@@ -114,13 +114,14 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
   const place = ({ way, from }: (typeof WAYS)[number], part: number, index: number) => {
     const whole = way === 'bracesUpright' ? brief.width.mm : brief.height.mm;
     const parts = bars[way];
+    const [least, most] = braceRange(parts, index);
     return (
       <LengthField
         key={`${way} ${index}`}
         label={`Brace ${index + 1}, from the ${from}`}
         value={length(part * whole)}
-        leastMm={((parts[index - 1] ?? 0) + 0.03) * whole}
-        mostMm={((parts[index + 1] ?? 1) - 0.03) * whole}
+        leastMm={least * whole}
+        mostMm={most * whole}
         onChange={({ mm }) => set({ [way]: parts.map((one, at) => (at === index ? mm / whole : one)) })}
         disabled={locked}
       />
