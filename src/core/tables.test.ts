@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { FABRICS } from './cloth/fabrics';
+import { FABRICS, stiffnessOf } from './cloth/fabrics';
 import { MARGIN_STYLES } from './cloth/marginStyles';
 import { FASTENERS } from './fasten/fasteners';
 import { ROUTES } from './fasten/routes';
@@ -49,8 +49,9 @@ describe('materials are of this world', () => {
 
   it.each(FABRICS.map((one) => [one.name, one] as const))('%s', (_name, fabric) => {
     expect(fabric.gsm > 150 && fabric.gsm < 700).toBe(true);
-    expect(fabric.stiffnessKNPerM >= 5 && fabric.stiffnessKNPerM <= 60).toBe(true);
-    expect(fabric.stretch >= 0.003 && fabric.stretch <= 0.02).toBe(true);
+    expect(stiffnessOf(fabric) >= 5 && stiffnessOf(fabric) <= 60).toBe(true);
+    expect(fabric.stiffnessWarpKNPerM).toBeGreaterThan(fabric.stiffnessWeftKNPerM);
+    expect(fabric.stretchWeft > fabric.stretchWarp && fabric.stretchWarp >= 0.002 && fabric.stretchWeft <= 0.02).toBe(true);
     expect(fabric.shrinkWarp <= 0.05 && fabric.shrinkWeft <= 0.05).toBe(true);
     if (fabric.primed) expect([fabric.shrinkWarp, fabric.tearsTrue]).toEqual([0, false]);
     if (fabric.gsm > 407) expect(fabric.wantsPliers).toBe(true);

@@ -111,15 +111,25 @@ describe('true to scale', () => {
     expect(butted.reduce((sum, bar) => sum + area(bar.points), 0)).toBeCloseTo(rim, 6);
   });
 
-  it('the cloth is as large as the cut, its folds where the margin says', () => {
+  it('the cloth is as large as the cut, each band of the margin in its own place', () => {
     const input = sceneInput((inputs) => (inputs.cloth.marginStyle = 'hem'));
     const scene = clothScene(input);
     const { widthMm, heightMm, margin } = input.plan.cloth.cut;
     const cloth = of(scene, 'area').find((mark) => mark.role === 'cloth')!;
     expect(area(cloth.points)).toBeCloseTo(widthMm * heightMm, 6);
-    const fold = of(scene, 'path').find((mark) => mark.role === 'fold')!;
-    expect(Math.min(...fold.points.map((at) => at.x))).toBeCloseTo(-margin.edgeMm, 9);
+    const band = (role: string) => of(scene, 'area').find((mark) => mark.role === role)!.points;
+    expect(Math.min(...band('edgeBand').map((at) => at.x))).toBeCloseTo(-margin.edgeMm, 9);
+    expect(Math.max(...band('hemBand').map((at) => at.y))).toBeCloseTo(600 + margin.totalMm, 9);
     expect(words(scene)).toEqual(expect.arrayContaining([`${widthMm} mm`, 'face 900 mm']));
+  });
+
+  it('a side with a margin of its own is drawn with it, and the section follows the style', () => {
+    const input = sceneInput((inputs) => (inputs.cloth.ownMargin.left = length(40)));
+    const scene = clothScene(input);
+    const { widthMm, margins } = input.plan.cloth.cut;
+    expect(scene.bounds.minX).toBeCloseTo(-40 - (widthMm - 940 - margins.right.totalMm) / 2, 9);
+    expect(scene.bounds.maxX - scene.bounds.minX).toBeCloseTo(widthMm, 9);
+    expect(sectionScene(input).says).toMatch(/edge .* \+ return/);
   });
 
   it('fasteners stand on the bar, numbered, the past, the present and the coming told apart', () => {
@@ -184,7 +194,13 @@ it('a painting shows each margin left in its own width, and no cut', () => {
   const scene = clothScene(
     sceneInput((inputs) => {
       inputs.brief.use = 'restretch';
-      inputs.cloth.left = { top: length(50), right: length(30), bottom: length(20), left: null };
+      const { left } = inputs.cloth;
+      [left.top.first, left.right.second, left.bottom.first, left.bottom.second] = [
+        length(50),
+        length(30),
+        length(24),
+        length(20),
+      ];
     }),
   );
   expect(scene.bounds).toEqual({ minX: -0, minY: -50, maxX: 930, maxY: 620 });

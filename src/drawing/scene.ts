@@ -22,7 +22,12 @@ export type Role =
   | 'stop'
   | 'quiet'
   | 'wet'
-  | 'metal';
+  | 'metal'
+  | 'edgeBand'
+  | 'returnBand'
+  | 'hemBand'
+  | 'reserveBand'
+  | 'gripBand';
 
 /** A part that can be moved by hand along one direction, and where it stands. */
 export interface Grab {

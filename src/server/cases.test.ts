@@ -286,7 +286,7 @@ describe('the job file', () => {
       spoil(file);
       return words(importJob(other, JSON.stringify(file)));
     };
-    expect(attempt((file) => Object.assign(file, { version: 3 }))).toMatch(/version must be 2/);
+    expect(attempt((file) => Object.assign(file, { version: 4 }))).toMatch(/version must be 3/);
     expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be/);
     expect(attempt((file) => (file.log[1]!.at = 'yesterday'))).toMatch(/log\.1\.at/);
     expect(attempt((file) => (file.log[0]!.plan!.inputs.brief.width.mm = 0))).toMatch(/log\.0\.plan\.inputs\.brief\.width\.mm/);

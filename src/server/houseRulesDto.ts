@@ -23,9 +23,10 @@ import {
   type ValidatorConstraintInterface,
 } from 'class-validator';
 import { JOINTS } from '@/core/frame/joints';
-import { type Materials, NO_CHANGES, materialViolations } from '@/core/frame/materials';
+import { type Materials, NO_CHANGES, materialViolations } from '@/core/job/materials';
 import type { PricedLength, Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
+import type { Fabric } from '@/core/cloth/fabrics';
 import { ASSUMPTIONS } from '@/core/job/assumptions';
 import { type HouseRules, ruleViolations } from '@/core/job/houseRules';
 
@@ -96,6 +97,26 @@ class SpeciesDto implements Species {
   @IsString() @MaxLength(200) source!: string;
 }
 
+class FabricDto implements Fabric {
+  @Matches(/^[A-Za-z0-9-]{1,64}$/) id!: string;
+  @IsString() @TextLength(1, 80) name!: string;
+  @IsIn(['cotton', 'linen', 'polyester', 'blend']) fibre!: Fabric['fibre'];
+  @IsNumber() gsm!: number;
+  @IsNumber() thicknessMm!: number;
+  @IsNumber() stiffnessWarpKNPerM!: number;
+  @IsNumber() stiffnessWeftKNPerM!: number;
+  @IsNumber() stretchWarp!: number;
+  @IsNumber() stretchWeft!: number;
+  @IsNumber() shrinkWarp!: number;
+  @IsNumber() shrinkWeft!: number;
+  @IsBoolean() primed!: boolean;
+  @IsBoolean() tearsTrue!: boolean;
+  @IsBoolean() wantsPliers!: boolean;
+  @Lengths() rolls!: PricedLength[];
+  @IsBoolean() offered!: boolean;
+  @IsString() @MaxLength(200) source!: string;
+}
+
 /** Rows that can be built with; the core says what is wrong. */
 @ValidatorConstraint({ name: 'materials' })
 class MaterialsHold implements ValidatorConstraintInterface {
@@ -111,6 +132,7 @@ class MaterialsHold implements ValidatorConstraintInterface {
 export class MaterialsDto implements Materials {
   @IsArray() @ArrayMaxSize(100) @ValidateNested({ each: true }) @Type(() => ProfileDto) profiles!: Profile[];
   @IsArray() @ArrayMaxSize(100) @ValidateNested({ each: true }) @Type(() => SpeciesDto) species!: Species[];
+  @IsArray() @ArrayMaxSize(100) @ValidateNested({ each: true }) @Type(() => FabricDto) fabrics!: Fabric[];
 }
 
 export class HouseRulesDto implements HouseRules {

@@ -1,7 +1,7 @@
 /*
  * What can be done with jobs. Each write is one transaction; a refusal changes nothing.
  */
-import { type Materials, profilesOf, speciesOf } from '@/core/frame/materials';
+import { type Materials, fabricsOf, profilesOf, speciesOf } from '@/core/job/materials';
 import type { Job, JobInputs } from '@/core/job/job';
 import { newInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
@@ -74,12 +74,14 @@ export function saveInputs({ database, now }: Workshop, { jobId, revision, input
   return save.immediate();
 }
 
-/** A bar or wood that the house does not have, as a refusal. */
-function unknownMaterial({ bars }: JobInputs, rules: HouseRules): Refusal | null {
+/** A bar, wood or cloth that the house does not have, as a refusal. */
+function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): Refusal | null {
   if (!profilesOf(rules).some((one) => one.id === bars.profile))
     return refuse(`bars.profile: this house has no bar “${bars.profile}”.`);
   if (!speciesOf(rules).some((one) => one.id === bars.species))
     return refuse(`bars.species: this house has no wood “${bars.species}”.`);
+  if (!fabricsOf(rules).some((one) => one.id === cloth.fabric))
+    return refuse(`cloth.fabric: this house has no cloth “${cloth.fabric}”.`);
   return null;
 }
 
@@ -213,15 +215,23 @@ export function importJob({ database, now }: Workshop, text: string): Outcome<St
   }
 }
 
-/** The rules of the house with the bars and woods of a file that it does not have yet; null when there are none. */
-function addedMaterials(rules: HouseRules, { profiles, species }: Materials): HouseRules | null {
+/** The rules of the house with the bars, woods and cloths of a file that it does not have yet; null when there are none. */
+function addedMaterials(rules: HouseRules, { profiles, species, fabrics }: Materials): HouseRules | null {
   const fresh = <R extends { id: string }>(rows: R[], here: R[]) => rows.filter((row) => !here.some((one) => one.id === row.id));
-  const added = { profiles: fresh(profiles, profilesOf(rules)), species: fresh(species, speciesOf(rules)) };
-  if (added.profiles.length + added.species.length === 0) return null;
+  const added = {
+    profiles: fresh(profiles, profilesOf(rules)),
+    species: fresh(species, speciesOf(rules)),
+    fabrics: fresh(fabrics, fabricsOf(rules)),
+  };
+  if (added.profiles.length + added.species.length + added.fabrics.length === 0) return null;
   const { materials } = rules;
   return {
     ...rules,
-    materials: { profiles: [...materials.profiles, ...added.profiles], species: [...materials.species, ...added.species] },
+    materials: {
+      profiles: [...materials.profiles, ...added.profiles],
+      species: [...materials.species, ...added.species],
+      fabrics: [...materials.fabrics, ...added.fabrics],
+    },
   };
 }
 

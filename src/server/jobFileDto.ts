@@ -17,7 +17,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import type { Materials } from '@/core/frame/materials';
+import type { Materials } from '@/core/job/materials';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { Job, JobInputs } from '@/core/job/job';
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile } from '@/core/job/jobFile';

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsDefined,
@@ -21,7 +22,7 @@ import {
   ValidatorConstraint,
   type ValidatorConstraintInterface,
 } from 'class-validator';
-import { FABRICS } from '@/core/cloth/fabrics';
+import { CORNER_FOLDS } from '@/core/cloth/cornerFolds';
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
@@ -38,12 +39,15 @@ import type {
   ClothInputs,
   FastenInputs,
   HandoverInputs,
+  EdgeBow,
   JobInputs,
+  PaintingInputs,
   PrimeInputs,
+  SideEnds,
   SquareInputs,
   TuneInputs,
 } from '@/core/job/job';
-import type { Side } from '@/core/job/sides';
+import { SIDES, type Side } from '@/core/job/sides';
 import { EDGES, HANGS, MEDIUMS, USES } from '@/core/job/schools';
 import { HANGINGS } from '@/core/plan/hangings';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';
@@ -194,22 +198,68 @@ export class SquareDto implements SquareInputs {
   @IsIn(ids(WIND_PATTERNS)) windPattern!: SquareInputs['windPattern'];
 }
 
-class MarginLeftDto implements Record<Side, Length | null> {
+class OwnMarginDto implements Record<Side, Length | null> {
   @ReadingField() top!: Length | null;
   @ReadingField() right!: Length | null;
   @ReadingField() bottom!: Length | null;
   @ReadingField() left!: Length | null;
 }
 
+class SideEndsDto implements SideEnds {
+  @ReadingField() first!: Length | null;
+  @ReadingField() second!: Length | null;
+}
+
+class EndsOfSidesDto implements Record<Side, SideEnds> {
+  @Nested(() => SideEndsDto) top!: SideEnds;
+  @Nested(() => SideEndsDto) right!: SideEnds;
+  @Nested(() => SideEndsDto) bottom!: SideEnds;
+  @Nested(() => SideEndsDto) left!: SideEnds;
+}
+
+class EdgeBowDto implements EdgeBow {
+  @LengthField() by!: Length;
+  @IsBoolean() outward!: boolean;
+}
+
+class EdgeBowsDto implements Record<Side, EdgeBow | null> {
+  @OrNull(() => EdgeBowDto) top!: EdgeBow | null;
+  @OrNull(() => EdgeBowDto) right!: EdgeBow | null;
+  @OrNull(() => EdgeBowDto) bottom!: EdgeBow | null;
+  @OrNull(() => EdgeBowDto) left!: EdgeBow | null;
+}
+
+class PaintingDto implements PaintingInputs {
+  @ReadingField() top!: Length | null;
+  @ReadingField() right!: Length | null;
+  @ReadingField() bottom!: Length | null;
+  @ReadingField() left!: Length | null;
+  @ReadingField() down!: Length | null;
+  @ReadingField() up!: Length | null;
+  @Nested(() => EdgeBowsDto) bow!: PaintingInputs['bow'];
+  @IsBoolean() fragile!: boolean;
+  @IsArray() @ArrayUnique() @IsIn(SIDES, { each: true }) keep!: Side[];
+  @LengthField() mostWrap!: Length;
+  @IsBoolean() mayBare!: boolean;
+  @IsIn(['leastSquares', 'leastMost']) way!: PaintingInputs['way'];
+}
+
 export class ClothDto implements ClothInputs {
-  @IsIn(ids(FABRICS)) fabric!: ClothInputs['fabric'];
+  @IsString() @TextLength(1, 64) fabric!: string;
   @LengthField(() => AboveZeroDto) rollWidth!: Length;
   @IsIn(ids(MARGIN_STYLES)) marginStyle!: ClothInputs['marginStyle'];
+  @Nested(() => OwnMarginDto) ownMargin!: ClothInputs['ownMargin'];
   @IsIn(['hand', 'pliers']) grip!: ClothInputs['grip'];
   @IsIn(['width', 'height']) warp!: ClothInputs['warp'];
+  @IsBoolean() mayTurn!: boolean;
+  @IsIn(['piece', 'face']) flawRule!: ClothInputs['flawRule'];
   @IsBoolean() washFirst!: boolean;
   @IsBoolean() takeOffStretch!: boolean;
-  @Nested(() => MarginLeftDto) left!: ClothInputs['left'];
+  @IsBoolean() laidAgain!: boolean;
+  @IsIn(ids(CORNER_FOLDS)) corner!: ClothInputs['corner'];
+  @IsIn(['topBottom', 'leftRight']) seams!: ClothInputs['seams'];
+  @Nested(() => EndsOfSidesDto) left!: ClothInputs['left'];
+  @Nested(() => PaintingDto) painting!: PaintingInputs;
 }
 
 export class FastenDto implements FastenInputs {
@@ -219,6 +269,7 @@ export class FastenDto implements FastenInputs {
   @LengthField() lastFromCorner!: Length;
   @IsIn([1, 2, 3]) starters!: FastenInputs['starters'];
   @IsIn([1, 2, 3]) perTurn!: FastenInputs['perTurn'];
+  @Nested(() => EndsOfSidesDto) laid!: FastenInputs['laid'];
 }
 
 export class TuneDto implements TuneInputs {

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { NO_CHANGES } from '@/core/job/materials';
 import { PROFILES } from '@/core/frame/profiles';
 import { DEFAULT_RULES } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
@@ -144,7 +145,7 @@ describe('one plan for several jobs', () => {
 describe('materials of the house', () => {
   const own = { ...PROFILES[1]!, id: 'own-1', name: 'Quay bar', widthMm: 50 };
   const withOwn = () =>
-    value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { profiles: [own], species: [] } } }));
+    value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [own] } } }));
 
   it('are used by jobs, travel with the job file, and cannot go while something is made of them', () => {
     withOwn();
@@ -157,12 +158,12 @@ describe('materials of the house', () => {
     const other = empty();
     value(importJob(other, text));
     expect(houseRules(other).rules.materials.profiles).toEqual([own]);
-    const stripped = JSON.stringify({ ...(JSON.parse(text) as object), materials: { profiles: [], species: [] } });
+    const stripped = JSON.stringify({ ...(JSON.parse(text) as object), materials: NO_CHANGES });
     expect(said(importJob(empty(), stripped))).toMatch(/no bar “own-1”/);
   });
 
   it('are refused with the row and what would do', () => {
-    const rules = { ...DEFAULT_RULES, materials: { profiles: [{ ...own, widthMm: 900 }], species: [] } };
+    const rules = { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [{ ...own, widthMm: 900 }] } };
     expect(said(saveRules(workshop, { revision: 0, rules }))).toMatch(/Quay bar, width: 900 mm is outside 10 to 200 mm/);
     const { id, revision, inputs } = value(createJob(workshop, { title: 'x', width: length(700), height: length(500) }));
     const gold = { ...inputs, bars: { ...inputs.bars, species: 'gold' } };
@@ -170,9 +171,17 @@ describe('materials of the house', () => {
   });
 });
 
-describe('what version 1 wrote', () => {
-  /** Inputs as they were: braces counted, no glue, no set square. */
-  const older = (inputs: JobInputs): unknown => {
+describe('what earlier versions wrote', () => {
+  /** Inputs of version 2: one margin left a side, no corner, no image. */
+  const second = (inputs: JobInputs) => {
+    const { fabric, rollWidth, marginStyle, grip, warp, washFirst, takeOffStretch } = inputs.cloth;
+    const { laid: _laid, ...fasten } = inputs.fasten;
+    const left = { top: length(40), right: null, bottom: null, left: null };
+    return { ...inputs, cloth: { fabric, rollWidth, marginStyle, grip, warp, washFirst, takeOffStretch, left }, fasten };
+  };
+  /** Of version 1: braces counted, no glue, no set square. */
+  const older = (latest: JobInputs): unknown => {
+    const inputs = second(latest);
     const { glue: _glue, ...bars } = inputs.bars;
     const { top, right, bottom, left, down, up, lift } = inputs.square;
     return {
@@ -183,13 +192,14 @@ describe('what version 1 wrote', () => {
   };
   const { materials: _materials, ...oldRules } = DEFAULT_RULES;
 
-  it('is read from the disk: braces spread evenly, nothing else changed', () => {
+  it('is read from the disk: braces spread evenly, margins at the first end, nothing else changed', () => {
     const id = job({});
     const { inputs } = openJob(workshop, id)!.job;
     workshop.database.prepare('UPDATE job SET inputs = ? WHERE id = ?').run(JSON.stringify(older(inputs)), id);
     expect(openJob(workshop, id)!.job.inputs).toEqual({
       ...inputs,
       bars: { ...inputs.bars, bracesUpright: [0.5], bracesLevel: [] },
+      cloth: { ...inputs.cloth, left: { ...inputs.cloth.left, top: { first: length(40), second: null } } },
     });
   });
 
@@ -205,6 +215,15 @@ describe('what version 1 wrote', () => {
       log: log.map((entry) => ({ ...entry, plan: { ...entry.plan, inputs: older(entry.plan!.inputs), rules: oldRules } })),
     };
     const other = empty();
+    const inputs = second(bare.inputs);
+    const two = {
+      ...file,
+      version: 2,
+      job: { ...bare, inputs },
+      materials: { profiles: [], species: [] },
+      log: log.map((entry) => ({ ...entry, plan: { ...entry.plan, inputs, rules: oldRules } })),
+    };
+    expect(value(importJob(empty(), JSON.stringify(two))).inputs.cloth.left.top.first).toEqual(length(40));
     expect(value(importJob(other, JSON.stringify(file))).inputs.bars.bracesUpright).toEqual([0.5]);
     expect(openJob(other, id)!.log[0]!.plan).toMatchObject({ inputs: { square: { trust: 'bars' } }, rules: DEFAULT_RULES });
   });

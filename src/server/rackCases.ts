@@ -6,7 +6,7 @@ import { createHash } from 'node:crypto';
 import { randomLcg } from 'd3-random';
 import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/buyingPlan';
 import { partsIfOpen } from '@/core/frame/frameParts';
-import { profileOf, profilesOf } from '@/core/frame/materials';
+import { profileOf, profilesOf } from '@/core/job/materials';
 import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import { progressOf } from '@/core/plan/progress';

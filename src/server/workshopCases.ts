@@ -1,7 +1,7 @@
 /*
  * What is asked of the workshop as a whole: the bench, the log, the house rules.
  */
-import { profilesOf, speciesOf } from '@/core/frame/materials';
+import { fabricsOf, profilesOf, speciesOf } from '@/core/job/materials';
 import type { JobInputs } from '@/core/job/job';
 import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import type { LogEntry } from '@/core/job/logEntry';
@@ -108,12 +108,14 @@ export function logRows({ database }: Workshop): LogRow[] {
   return rows.sort((a, b) => b.at.localeCompare(a.at));
 }
 
-/** A bar or wood that some job or the rack still has, left out of the tables of the house. */
+/** A bar, wood or cloth that some job or the rack still has, left out of the tables of the house. */
 function usedMaterialGone(database: Workshop['database'], rules: HouseRules): Refusal | null {
-  const [bars, woods] = [profilesOf(rules), speciesOf(rules)].map((rows) => new Set(rows.map((row) => row.id)));
+  const [bars, woods, cloths] = [profilesOf(rules), speciesOf(rules), fabricsOf(rules)].map(
+    (rows) => new Set(rows.map((row) => row.id)),
+  );
   for (const { number, inputs } of listJobs(database)) {
-    if (!bars!.has(inputs.bars.profile) || !woods!.has(inputs.bars.species))
-      return refuse(`No. ${number} is made with a bar or wood that would be gone: hide it instead.`);
+    if (!bars!.has(inputs.bars.profile) || !woods!.has(inputs.bars.species) || !cloths!.has(inputs.cloth.fabric))
+      return refuse(`No. ${number} is made with a bar, wood or cloth that would be gone: hide it instead.`);
   }
   const left = listRack(database).find((bar) => !bars!.has(bar.profile));
   return left ? refuse(`Bars of “${left.profile}” lie on the rack: hide it instead.`) : null;

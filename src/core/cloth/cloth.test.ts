@@ -5,11 +5,14 @@ import { DEFAULT_RULES } from '../job/houseRules';
 import { type ClothInputs, newInputs } from '../job/job';
 import { byId } from '../job/schools';
 import { type Tape, SIXTEENTH_MM, length } from '../units/length';
-import { cutSize, marginParts } from './cutSize';
+import { cutSize, marginOf, marginParts } from './cutSize';
+import { cuttingSteps } from './cuttingSteps';
 import { FABRICS } from './fabrics';
 import { FIXING_WORDS, fixingFor } from './marginLeft';
 import { MARGIN_STYLES } from './marginStyles';
+import { waysToFit } from './narrowCloth';
 import { rollFit } from './rollFit';
+import { rollPrice } from './rollPrice';
 
 const standard: Profile = byId(PROFILES, 'standard');
 const duck = byId(FABRICS, 'cottonMedium');
@@ -90,8 +93,38 @@ describe('cut size', () => {
     const plain = cutSize(face, cloth(), 'covered', standard, DEFAULT_RULES, MM);
     const taken = cutSize(face, cloth({ takeOffStretch: true }), 'covered', standard, DEFAULT_RULES, MM);
     expect(plain.giveWidthMm).toBe(0);
-    expect(taken.giveWidthMm).toBeCloseTo(9, 9);
-    expect(taken.widthMm).toBe(plain.widthMm - 9);
+    // Along the warp 0.8 % of 900 mm, along the weft 1.2 % of 600 mm.
+    expect([taken.giveWidthMm, taken.giveHeightMm]).toEqual([expect.closeTo(7.2, 9), expect.closeTo(7.2, 9)]);
+    expect(taken.widthMm).toBe(Math.ceil(plain.netWidthMm - 7.2));
+  });
+
+  it('a side of its own changes that side alone, and takes from what is spare first', () => {
+    const own = (mm: number, style: 'hem' | 'reserve' | 'covered') =>
+      cutSize(
+        face,
+        cloth({ ownMargin: { top: null, right: null, bottom: null, left: length(mm) } }),
+        style,
+        standard,
+        DEFAULT_RULES,
+        MM,
+      );
+    const lean = own(60, 'hem');
+    expect(lean.margins.left).toMatchObject({ edgeMm: 23.2, hemMm: 0, totalMm: 60 });
+    expect(lean.margins.left.returnMm).toBeCloseTo(36.8, 9);
+    expect(lean.margins.left.fastenerToEdgeMm).toBeGreaterThanOrEqual(10);
+    expect(lean.netWidthMm).toBeCloseTo(900 + 60 + lean.margins.right.totalMm, 9);
+    expect(lean.margins.top).toEqual(lean.margin);
+    expect(own(150, 'covered').margins.left.reserveMm).toBeCloseTo(150 - 79.2, 9);
+    const bare = own(15, 'reserve').margins.left;
+    expect([bare.edgeMm, bare.returnMm, bare.toHoldMm]).toEqual([expect.closeTo(15, 9), 0, expect.closeTo(0, 9)]);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 300 }), fc.constantFrom(...MARGIN_STYLES), (mm, { id }) => {
+        const one = marginOf(mm, marginParts(id, standard, duck, 'hand', DEFAULT_RULES), DEFAULT_RULES);
+        const parts = [one.edgeMm, one.returnMm, one.gripMm, one.hemMm, one.reserveMm];
+        return parts.every((part) => part >= 0) && Math.abs(parts.reduce((sum, part) => sum + part, 0) - mm) < 1e-9;
+      }),
+      { seed: 4, numRuns: 200 },
+    );
   });
 
   it('refuses a face of nothing', () => {
@@ -112,6 +145,29 @@ describe('roll and margins left', () => {
     });
     expect(rollFit({ widthMm: 1800, heightMm: 1200 }, 'height', 1500)).toMatchObject({ fits: false, fitsTurned: true });
     expect(rollFit({ widthMm: 1500, heightMm: 900 }, 'height', 1500).fits).toBe(true);
+  });
+
+  it('finds every way out of a narrow roll, and says when there is none', () => {
+    const ways = (patch: Partial<ClothInputs>, size = face) => waysToFit(size, cloth(patch), standard, DEFAULT_RULES, MM);
+    // 600 mm high, warp along the width: the height lies across.
+    const narrow = ways({ rollWidth: length(700), marginStyle: 'covered' });
+    expect(narrow).toMatchObject({ turned: false, styles: ['short', 'edge'], rollsMm: [1600, 2100, 3000], marginsAcrossMm: 100 });
+    expect(narrow.leastAcrossMm).toBeCloseTo(2 * (19 + 3 + 1.2 + 20), 9);
+    expect(ways({ rollWidth: length(800), warp: 'height' })).toMatchObject({ turned: true, styles: [] });
+    const none = ways({ rollWidth: length(1600), fabric: 'cottonPrimed' }, { widthMm: 2600, heightMm: 2500 });
+    expect(none).toMatchObject({ turned: false, styles: [], rollsMm: [] });
+    expect(none.marginsAcrossMm).toBeLessThan(0);
+  });
+
+  it('tears what tears true, cuts the rest, washes before it measures again, and prices the whole width', () => {
+    const steps = (id: string, wash = false) =>
+      cuttingSteps(byId(FABRICS, id), { alongMm: 1059, acrossMm: 759, sparesMm: 841 }, wash, MM);
+    expect(steps('cottonMedium')).toMatchObject({ way: 'tear', steps: { length: 3 } });
+    expect(steps('cottonMedium', true).steps[2]).toMatch(/Wash.*measure again/);
+    expect(steps('linenPrimed')).toMatchObject({ way: 'cut' });
+    expect(steps('linenPrimed').steps.at(-1)).toMatch(/Primed side down/);
+    expect(rollPrice(duck, 2000, 1500)).toBe(Math.round(1.5 * 1090));
+    expect(rollPrice(duck, 4000, 1500)).toBeNull();
   });
 
   it('says what a margin allows, from comfortable to nothing', () => {

@@ -1,14 +1,17 @@
 /*
  * Cut size: face + margins. A margin is edge + return + grip + hem + reserve, each its own visible part:
  * edge = bar depth + bead + one cloth thickness a bend; grip fills up what a hand or pliers need beyond the
- * last fold. Rounding is always up to the tape's step, after everything is added.
+ * last fold. Each side stands on its own: a margin that is typed takes from the reserve, the grip, the hem and the
+ * return in that order. Rounding is always up to the tape's step, after everything is added.
  */
 import { assumed, type HouseRules } from '../job/houseRules';
 import type { ClothInputs } from '../job/job';
+import { fabricOf } from '../job/materials';
 import { byId } from '../job/schools';
+import { SIDES, type Side } from '../job/sides';
 import type { Profile } from '../frame/profiles';
 import { type Tape, roundToStep } from '../units/length';
-import { FABRICS, type Fabric } from './fabrics';
+import type { Fabric } from './fabrics';
 import { MARGIN_STYLES, type MarginStyleId } from './marginStyles';
 
 export interface MarginParts {
@@ -64,8 +67,44 @@ export function marginParts(
   };
 }
 
+/**
+ * A margin of another total: what is missing comes off the reserve, then the grip, the hem, the return and last the
+ * edge; what is over goes to the reserve.
+ *
+ * @param totalMm at least 0
+ */
+export function marginOf(totalMm: number, margin: MarginParts, rules: HouseRules): MarginParts {
+  let missing = margin.totalMm - totalMm;
+  const take = (mm: number) => {
+    const taken = Math.min(mm, Math.max(0, missing));
+    missing -= taken;
+    return mm - taken;
+  };
+  const reserveMm = missing < 0 ? margin.reserveMm - missing : take(margin.reserveMm);
+  const gripMm = take(margin.gripMm);
+  const hemMm = take(margin.hemMm);
+  const returnMm = take(margin.returnMm);
+  const edgeMm = take(margin.edgeMm);
+  const covered = margin.onEdge ? edgeMm : returnMm;
+  const fastenerAtMm = Math.min(margin.fastenerAtMm, Math.max(covered / 2, covered - assumed(rules, 'rawEdge')));
+  return {
+    edgeMm,
+    returnMm,
+    gripMm,
+    hemMm,
+    reserveMm,
+    totalMm,
+    toHoldMm: totalMm - (margin.onEdge ? 0 : edgeMm),
+    fastenerAtMm,
+    fastenerToEdgeMm: covered - fastenerAtMm,
+    onEdge: margin.onEdge,
+  };
+}
+
 export interface CutSize {
+  /** The margin of the style, before a side departs from it. */
   margin: MarginParts;
+  margins: Record<Side, MarginParts>;
   /** Face and margins, before anything is added or taken off, mm. */
   netWidthMm: number;
   netHeightMm: number;
@@ -98,18 +137,25 @@ export function cutSize(
 ): CutSize {
   if (!(face.widthMm > 0 && face.heightMm > 0))
     throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
-  const fabric: Fabric = byId(FABRICS, cloth.fabric);
+  const fabric = fabricOf(rules, cloth.fabric);
   const margin = marginParts(styleId, profile, fabric, cloth.grip, rules);
-  const along = (faceMm: number, isWarp: boolean) => {
-    const net = faceMm + 2 * margin.totalMm;
+  const margins = Object.fromEntries(
+    SIDES.map((side) => {
+      const own = cloth.ownMargin[side];
+      return [side, own ? marginOf(own.mm, margin, rules) : margin];
+    }),
+  ) as Record<Side, MarginParts>;
+  const along = (faceMm: number, one: Side, other: Side, isWarp: boolean) => {
+    const net = faceMm + margins[one].totalMm + margins[other].totalMm;
     const shrink = cloth.washFirst ? net / (1 - (isWarp ? fabric.shrinkWarp : fabric.shrinkWeft)) - net : 0;
-    const give = cloth.takeOffStretch ? faceMm * fabric.stretch : 0;
+    const give = cloth.takeOffStretch ? faceMm * (isWarp ? fabric.stretchWarp : fabric.stretchWeft) : 0;
     return { net, shrink, give, cut: roundToStep(net + shrink - give, tape.stepMm, 'up') };
   };
-  const width = along(face.widthMm, cloth.warp === 'width');
-  const height = along(face.heightMm, cloth.warp === 'height');
+  const width = along(face.widthMm, 'left', 'right', cloth.warp === 'width');
+  const height = along(face.heightMm, 'top', 'bottom', cloth.warp === 'height');
   return {
     margin,
+    margins,
     netWidthMm: width.net,
     netHeightMm: height.net,
     shrinkWidthMm: width.shrink,

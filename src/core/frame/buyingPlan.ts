@@ -8,7 +8,7 @@ import { type CuttingResult, type SawnBar, cutTimber } from './cutTimber';
 import type { TimberPart, TimberStock } from './timberStock';
 import type { FramePart } from './frameParts';
 import { boughtLengths, pairPrice, pieces } from './framePrice';
-import { profileOf } from './materials';
+import { profileOf } from '../job/materials';
 import type { Profile } from './profiles';
 import { type PickList, type RackBar, pickList, withoutPicked } from './rack';
 

@@ -12,7 +12,7 @@ import { braceStiffness } from './braces';
 import { type FramePart, type FrameSize, frameWeightKg, partsIfOpen } from './frameParts';
 import { type FramePrice, framePrice } from './framePrice';
 import { JOINTS } from './joints';
-import { profileOf, profilesOf, woodOf } from './materials';
+import { profileOf, profilesOf, woodOf } from '../job/materials';
 import type { Profile } from './profiles';
 import type { Species } from './timber';
 

@@ -17,6 +17,7 @@ import { framePrice, nearestListed, pairPrice } from './framePrice';
 import { GLUES } from './glues';
 import { JOINTS } from './joints';
 import {
+  NO_CHANGES,
   changesOnly,
   materialViolations,
   printPricedLengths,
@@ -24,10 +25,11 @@ import {
   profilesOf,
   readPricedLengths,
   woodOf,
-} from './materials';
+} from '../job/materials';
 import { PROFILES, type Profile } from './profiles';
 import { type RackBar, makeableFrames, pickList, withoutPicked } from './rack';
 import { rollDegrees, torsionConstant } from './roll';
+import { FABRICS } from '../cloth/fabrics';
 import { SPECIES } from './timber';
 
 const fresh = newInputs('t', length(900), length(600));
@@ -201,23 +203,24 @@ describe('materials of the house', () => {
 
   it('a row of the house stands in for the shipped one or comes after it; only changes are kept', () => {
     const wide = { ...standard, widthMm: 50 };
-    const rules = ruled({ profiles: [wide], species: [oak] });
+    const rules = ruled({ ...NO_CHANGES, profiles: [wide], species: [oak] });
     expect(profileOf(rules, 'standard').widthMm).toBe(50);
     expect(profilesOf(rules)).toHaveLength(PROFILES.length);
     expect(woodOf(rules, 'own-1').name).toBe('Ferry oak');
-    expect(changesOnly({ profiles: profilesOf(rules), species: [...SPECIES, oak] })).toEqual(rules.materials);
+    expect(changesOnly({ ...NO_CHANGES, profiles: profilesOf(rules), species: [...SPECIES, oak] })).toEqual(rules.materials);
     expect(() => woodOf(DEFAULT_RULES, 'own-1')).toThrow(/got own-1/);
   });
 
   it('its values carry into the bow: a wood’s own knots before the rule of the house', () => {
     const bow = (rules: HouseRules, species: string) =>
       judgeBars({ widthMm: 800, heightMm: 500 }, bars({ species }), LOAD, rules).topBottom.firstMm;
-    const rules = ruled({ profiles: [], species: [oak] });
+    const rules = ruled({ ...NO_CHANGES, species: [oak] });
     expect(bow(rules, 'own-1') / bow(rules, 'spruce')).toBeCloseTo((10.8 * 0.8) / (11 * 0.7), 9);
   });
 
   it('says what cannot be built with', () => {
     const wrong = {
+      fabrics: [{ ...FABRICS[0], rolls: [{ mm: 9, priceMinor: 0 }], gsm: 2 }],
       profiles: [
         { ...standard, widthMm: 900 },
         { ...standard, joints: [], name: 'None' },
@@ -230,10 +233,12 @@ describe('materials of the house', () => {
       /at least one joint/,
       /stands twice/,
       /0 GPa is outside/,
+      /2 g\/m² is outside 50 to 1500/,
+      /length: 9 mm/,
       /no name/,
     ])
       expect(said).toMatch(words);
-    expect(materialViolations({ profiles: [...PROFILES], species: [...SPECIES] })).toEqual([]);
+    expect(materialViolations({ profiles: [...PROFILES], species: [...SPECIES], fabrics: [...FABRICS] })).toEqual([]);
   });
 
   it('lengths with prices are read as printed, and refused with what would do', () => {

@@ -1,4 +1,4 @@
-import { type Materials, NO_CHANGES, materialViolations } from '../frame/materials';
+import { type Materials, NO_CHANGES, materialViolations } from './materials';
 import { SIXTEENTH_MM, type Tape, THIRTYSECOND_MM } from '../units/length';
 import { ASSUMPTIONS, type AssumptionId, assumption } from './assumptions';
 

@@ -2,7 +2,7 @@
  * The job: what is typed for each stage. Everything else is computed from it (see plan/), never stored
  * as truth. Sides are named as seen from the front, right way up.
  */
-import type { FabricId } from '../cloth/fabrics';
+import type { CornerFoldId, SeamFaces } from '../cloth/cornerFolds';
 import type { MarginStyleId } from '../cloth/marginStyles';
 import type { FastenerId } from '../fasten/fasteners';
 import type { RouteId } from '../fasten/routes';
@@ -90,17 +90,59 @@ export interface SquareInputs extends Record<Side, Length | null> {
   windPattern: WindPatternId;
 }
 
+/** A margin measured near both ends of a side: the left and the right end, or the upper and the lower one. */
+export interface SideEnds {
+  first: Length | null;
+  second: Length | null;
+}
+
+/** How far a painted edge stands off a string from corner to corner, at its middle. */
+export interface EdgeBow {
+  by: Length;
+  outward: boolean;
+}
+
+/** A painted image that is not a true rectangle, and what matters when the frame is placed on it. */
+export interface PaintingInputs extends Record<Side, Length | null> {
+  /** Diagonals of the image: `down` runs top left to bottom right, `up` bottom left to top right. */
+  down: Length | null;
+  up: Length | null;
+  bow: Record<Side, EdgeBow | null>;
+  fragile: boolean;
+  /** Edges that must lie parallel to the bar; the others take the error. */
+  keep: Side[];
+  /** Most of the image that may go round the edge, on any side. */
+  mostWrap: Length;
+  /** Bare cloth may show on the face. */
+  mayBare: boolean;
+  /** All edges together as little off as can be, or the worst place as little as can be. */
+  way: 'leastSquares' | 'leastMost';
+}
+
 export interface ClothInputs {
-  fabric: FabricId;
+  /** A cloth of the house: id of its materials. */
+  fabric: string;
   rollWidth: Length;
   marginStyle: MarginStyleId;
+  /** A margin typed for one side; null follows the style. */
+  ownMargin: Record<Side, Length | null>;
   grip: 'hand' | 'pliers';
   /** Which side of the face the warp runs along. */
   warp: 'width' | 'height';
+  /** The piece may lie the other way on the roll, the warp along the other side. */
+  mayTurn: boolean;
+  /** Flaws stay out of the whole piece, or of its face only. */
+  flawRule: 'piece' | 'face';
   washFirst: boolean;
   takeOffStretch: boolean;
+  /** The frame was laid on the cloth and looked at again before the cut. */
+  laidAgain: boolean;
+  corner: CornerFoldId;
+  /** The sides that show the folds' seams. */
+  seams: SeamFaces;
   /** Cloth left beyond the image, for painted work. */
-  left: Record<Side, Length | null>;
+  left: Record<Side, SideEnds>;
+  painting: PaintingInputs;
 }
 
 export interface FastenInputs {
@@ -110,6 +152,8 @@ export interface FastenInputs {
   lastFromCorner: Length;
   starters: UpToThree;
   perTurn: UpToThree;
+  /** Margins with the frame lying on the cloth, before the first fastener. */
+  laid: Record<Side, SideEnds>;
 }
 
 export interface TuneInputs {
@@ -154,6 +198,14 @@ export interface Job {
   inputs: JobInputs;
 }
 
+const unread = (): Record<Side, Length | null> => ({ top: null, right: null, bottom: null, left: null });
+const unreadEnds = (): Record<Side, SideEnds> => ({
+  top: { first: null, second: null },
+  right: { first: null, second: null },
+  bottom: { first: null, second: null },
+  left: { first: null, second: null },
+});
+
 /** What a new job starts with: usual choices, to be changed in the brief. */
 export function newInputs(title: string, width: Length, height: Length): JobInputs {
   return {
@@ -180,10 +232,7 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       bracesLevel: [],
     },
     square: {
-      top: null,
-      right: null,
-      bottom: null,
-      left: null,
+      ...unread(),
       down: null,
       up: null,
       blade: length(300),
@@ -199,13 +248,38 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       fabric: 'cottonMedium',
       rollWidth: length(2100),
       marginStyle: 'covered',
+      ownMargin: unread(),
       grip: 'hand',
       warp: width.mm >= height.mm ? 'width' : 'height',
+      mayTurn: false,
+      flawRule: 'face',
       washFirst: false,
       takeOffStretch: false,
-      left: { top: null, right: null, bottom: null, left: null },
+      laidAgain: false,
+      corner: 'single',
+      seams: 'topBottom',
+      left: unreadEnds(),
+      painting: {
+        ...unread(),
+        down: null,
+        up: null,
+        bow: { top: null, right: null, bottom: null, left: null },
+        fragile: false,
+        keep: ['top', 'left', 'right'],
+        mostWrap: length(6),
+        mayBare: false,
+        way: 'leastSquares',
+      },
     },
-    fasten: { fastener: 'staple8', route: 'compass', spacing: length(45), lastFromCorner: length(45), starters: 1, perTurn: 1 },
+    fasten: {
+      fastener: 'staple8',
+      route: 'compass',
+      spacing: length(45),
+      lastFromCorner: length(45),
+      starters: 1,
+      perTurn: 1,
+      laid: unreadEnds(),
+    },
     tune: { feel: 'firm', remedy: 'none', opening: length(0) },
     prime: { system: 'acrylic', roomC: 19, roomRh: 55, edges: true, back: false },
     handover: { weighedKg: null, hanging: 'rings', label: '' },

@@ -1,30 +1,31 @@
 /*
  * The open job file: JSON, one job with its log, versioned. Schema: docs/job.schema.json.
  */
-import type { Materials } from '../frame/materials';
+import type { Materials } from './materials';
 import type { Job } from './job';
 import type { LogEntry } from './logEntry';
 
 export const JOB_FILE_FORMAT = 'keen-batten/job';
-export const JOB_FILE_VERSION = 2;
+export const JOB_FILE_VERSION = 3;
 
 export interface JobFile {
   format: typeof JOB_FILE_FORMAT;
   version: typeof JOB_FILE_VERSION;
   job: Job;
-  /** Bars and woods of the house that this job uses and other workshops may not have. */
+  /** Bars, woods and cloths of the house that this job uses and other workshops may not have. */
   materials: Materials;
   log: LogEntry[];
 }
 
 /** The file of a job; of the house's own materials it carries those the job uses. */
-export const jobFile = (job: Job, log: LogEntry[], { profiles, species }: Materials): JobFile => ({
+export const jobFile = (job: Job, log: LogEntry[], { profiles, species, fabrics }: Materials): JobFile => ({
   format: JOB_FILE_FORMAT,
   version: JOB_FILE_VERSION,
   job,
   materials: {
     profiles: profiles.filter((row) => row.id === job.inputs.bars.profile),
     species: species.filter((row) => row.id === job.inputs.bars.species),
+    fabrics: fabrics.filter((row) => row.id === job.inputs.cloth.fabric),
   },
   log,
 });

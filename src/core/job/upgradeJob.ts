@@ -2,42 +2,64 @@
  * What was written by earlier versions, brought to the form of today. Called where something is read from the
  * disk or a file, before it is checked; leaves anything that is not an older form as it is.
  */
-import { NO_CHANGES } from '../frame/materials';
+import { NO_CHANGES } from './materials';
 import { evenBraces, newInputs } from './job';
 import { length } from '../units/length';
 
 type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Version 1 counted braces, spread evenly; it had no glue, no set square, no tries and no strings. */
+/** Inputs of any version as those of today. */
 export function upgradeInputs(inputs: unknown): unknown {
   if (!isPlain(inputs) || !isPlain(inputs.bars) || !isPlain(inputs.square)) return inputs;
-  if ('glue' in inputs.bars && 'trust' in inputs.square) return inputs;
+  return upgradeCloth(upgradeFrame(inputs, inputs.bars, inputs.square));
+}
+
+/** Version 1 counted braces, spread evenly; it had no glue, no set square, no tries and no strings. */
+function upgradeFrame(inputs: Plain, bars: Plain, square: Plain): Plain {
+  if ('glue' in bars && 'trust' in square) return inputs;
   const fresh = newInputs('', length(1000), length(1000));
   const braces = (value: unknown) => (typeof value === 'number' ? evenBraces(value) : value);
-  const { bracesUpright, bracesLevel, ...bars } = inputs.bars;
+  const { bracesUpright, bracesLevel, ...rest } = bars;
   return {
     ...inputs,
-    bars: { glue: fresh.bars.glue, ...bars, bracesUpright: braces(bracesUpright), bracesLevel: braces(bracesLevel) },
-    square: { ...fresh.square, ...inputs.square },
+    bars: { glue: fresh.bars.glue, ...rest, bracesUpright: braces(bracesUpright), bracesLevel: braces(bracesLevel) },
+    square: { ...fresh.square, ...square },
   };
 }
 
-/** House rules of version 1 had no materials of their own. */
-export const upgradeRules = (rules: unknown): unknown => (isPlain(rules) ? { materials: NO_CHANGES, ...rules } : rules);
+/** Version 2 had one margin left a side, no corner, no image to be placed, no margins laid. */
+function upgradeCloth(inputs: Plain): Plain {
+  const { cloth, fasten } = inputs;
+  if (!isPlain(cloth) || !isPlain(fasten) || 'painting' in cloth) return inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const left = isPlain(cloth.left)
+    ? Object.fromEntries(Object.entries(cloth.left).map(([side, first]) => [side, { first, second: null }]))
+    : cloth.left;
+  return { ...inputs, cloth: { ...fresh.cloth, ...cloth, left }, fasten: { ...fresh.fasten, ...fasten } };
+}
+
+/** House rules of version 1 had no materials of their own, those of version 2 no cloths. */
+export function upgradeRules(rules: unknown): unknown {
+  if (!isPlain(rules)) return rules;
+  return { ...rules, materials: upgradeMaterials(rules.materials) };
+}
+
+const upgradeMaterials = (materials: unknown): unknown =>
+  materials === undefined ? NO_CHANGES : isPlain(materials) ? { ...NO_CHANGES, ...materials } : materials;
 
 /** A frozen plan, with the inputs and rules it was made from. */
 export const upgradePlan = (plan: unknown): unknown =>
   isPlain(plan) ? { ...plan, inputs: upgradeInputs(plan.inputs), rules: upgradeRules(plan.rules) } : plan;
 
-/** A job file of version 1 as one of version 2. */
+/** A job file of version 1 or 2 as one of version 3. */
 export function upgradeJobFile(file: unknown): unknown {
-  if (!isPlain(file) || file.version !== 1 || !isPlain(file.job) || !Array.isArray(file.log)) return file;
+  if (!isPlain(file) || (file.version !== 1 && file.version !== 2) || !isPlain(file.job) || !Array.isArray(file.log)) return file;
   return {
     ...file,
-    version: 2,
+    version: 3,
     job: { ...file.job, inputs: upgradeInputs(file.job.inputs) },
-    materials: NO_CHANGES,
+    materials: upgradeMaterials(file.materials),
     log: file.log.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan) } : entry)),
   };
 }

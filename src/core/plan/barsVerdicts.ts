@@ -3,7 +3,7 @@ import { type BarBow, type BarChoice, bowShare, ruleOfThumb } from '../frame/cho
 import type { Fixing } from '../frame/fixings';
 import { nearestListed } from '../frame/framePrice';
 import { JOINTS } from '../frame/joints';
-import { profileOf } from '../frame/materials';
+import { profileOf } from '../job/materials';
 import type { Profile } from '../frame/profiles';
 import { assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';

@@ -1,7 +1,7 @@
 import type { BarBow, BarChoice } from '../frame/chooseBars';
 import { workingE } from '../frame/chooseBars';
 import { brushSag, bucklingN } from '../frame/braces';
-import { woodOf } from '../frame/materials';
+import { woodOf } from '../job/materials';
 import type { Profile } from '../frame/profiles';
 import { rollDegrees } from '../frame/roll';
 import { type HouseRules, assumed } from '../job/houseRules';

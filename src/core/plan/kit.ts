@@ -2,7 +2,7 @@
  * The kit list: tools and materials for this job, counted from the plan so far, so that nothing runs out
  * half-way. A line's id stays the same while the counts change, so ticks are kept.
  */
-import { FABRICS } from '../cloth/fabrics';
+import { fabricOf } from '../job/materials';
 import { FASTENERS } from '../fasten/fasteners';
 import { JOINTS } from '../frame/joints';
 import type { JobInputs } from '../job/job';
@@ -34,7 +34,7 @@ export function kitList(inputs: JobInputs, plans: KitPlans, context: PlanContext
 
 const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ id, group, what });
 
-function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape }: PlanContext): KitLine[] {
+function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape, rules }: PlanContext): KitLine[] {
   const { profile } = bars;
   const { opener } = byId(JOINTS, inputs.bars.joint);
   const parts = bars.parts.map((part) =>
@@ -56,7 +56,7 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
         line(
           'materials',
           'cloth',
-          `${byId(FABRICS, inputs.cloth.fabric).name}, ${printSize(cloth.cut.widthMm, cloth.cut.heightMm, tape, 'up')}`,
+          `${fabricOf(rules, inputs.cloth.fabric).name}, ${printSize(cloth.cut.widthMm, cloth.cut.heightMm, tape, 'up')}`,
         ),
       ];
   const fasteners = line(

@@ -8,7 +8,7 @@ import { PROFILES } from '../frame/profiles';
 import { SPECIES } from '../frame/timber';
 import { ASSUMPTIONS } from '../job/assumptions';
 import { DEFAULT_RULES, assumed, ruleViolations, tapeFor } from '../job/houseRules';
-import { type JobInputs, newInputs } from '../job/job';
+import { type JobInputs, type SideEnds, newInputs } from '../job/job';
 import { EDGES, HANGS, MEDIUMS, USES } from '../job/schools';
 import { STAGE_IDS, type StageId } from '../job/stages';
 import { type Verdict, levelAtMost, worstLevel } from '../job/verdict';
@@ -21,6 +21,9 @@ import { planJob } from './planJob';
 
 const context = (unit: 'mm' | 'cm' | 'in' = 'mm') => ({ rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, unit) });
 const inputs = newInputs('Harbour', length(900), length(600));
+
+/** A margin read at its first end only. */
+const end = (mm: number | null): SideEnds => ({ first: mm === null ? null : length(mm), second: null });
 
 type Patch = { [K in StageId]?: Partial<JobInputs[K]> };
 const patched = (patch: Patch): JobInputs =>
@@ -88,7 +91,7 @@ const anyInputs = fc
         marginStyle: any.style.id,
         washFirst: any.flag,
         takeOffStretch: any.flag,
-        left: { ...base.cloth.left, top: any.margin === null ? null : length(any.margin) },
+        left: { ...base.cloth.left, top: { first: any.margin === null ? null : length(any.margin), second: null } },
       },
       fasten: { ...base.fasten, fastener: any.fastener.id },
       tune: { feel: any.feel.id, remedy: any.remedy.id, opening: length(any.opening) },
@@ -250,7 +253,7 @@ describe('verdicts of cloth, fastening and tension', () => {
   it('painted cloth is not cut; each side says what its margin allows', () => {
     const patch: Patch = {
       brief: { use: 'restretch' },
-      cloth: { left: { top: length(60), right: length(43), bottom: length(12), left: null } },
+      cloth: { left: { top: end(60), right: end(43), bottom: end(12), left: end(null) } },
     };
     expect(planJob(patched(patch), context(), 0).cloth.answer).toBe('Do not cut');
     expect(['top', 'right', 'bottom'].map((side) => about('cloth', `${side} margin`, patch).level)).toEqual([

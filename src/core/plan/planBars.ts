@@ -3,7 +3,7 @@ import { type BarChoice, chooseBars, judgeBars, recommendedBars } from '../frame
 import { type Fixing, fixings } from '../frame/fixings';
 import type { FramePart } from '../frame/frameParts';
 import { JOINTS } from '../frame/joints';
-import { profileOf, woodOf } from '../frame/materials';
+import { profileOf, woodOf } from '../job/materials';
 import type { Profile } from '../frame/profiles';
 import { type HouseRules, assumed } from '../job/houseRules';
 import type { BarsInputs, JobInputs } from '../job/job';

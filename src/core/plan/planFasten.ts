@@ -1,8 +1,7 @@
-import { FABRICS, type Fabric } from '../cloth/fabrics';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
 import { type RoutePlan, routeMinutes, routePlan } from '../fasten/routeSteps';
 import { ROUTES, type Route } from '../fasten/routes';
-import { profileOf } from '../frame/materials';
+import { fabricOf, profileOf } from '../job/materials';
 import { assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { byId } from '../job/schools';
@@ -48,8 +47,8 @@ export function planFasten(inputs: JobInputs, context: PlanContext): FastenPlan 
   };
 }
 
-function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, { tape }: PlanContext): Verdict {
-  const fabric: Fabric = byId(FABRICS, cloth.fabric);
+function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
+  const fabric = fabricOf(rules, cloth.fabric);
   const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm));
   const wide = fasten.spacing.mm > usual.toMm;
   const close = fasten.spacing.mm < usual.fromMm;

@@ -1,6 +1,6 @@
-import { FABRICS, type Fabric } from '../cloth/fabrics';
 import type { CutSize } from '../cloth/cutSize';
 import { assumed } from '../job/houseRules';
+import { fabricOf } from '../job/materials';
 import type { JobInputs } from '../job/job';
 import { EDGES, byId } from '../job/schools';
 import { type Verdict, verdict } from '../job/verdict';
@@ -30,7 +30,7 @@ export function planHandover(
   prime: PrimePlan,
 ): HandoverPlan {
   const { tape } = context;
-  const fabric: Fabric = byId(FABRICS, inputs.cloth.fabric);
+  const fabric = fabricOf(context.rules, inputs.cloth.fabric);
   const clothKg = (cut.areaM2 * fabric.gsm) / 1000;
   const groundKg = prime.coats.reduce(
     (sum, { recipe }) => sum + recipe.glueG / 1000 + (recipe.groundMl / 1000) * GROUND_KG_PER_L,

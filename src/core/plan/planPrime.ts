@@ -1,5 +1,4 @@
-import { FABRICS, type Fabric } from '../cloth/fabrics';
-import { profileOf } from '../frame/materials';
+import { fabricOf, profileOf } from '../job/materials';
 import { assumed, type HouseRules } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { EDGES, USES, byId } from '../job/schools';
@@ -46,7 +45,7 @@ export function planPrime(inputs: JobInputs, { rules }: PlanContext, coatsDone: 
   return {
     answer: next ? `${decimal(Math.ceil(next.recipe.totalMl / 5) * 5, 0)} ml` : coats.length === 0 ? 'No coat' : 'All coats on',
     answerNote: next ? `${next.name}, coat ${coatsDone + 1} of ${coats.length}, on ${decimal(areaM2, 2)} m²` : system.name,
-    verdicts: [...orderVerdicts(inputs, system), ...airVerdicts(inputs, system, next, factor), ...cautionVerdicts(system)],
+    verdicts: [...orderVerdicts(inputs, system, rules), ...airVerdicts(inputs, system, next, factor), ...cautionVerdicts(system)],
     readings: [
       { quantity: 'room temperature', value: prime.roomC, unit: '°C', precision: 0.5, tool: 'hygrometer' },
       { quantity: 'room humidity', value: prime.roomRh, unit: '% RH', precision: 3, tool: 'hygrometer' },
@@ -68,9 +67,9 @@ function planCoat(coat: Coat, areaM2: number, factor: number | null, rules: Hous
   return { ...coat, recipe, dryMinutes };
 }
 
-function orderVerdicts({ brief, cloth, prime }: JobInputs, system: PrimingSystem): Verdict[] {
+function orderVerdicts({ brief, cloth, prime }: JobInputs, system: PrimingSystem, rules: HouseRules): Verdict[] {
   const painted = byId(USES, brief.use).painted;
-  const fabric: Fabric = byId(FABRICS, cloth.fabric);
+  const fabric = fabricOf(rules, cloth.fabric);
   const list: Verdict[] = [];
   if (painted && system.coats.length > 0)
     list.push(

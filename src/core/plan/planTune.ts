@@ -1,6 +1,7 @@
-import { FABRICS, type Fabric } from '../cloth/fabrics';
+import { stiffnessOf } from '../cloth/fabrics';
 import { JOINTS } from '../frame/joints';
 import { assumed } from '../job/houseRules';
+import { fabricOf } from '../job/materials';
 import type { JobInputs } from '../job/job';
 import { EDGES, USES, byId } from '../job/schools';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
@@ -28,9 +29,9 @@ export interface TunePlan extends StagePlan {
 export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
   const { tape } = context;
   const { brief, bars, cloth, tune } = inputs;
-  const fabric: Fabric = byId(FABRICS, cloth.fabric);
+  const fabric = fabricOf(context.rules, cloth.fabric);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const opening = cornerOpening(tune.opening.mm, face, fabric.stiffnessKNPerM);
+  const opening = cornerOpening(tune.opening.mm, face, stiffnessOf(fabric));
   const canOpen = byId(JOINTS, bars.joint).opens;
   const here: RemedyCase = {
     painted: byId(USES, brief.use).painted,

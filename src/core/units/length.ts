@@ -98,10 +98,14 @@ function oneLength(text: string, bareUnit: LengthUnit): Length | null {
   return value === null ? null : length(value * MM_PER[unit], unit);
 }
 
-/** Rounds to a whole number of steps: to the nearest, or up so that cloth is never cut short. */
-export function roundToStep(mm: number, stepMm: number, way: 'nearest' | 'up' = 'nearest'): number {
+/** To the nearest step, up so that cloth is never cut short, or down so that no more is promised than is there. */
+export type Rounding = 'nearest' | 'up' | 'down';
+
+/** Rounds to a whole number of steps. */
+export function roundToStep(mm: number, stepMm: number, way: Rounding = 'nearest'): number {
   const steps = mm / stepMm;
-  return withoutDust((way === 'up' ? Math.ceil(steps - 1e-6) : Math.round(steps)) * stepMm);
+  const whole = { up: Math.ceil(steps - 1e-6), down: Math.floor(steps + 1e-6), nearest: Math.round(steps) }[way];
+  return withoutDust(whole * stepMm);
 }
 
 /**
@@ -111,7 +115,7 @@ export function roundToStep(mm: number, stepMm: number, way: 'nearest' | 'up' = 
  * @throws RangeError for an inch tape whose step is not a half, quarter … 64th
  * @example printNumber(614.3625, { unit: 'in', stepMm: 25.4 / 16 }) // '24 3/16'
  */
-export function printNumber(mm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
+export function printNumber(mm: number, tape: Tape, way: Rounding = 'nearest'): string {
   const rounded = roundToStep(mm, tape.stepMm, way);
   if (tape.unit !== 'in') return decimal(rounded / MM_PER[tape.unit], tape.unit === 'cm' ? 2 : 1);
   const divisions = MM_PER_INCH / tape.stepMm;
@@ -130,12 +134,12 @@ function inchesText(steps: number, divisions: number): string {
 }
 
 /** Prints a length with its unit: "615 mm", "61.5 cm", "24 3/16 in". */
-export function printLength(mm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
+export function printLength(mm: number, tape: Tape, way: Rounding = 'nearest'): string {
   return `${printNumber(mm, tape, way)} ${tape.unit}`;
 }
 
 /** Prints width × height with one unit: "915 × 640 mm". */
-export function printSize(widthMm: number, heightMm: number, tape: Tape, way: 'nearest' | 'up' = 'nearest'): string {
+export function printSize(widthMm: number, heightMm: number, tape: Tape, way: Rounding = 'nearest'): string {
   return `${printNumber(widthMm, tape, way)} × ${printNumber(heightMm, tape, way)} ${tape.unit}`;
 }
 

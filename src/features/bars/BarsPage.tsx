@@ -5,7 +5,7 @@ import type { RackBar } from '@/core/frame/rack';
 import type { RackMove } from '@/db/rackBars';
 import type { StoredRules } from '@/db/workshops';
 import type { Series } from '@/server/rackCases';
-import { MaterialTables } from './MaterialTables';
+import { BarMaterials } from '../materials/BarMaterials';
 import { RackView } from './RackView';
 import { SeriesView } from './SeriesView';
 
@@ -49,7 +49,7 @@ export function BarsPage({
       </header>
       {view === 'rack' && series && <RackView rack={rack} moves={moves} jobs={series.jobs} />}
       {view === 'series' && series && <SeriesView series={series} />}
-      {view === 'materials' && <MaterialTables key={stored.revision} stored={stored} />}
+      {view === 'materials' && <BarMaterials key={stored.revision} stored={stored} />}
     </main>
   );
 }

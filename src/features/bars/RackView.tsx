@@ -3,7 +3,7 @@
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { profileOf, profilesOf } from '@/core/frame/materials';
+import { profileOf, profilesOf } from '@/core/job/materials';
 import { type RackBar, makeableFrames } from '@/core/frame/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
@@ -14,7 +14,7 @@ import type { Outcome } from '@/server/outcome';
 import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from './refusalOf';
+import { refusalOf } from '../refusalOf';
 
 const KINDS = [
   { id: 'pairs', name: 'Slotted bar, ready' },

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 import { type SectionPlan, KEPT_MM } from '@/core/frame/buyingPlan';
 import type { SawnBar } from '@/core/frame/cutTimber';
-import { profileOf } from '@/core/frame/materials';
+import { profileOf } from '@/core/job/materials';
 import { assumed } from '@/core/job/houseRules';
 import { verdict } from '@/core/job/verdict';
 import { braceWords } from '@/core/plan/braceWords';
@@ -16,7 +16,7 @@ import { Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from './refusalOf';
+import { refusalOf } from '../refusalOf';
 
 export function SeriesView({ series }: { series: Series }) {
   const { rules, tape, maker } = useWorkshop();

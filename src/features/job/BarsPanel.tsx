@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { type BarChoice, bowLimitMm, bowShare } from '@/core/frame/chooseBars';
 import { JOINTS } from '@/core/frame/joints';
-import { profileOf } from '@/core/frame/materials';
+import { profileOf } from '@/core/job/materials';
 import { type RackBar, pickList } from '@/core/frame/rack';
 import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/job/schools';

@@ -5,6 +5,7 @@ import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/job/schools';
 import type { Plan } from '@/core/plan/planJob';
 import { printNumber, printSize } from '@/core/units/length';
+import { printMoney } from '@/core/units/money';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
@@ -20,7 +21,7 @@ export function MarginTable({
   locked: boolean;
   onPick: (id: JobInputs['cloth']['marginStyle']) => void;
 }) {
-  const { tape } = useWorkshop();
+  const { tape, rules } = useWorkshop();
   return (
     <table className="figure w-full text-[14px] whitespace-nowrap">
       <thead className="soft text-left text-[13px]">
@@ -29,11 +30,12 @@ export function MarginTable({
           <th className="text-right font-normal">each side</th>
           <th className="text-right font-normal">cut, {tape.unit}</th>
           <th className="text-right font-normal">m²</th>
+          <th className="text-right font-normal">price</th>
           <th className="hidden pl-4 font-normal sm:table-cell">where it ends</th>
         </tr>
       </thead>
       <tbody>
-        {plan.cloth.rows.map(({ style, cut, note, holds }) => {
+        {plan.cloth.rows.map(({ style, cut, priceMinor, note, holds }) => {
           const row = byId(MARGIN_STYLES, style);
           return (
             <tr
@@ -59,6 +61,7 @@ export function MarginTable({
                 <Figure>{printSize(cut.widthMm, cut.heightMm, tape, 'up').replace(` ${tape.unit}`, '')}</Figure>
               </td>
               <td className="pl-2 text-right">{cut.areaM2.toFixed(2)}</td>
+              <td className="pl-2 text-right">{priceMinor === null ? '–' : printMoney(priceMinor, rules.currency)}</td>
               <td className="hidden pl-4 sm:table-cell">{note}</td>
             </tr>
           );

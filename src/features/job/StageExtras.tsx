@@ -1,22 +1,12 @@
 'use client';
-/* What stands under the drawing: lists to buy or cut by, the section of the margin, the coats with their clocks. */
+/* What stands under the drawing: the route, the coats with their clocks. */
 import { format } from 'date-fns';
-import type { JobInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
 import type { CoatPlan } from '@/core/plan/planPrime';
 import type { Plan } from '@/core/plan/planJob';
 import { printDuration } from '@/core/units/duration';
 import { decimal } from '@/core/units/numeral';
-import { sectionScene } from '@/drawing/clothScene';
 import { clockWords } from '@/ui/Clock';
-import { Drawing } from '@/ui/Drawing';
-import { useWorkshop } from '@/ui/WorkshopContext';
-
-/** Section through the bar, its front up: the cloth in blue, the fastener in red. */
-export function MarginSection({ inputs, plan }: { inputs: JobInputs; plan: Plan }) {
-  const { tape } = useWorkshop();
-  return <Drawing scene={sectionScene({ inputs, plan, tape })} tape={tape} scaleBar={false} className="h-[196px]" />;
-}
 
 export function FastenControls({
   total,

@@ -14,10 +14,10 @@ import { type SceneInput, briefScene, fastenScene, handoverScene, primeScene, tu
 import { Drawing } from '@/ui/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { BarsPanel } from './BarsPanel';
+import { ClothPanel } from './ClothPanel';
 import { KitList } from './KitList';
-import { MarginTable } from './MarginTable';
 import { SquarePanel } from './SquarePanel';
-import { CoatTable, FastenControls, MarginSection } from './StageExtras';
+import { CoatTable, FastenControls } from './StageExtras';
 
 interface StageSheetProps {
   open: StageId;
@@ -99,15 +99,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
         <SquarePanel inputs={live} plan={plan.square} locked={locked} change={(patch) => onChange('square', patch)} />
       )}
       {open === 'cloth' && !plan.cloth.painted && (
-        <div className="hair-t grid items-center gap-x-2 py-1.5 pl-5 md:grid-cols-[1.75fr_1fr]">
-          <MarginTable
-            plan={plan}
-            chosen={inputs.cloth.marginStyle}
-            locked={locked}
-            onPick={(marginStyle) => onChange('cloth', { marginStyle })}
-          />
-          <MarginSection inputs={inputs} plan={plan} />
-        </div>
+        <ClothPanel inputs={live} plan={plan} locked={locked} change={(patch) => onChange('cloth', patch)} />
       )}
       {open === 'fasten' && now && (
         <FastenControls

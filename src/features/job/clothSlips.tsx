@@ -1,12 +1,13 @@
 'use client';
 /* Inputs of the cloth and of fastening it. */
-import { FABRICS } from '@/core/cloth/fabrics';
-import { byId } from '@/core/job/schools';
+import { fabricsOf } from '@/core/job/materials';
 import { printClothWeight } from '@/core/units/clothWeight';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { type JobInputs } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { endWords } from '@/core/plan/planCloth';
 import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from './slipProps';
 
@@ -22,14 +23,15 @@ const WARPS = [
 
 export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
   const { cloth } = inputs;
+  const { rules } = useWorkshop();
   const set = (patch: Partial<JobInputs['cloth']>) => change('cloth', patch);
   const fabricChoice = (
     <Choice
       label="Cloth"
       value={cloth.fabric}
-      options={FABRICS}
+      options={fabricsOf(rules).filter((one) => one.offered || one.id === cloth.fabric)}
       onChange={(fabric) => set({ fabric })}
-      hint={printClothWeight(byId(FABRICS, cloth.fabric).gsm)}
+      hint={printClothWeight(plan.cloth.fabric.gsm)}
       disabled={locked}
     />
   );
@@ -41,16 +43,18 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
       <div className={columns}>
         {fabricChoice}
         {gripChoice}
-        {SIDES.map((side) => (
-          <ReadingField
-            key={side}
-            label={`Margin left, ${side}`}
-            value={cloth.left[side]}
-            mostMm={600}
-            onChange={(mm) => set({ left: { ...cloth.left, [side]: mm } })}
-            disabled={locked}
-          />
-        ))}
+        {SIDES.flatMap((side) =>
+          (['first', 'second'] as const).map((end, index) => (
+            <ReadingField
+              key={`${side} ${end}`}
+              label={`Left, ${endWords(side, index)}`}
+              value={cloth.left[side][end]}
+              mostMm={600}
+              onChange={(read) => set({ left: { ...cloth.left, [side]: { ...cloth.left[side], [end]: read } } })}
+              disabled={locked}
+            />
+          )),
+        )}
       </div>
     );
   }
@@ -73,6 +77,7 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
         onChange={(washFirst) => set({ washFirst })}
         disabled={locked}
       />
+      <Tick label="Laid on it again" checked={cloth.laidAgain} onChange={(laidAgain) => set({ laidAgain })} disabled={locked} />
       <Tick
         label="Take off the stretch"
         checked={cloth.takeOffStretch}

@@ -2,7 +2,7 @@
 /* Inputs of the first stages: brief, bars, square. */
 import { JOINTS } from '@/core/frame/joints';
 import { GLUES } from '@/core/frame/glues';
-import { profilesOf, speciesOf } from '@/core/frame/materials';
+import { profilesOf, speciesOf } from '@/core/job/materials';
 import type { TapeName } from '@/core/frame/corners';
 import { type JobInputs, MOST_BRACES, braceRange, evenBraces } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/job/schools';

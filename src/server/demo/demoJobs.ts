@@ -65,6 +65,12 @@ export interface DemoJob {
   records: DemoRecord[];
 }
 
+/** Margins left at the two ends of each side, mm: top, right, bottom, left. */
+const leftAtEnds = (...ends: [first: number, second: number][]): JobInputs['cloth']['left'] => {
+  const [top, right, bottom, left] = ends.map(([first, second]) => ({ first: length(first), second: length(second) }));
+  return { top: top!, right: right!, bottom: bottom!, left: left! };
+};
+
 const inch = (value: number) => length(value * 25.4, 'in');
 
 /** Records of the first stages, ending some hours ago, a working day apart. */
@@ -140,7 +146,7 @@ export const OPEN_JOBS: DemoJob[] = [
         fabric: 'linenMedium',
         grip: 'pliers',
         marginStyle: 'edge',
-        left: { top: length(52), right: length(43), bottom: length(31), left: length(12) },
+        left: leftAtEnds([52, 49], [43, 47], [31, 26], [12, 12]),
       },
       fasten: { fastener: 'tack' },
       prime: { system: 'none' },
@@ -197,11 +203,7 @@ export const OPEN_JOBS: DemoJob[] = [
     inputs: {
       brief: { use: 'print', edges: 'unframed' },
       bars: { profile: 'deep' },
-      cloth: {
-        fabric: 'polyCotton',
-        marginStyle: 'hem',
-        left: { top: length(90), right: length(90), bottom: length(90), left: length(90) },
-      },
+      cloth: { fabric: 'polyCotton', marginStyle: 'hem', left: leftAtEnds([90, 90], [90, 90], [90, 90], [90, 90]) },
       prime: { system: 'none' },
     },
     records: [],

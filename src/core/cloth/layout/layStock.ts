@@ -16,7 +16,7 @@ export interface StockSheet extends ClothSheet {
 }
 
 /** A piece; a pin names the roll or offcut it lies on. */
-export interface StockPiece extends ClothPiece {
+export interface StockPiece extends Omit<ClothPiece, 'pin'> {
   pin?: { x: number; y: number; turned: boolean; sheet: string };
 }
 

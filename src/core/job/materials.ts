@@ -2,11 +2,12 @@
  * The materials of the house: the tables that ship, with the rows the house has changed or added. A record keeps
  * the rows it was made with, since they are part of the house rules.
  */
-import { byId } from '../job/schools';
+import { byId } from './schools';
 import { parseMoney, printMoney } from '../units/money';
 import { type Parsed, parsed, refused } from '../units/result';
-import { PROFILES, type PricedLength, type Profile } from './profiles';
-import { SPECIES, type Species } from './timber';
+import { PROFILES, type PricedLength, type Profile } from '../frame/profiles';
+import { SPECIES, type Species } from '../frame/timber';
+import { FABRICS, type Fabric } from '../cloth/fabrics';
 
 /** Whoever holds materials: the house rules. */
 interface House {
@@ -17,9 +18,10 @@ interface House {
 export interface Materials {
   profiles: Profile[];
   species: Species[];
+  fabrics: Fabric[];
 }
 
-export const NO_CHANGES: Materials = { profiles: [], species: [] };
+export const NO_CHANGES: Materials = { profiles: [], species: [], fabrics: [] };
 
 function merged<R extends { id: string }>(shipped: readonly R[], own: readonly R[]): R[] {
   const added = own.filter((row) => !shipped.some((one) => one.id === row.id));
@@ -28,11 +30,14 @@ function merged<R extends { id: string }>(shipped: readonly R[], own: readonly R
 
 export const profilesOf = ({ materials }: House): Profile[] => merged(PROFILES, materials.profiles);
 export const speciesOf = ({ materials }: House): Species[] => merged(SPECIES, materials.species);
+export const fabricsOf = ({ materials }: House): Fabric[] => merged<Fabric>(FABRICS, materials.fabrics);
 
 /** The bar with this id. @throws RangeError when the house has none */
 export const profileOf = (house: House, id: string): Profile => byId(profilesOf(house), id);
 /** The wood with this id. @throws RangeError when the house has none */
 export const woodOf = (house: House, id: string): Species => byId(speciesOf(house), id);
+/** The cloth with this id. @throws RangeError when the house has none */
+export const fabricOf = (house: House, id: string): Fabric => byId(fabricsOf(house), id);
 
 const named = (rows: readonly { id: string; name: string; source: string }[]): string[] => {
   const twice = rows.filter((row, index) => rows.findIndex((one) => one.id === row.id) !== index);
@@ -41,20 +46,24 @@ const named = (rows: readonly { id: string; name: string; source: string }[]): s
 };
 
 /** A table without the rows that do not differ from what ships: only changes are kept. */
-export function changesOnly({ profiles, species }: Materials): Materials {
-  const differs = <R extends { id: string }>(shipped: readonly R[]) => {
+export function changesOnly({ profiles, species, fabrics }: Materials): Materials {
+  const differs = (shipped: readonly object[]) => {
     const texts = new Set(shipped.map((row) => JSON.stringify(row)));
-    return (row: R) => !texts.has(JSON.stringify(row));
+    return (row: object) => !texts.has(JSON.stringify(row));
   };
-  return { profiles: profiles.filter(differs(PROFILES)), species: species.filter(differs(SPECIES)) };
+  return {
+    profiles: profiles.filter(differs(PROFILES)),
+    species: species.filter(differs(SPECIES)),
+    fabrics: fabrics.filter(differs(FABRICS)),
+  };
 }
 
 /**
  * What is wrong with rows of the house, as sentences; none when all can be built with.
  *
- * @example materialViolations({ profiles: [], species: [{ id: 'a', name: 'Spruce', eGPa: 200, densityKgM3: 430, knots: null, offered: true, source: '' }] })[0] // 'Spruce: 200 GPa is outside 1 to 30 GPa.'
+ * @example materialViolations({ profiles: [], species: [{ id: 'a', name: 'Spruce', eGPa: 200, densityKgM3: 430, knots: null, offered: true, source: '' }], fabrics: [] })[0] // 'Spruce: 200 GPa is outside 1 to 30 GPa.'
  */
-export function materialViolations({ profiles, species }: Materials): string[] {
+export function materialViolations({ profiles, species, fabrics }: Materials): string[] {
   const outside = (name: string, value: number, least: number, most: number, unit: string) =>
     value >= least && value <= most ? [] : [`${name}: ${value} ${unit} is outside ${least} to ${most} ${unit}.`];
   const lengths = (name: string, list: readonly PricedLength[]) =>
@@ -65,6 +74,17 @@ export function materialViolations({ profiles, species }: Materials): string[] {
   return [
     ...named(profiles),
     ...named(species),
+    ...named(fabrics),
+    ...fabrics.flatMap((row) => [
+      ...outside(row.name, row.gsm, 50, 1500, 'g/m²'),
+      ...outside(`${row.name}, thickness`, row.thicknessMm, 0.1, 5, 'mm'),
+      ...[row.stiffnessWarpKNPerM, row.stiffnessWeftKNPerM].flatMap((one) =>
+        outside(`${row.name}, stiffness`, one, 1, 200, 'kN/m'),
+      ),
+      ...[row.stretchWarp, row.stretchWeft].flatMap((one) => outside(`${row.name}, stretch`, one, 0, 0.05, 'of its length')),
+      ...[row.shrinkWarp, row.shrinkWeft].flatMap((one) => outside(`${row.name}, shrinkage`, one, 0, 0.15, 'of its length')),
+      ...lengths(row.name, row.rolls),
+    ]),
     ...species.flatMap((row) => [
       ...outside(row.name, row.eGPa, 1, 30, 'GPa'),
       ...outside(row.name, row.densityKgM3, 100, 1300, 'kg/m³'),

@@ -1,0 +1,101 @@
+import { describe, expect, it, vi } from 'vitest';
+import { CLOTH_TASKS } from './clothTasks';
+import { serveTasks } from './serveTasks';
+import { TaskCancelled, TaskFailed, WorkerDied, type WorkerPort, taskClient } from './taskClient';
+
+const TASKS = {
+  *count(to: number): Generator<number | undefined, string> {
+    for (let now = 1; now <= to; now += 1) yield now;
+    return `counted to ${to}`;
+  },
+  *forever(): Generator<number | undefined, never> {
+    for (let now = 1; ; now += 1) yield now % 500 === 0 ? now : undefined;
+  },
+
+  *breaks(): Generator<undefined, never> {
+    throw new RangeError('piece a is 1200 mm across and the roll 1000 mm');
+  },
+};
+
+/** A client and a server at the two ends of a channel; `opens` counts how often a worker was opened. */
+function connected() {
+  const ends: MessageChannel[] = [];
+  const client = taskClient<typeof TASKS>(() => {
+    const channel = new MessageChannel();
+    ends.push(channel);
+    serveTasks(channel.port2 as never, TASKS);
+    channel.port1.start();
+    channel.port2.start();
+    return Object.assign(channel.port1, { terminate: () => channel.port1.close() }) as unknown as WorkerPort;
+  });
+  return { client, ends };
+}
+
+describe('tasks over a channel', () => {
+  it('tell their progress in order and settle once', async () => {
+    const { client } = connected();
+    const seen: number[] = [];
+    await expect(client.run('count', 4, { onProgress: (now) => seen.push(now) })).resolves.toBe('counted to 4');
+    expect(seen).toEqual([1, 2, 3, 4]);
+    client.close();
+  });
+
+  it('run by turns, so that a long one does not hold up a short one', async () => {
+    const { client } = connected();
+    const stop = new AbortController();
+    const long = client.run('forever', undefined as never, { signal: stop.signal });
+    await expect(client.run('count', 3)).resolves.toBe('counted to 3');
+    stop.abort();
+    await expect(long).rejects.toBeInstanceOf(TaskCancelled);
+    client.close();
+  });
+
+  it('are heard no more once they are called off', async () => {
+    const { client } = connected();
+    const stop = new AbortController();
+    const heard = vi.fn(() => stop.abort());
+    await expect(client.run('forever', undefined as never, { signal: stop.signal, onProgress: heard })).rejects.toThrow(
+      /forever was called off/,
+    );
+    const times = heard.mock.calls.length;
+    await expect(client.run('count', 1)).resolves.toBe('counted to 1');
+    expect(heard).toHaveBeenCalledTimes(times);
+    client.close();
+  });
+
+  it('fail with the name and words of their error', async () => {
+    const { client } = connected();
+    const failed = await client.run('breaks', undefined as never).catch((error: Error) => error);
+    expect(failed).toBeInstanceOf(TaskFailed);
+    expect(failed).toMatchObject({ name: 'RangeError', message: 'piece a is 1200 mm across and the roll 1000 mm' });
+    await expect(client.run('none' as never, undefined as never)).rejects.toThrow(/no task “none”/);
+    client.close();
+  });
+
+  it('all fail when the worker dies, and the next request opens another', async () => {
+    const { client, ends } = connected();
+    const lost = client.run('forever', undefined as never);
+    (ends[0]!.port1 as unknown as WorkerPort).onerror?.({ message: 'out of memory' });
+    await expect(lost).rejects.toEqual(new WorkerDied('out of memory'));
+    await expect(client.run('count', 2)).resolves.toBe('counted to 2');
+    expect(ends).toHaveLength(2);
+    client.close();
+  });
+
+  it('lay cloth as the solver does', () => {
+    const piece = (id: string, w: number, h: number) =>
+      ({ id, w, h, mayTurn: false, flawRule: 'piece', margin: [0, 0, 0, 0] }) as const;
+    const roll = { id: 'roll', width: 1000, length: 5000, tear: 5, flaws: [] };
+    const steps = CLOTH_TASKS.lay({
+      pieces: [piece('a', 495, 300), piece('b', 500, 300)],
+      offcuts: [],
+      roll,
+      seed: 0.5,
+      rounds: 5,
+      leastOffcut: 200,
+    });
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    expect(step.value.sheets).toMatchObject([{ id: 'roll', layout: { length: 300, proven: true } }]);
+  });
+});
