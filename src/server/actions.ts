@@ -1,13 +1,17 @@
 'use server';
 /* The one way in for writes from the screens: action → checked DTO → use case → repository. */
+import type { ClothFlaw, StockCloth } from '@/core/cloth/clothStock';
 import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import type { Length, Tape } from '@/core/units/length';
+import type { StoredCloth } from '@/db/clothSheets';
 import type { StoredJob } from '@/db/jobs';
 import type { StoredRules } from '@/db/workshops';
 import { checked } from './checked';
+import { addCloth, changeCloth, cutCloth } from './clothCases';
+import { AddClothDto, ChangeClothDto, CutClothDto } from './clothDto';
 import { SaveRulesDto } from './houseRulesDto';
 import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
 import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
@@ -50,6 +54,8 @@ export async function recordStepAction(plain: {
   note: string;
   reason: string;
   unit: Tape['unit'];
+  /** The roll or offcut that a recorded cut is taken from. */
+  clothId?: string;
 }): Promise<Outcome<JobWithLog>> {
   return run(RecordStepDto, plain, recordStep);
 }
@@ -78,6 +84,28 @@ export async function takeFromRackAction(plain: { id: string; count: number; mak
 
 export async function recordCutsAction(plain: { jobIds: string[]; seen: string; maker: string }): Promise<Outcome<Series>> {
   return run(RecordCutsDto, plain, recordCuts);
+}
+
+export async function addClothAction(plain: Omit<StockCloth, 'id'> & { maker: string }): Promise<Outcome<StoredCloth[]>> {
+  return run(AddClothDto, plain, addCloth);
+}
+
+export async function changeClothAction(plain: {
+  id: string;
+  revision: number;
+  lengthMm: number;
+  flaws: ClothFlaw[];
+  gone: boolean;
+  maker: string;
+}): Promise<Outcome<StoredCloth[]>> {
+  return run(ChangeClothDto, plain, changeCloth);
+}
+
+export async function cutClothAction(plain: {
+  sheets: { id: string; revision: number; placed: { id: string; x: number; y: number; turned: boolean }[] }[];
+  maker: string;
+}): Promise<Outcome<StoredCloth[]>> {
+  return run(CutClothDto, plain, cutCloth);
 }
 
 export async function saveRulesAction(plain: { revision: number; rules: HouseRules }): Promise<Outcome<StoredRules>> {

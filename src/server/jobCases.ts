@@ -26,6 +26,7 @@ import { readRules, writeRules } from '@/db/workshops';
 import { JobFileDto } from './jobFileDto';
 import type { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
 import { checked } from './checked';
+import { cutOne } from './clothCases';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Workshop } from './workshop';
 
@@ -95,6 +96,8 @@ export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobW
     const progress = progressOf(job.inputs, logOfJob(database, dto.jobId));
     const entry = stepEntry(workshop, job, dto, progress, { id: newId(), at: now() });
     if (!entry.ok) return entry;
+    const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
+    if (uncut) return uncut;
     insertLogEntry(database, job.id, entry.value);
     updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
     return done(openJob(workshop, job.id)!);

@@ -325,6 +325,8 @@ export class RecordStepDto {
   @IsString() @MaxLength(2000) note!: string;
   @IsString() @MaxLength(2000) reason!: string;
   @IsOptional() @IsIn(['mm', 'cm', 'in']) unit?: 'mm' | 'cm' | 'in';
+  /** The roll or offcut that a recorded cut is taken from. */
+  @IsOptional() @IsString() @TextLength(1, 64) clothId?: string;
 }
 
 export class WithdrawDto {

@@ -9,6 +9,7 @@ import { planJob } from '@/core/plan/planJob';
 import { type NextStep, nextStep, progressOf } from '@/core/plan/progress';
 import type { StageId } from '@/core/job/stages';
 import { listJobs } from '@/db/jobs';
+import { listCloth } from '@/db/clothSheets';
 import { listRack } from '@/db/rackBars';
 import { logOfWorkshop } from '@/db/logEntries';
 import { type StoredRules, readRules, writeRules } from '@/db/workshops';
@@ -108,7 +109,7 @@ export function logRows({ database }: Workshop): LogRow[] {
   return rows.sort((a, b) => b.at.localeCompare(a.at));
 }
 
-/** A bar, wood or cloth that some job or the rack still has, left out of the tables of the house. */
+/** A bar, wood or cloth that some job or the store still has, left out of the tables of the house. */
 function usedMaterialGone(database: Workshop['database'], rules: HouseRules): Refusal | null {
   const [bars, woods, cloths] = [profilesOf(rules), speciesOf(rules), fabricsOf(rules)].map(
     (rows) => new Set(rows.map((row) => row.id)),
@@ -118,7 +119,9 @@ function usedMaterialGone(database: Workshop['database'], rules: HouseRules): Re
       return refuse(`No. ${number} is made with a bar, wood or cloth that would be gone: hide it instead.`);
   }
   const left = listRack(database).find((bar) => !bars!.has(bar.profile));
-  return left ? refuse(`Bars of “${left.profile}” lie on the rack: hide it instead.`) : null;
+  if (left) return refuse(`Bars of “${left.profile}” lie on the rack: hide it instead.`);
+  const stored = listCloth(database).find((cloth) => !cloths!.has(cloth.fabric));
+  return stored ? refuse(`${stored.tag} in the store is of “${stored.fabric}”: hide it instead.`) : null;
 }
 
 export const houseRules = ({ database }: Workshop): StoredRules => readRules(database);

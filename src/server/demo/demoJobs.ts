@@ -2,6 +2,7 @@
  * The demo workshop: an invented quay with a supports workshop that prepares canvases for a travelling show
  * of night-sky paintings and stretches the old canvases of a ferry line again. All names and sizes are made up.
  */
+import type { StockCloth } from '@/core/cloth/clothStock';
 import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import { DEFAULT_RULES } from '@/core/job/houseRules';
@@ -41,6 +42,32 @@ export const DEMO_RACK: Omit<RackBar, 'id'>[] = [
   { profile: 'flatBatten', kind: 'timber', family: 'sawn', lengthMm: 655, count: 2, mark: 'offcut' },
   { profile: 'batten', kind: 'timber', family: 'sawn', lengthMm: 2100, count: 2, mark: 'sighted, straight' },
   { profile: 'flatBatten', kind: 'brace', family: 'sawn', lengthMm: 930, count: 1, mark: 'offcut' },
+];
+
+/** Cloth of the store: tag, cloth, usable width and what is left, mm. */
+export const DEMO_CLOTH: Omit<StockCloth, 'id' | 'selvedgeMm'>[] = [
+  { kind: 'roll', fabric: 'cottonMedium', tag: 'C4', widthMm: 2080, lengthMm: 17_650, flaws: [] },
+  {
+    kind: 'roll',
+    fabric: 'linenMedium',
+    tag: 'L2',
+    widthMm: 2120,
+    lengthMm: 9340,
+    flaws: [
+      { x: 880, y: 640, w: 35, h: 25, note: 'slub' },
+      { x: 1490, y: 2210, w: 60, h: 60, note: 'tar from the quay' },
+    ],
+  },
+  { kind: 'roll', fabric: 'polyCotton', tag: 'P1', widthMm: 1500, lengthMm: 6120, flaws: [] },
+  { kind: 'offcut', fabric: 'cottonMedium', tag: 'C4-1', widthMm: 640, lengthMm: 1310, flaws: [] },
+  {
+    kind: 'offcut',
+    fabric: 'linenMedium',
+    tag: 'L2-1',
+    widthMm: 410,
+    lengthMm: 980,
+    flaws: [{ x: 200, y: 470, w: 20, h: 20, note: 'knot' }],
+  },
 ];
 
 type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };

@@ -8,13 +8,14 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
 import { length, roundToStep } from '@/core/units/length';
+import { insertCloth } from '@/db/clothSheets';
 import { insertJob, listJobs } from '@/db/jobs';
 import { addRackBar } from '@/db/rackBars';
 import { writeRules } from '@/db/workshops';
 import { recordStep, saveInputs } from '../jobCases';
 import type { Outcome } from '../outcome';
 import type { Workshop } from '../workshop';
-import { DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
+import { DEMO_CLOTH, DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
 
 const HOUR = 3_600_000;
 const FIRST_NUMBER = 101;
@@ -27,6 +28,9 @@ export function seedDemo(database: Database, now: Date): void {
     writeRules(database, DEMO_RULES, 0);
     const finished = FINISHED.map((row, index) => finishedJob(row, index));
     [...finished, ...OPEN_JOBS].forEach((job, index) => seedJob(database, job, index, now, noise));
+    DEMO_CLOTH.forEach((cloth, index) =>
+      insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
+    );
     DEMO_RACK.forEach((bar, index) => addRackBar(database, { ...bar, id: `demo-rack-${index + 1}` }));
   })();
 }
