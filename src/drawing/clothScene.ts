@@ -184,7 +184,7 @@ export function sectionScene({ plan, tape }: Pick<SceneInput, 'plan' | 'tape'>):
     : [point(margin.fastenerAtMm, backMm + gap + 1), point(margin.fastenerAtMm, backMm - 7)];
   return {
     bounds: { minX: -8 - (margin.onEdge ? margin.gripMm : 0), minY: -6, maxX: w + 40, maxY: backMm + 16 },
-    padPx: { top: 24, right: 18, bottom: 40, left: 84 },
+    padPx: { top: 24, right: 14, bottom: 46, left: 108 },
     marks: [
       {
         kind: 'area',

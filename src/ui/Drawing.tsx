@@ -3,15 +3,11 @@
  * The screen as a sink for scenes: fits the scene into its box, keeps lettering and line widths in pixels,
  * and draws a scale bar that is true for what is seen.
  */
-import { type KeyboardEvent, type RefObject, memo, useLayoutEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useRef } from 'react';
 import type { Grab, Mark, Point, Scene } from '@/drawing/scene';
 import { type Tape, MM_PER_INCH } from '@/core/units/length';
 import { fractionParts } from './Figure';
-
-interface Box {
-  width: number;
-  height: number;
-}
+import { type Box, useBox } from './useBox';
 
 interface DrawingProps {
   scene: Scene;
@@ -58,24 +54,6 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
     </div>
   );
 });
-
-function useBox(ref: RefObject<HTMLDivElement | null>): Box {
-  const [box, setBox] = useState<Box>({ width: 756, height: 560 });
-  useLayoutEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const measure = () => {
-      const { clientWidth: width, clientHeight: height } = element;
-      if (width > 0 && height > 0)
-        setBox((before) => (before.width === width && before.height === height ? before : { width, height }));
-    };
-    measure();
-    const observer = new ResizeObserver(measure);
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [ref]);
-  return box;
-}
 
 const round = (value: number) => Math.round(value * 10) / 10;
 const pathOf = (points: Point[]) => points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('');

@@ -25,7 +25,7 @@ export interface ClothPanelProps {
 export const ClothPanel = memo(function ClothPanel(props: ClothPanelProps) {
   return (
     <Tabs
-      label="Cloth"
+      label="Margins and cutting"
       className="h-[248px] flex-none"
       tabs={[
         { id: 'margins', name: 'Margins', show: () => <Margins {...props} /> },
@@ -175,6 +175,12 @@ function Cutting({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) {
           label="May lie turned on the roll"
           checked={cloth.mayTurn}
           onChange={(mayTurn) => change({ mayTurn })}
+          disabled={locked}
+        />
+        <Tick
+          label="Take off the stretch"
+          checked={cloth.takeOffStretch}
+          onChange={(takeOffStretch) => change({ takeOffStretch })}
           disabled={locked}
         />
       </div>

@@ -10,6 +10,8 @@ import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
 import { gateVerdicts, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
+import { length } from '@/core/units/length';
+import type { JobCut, StoredCloth } from '@/db/clothSheets';
 import type { JobWithLog } from '@/server/jobCases';
 import type { Outcome } from '@/server/outcome';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
@@ -17,6 +19,7 @@ import { Figure } from '@/ui/Figure';
 import { useNow } from '@/ui/useNow';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { CutFrom, NOT_STORED, clothThatFits } from './CutFrom';
 import { refusalWords } from './jobDraft';
 import { JobHeader } from './JobHeader';
 import { Recorded, RecordBar } from './RecordBar';
@@ -28,7 +31,16 @@ import { earlyWords, keepsWords, stageMarks, stageNotes } from './stageWords';
 import { useJobDraft } from './useJobDraft';
 import { useJobKeys } from './useJobKeys';
 
-export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; rack: RackBar[]; nowMs: number }) {
+interface JobPageProps {
+  first: JobWithLog;
+  rack: RackBar[];
+  cloth: StoredCloth[];
+  /** What was cut for this job already. */
+  cut: JobCut | null;
+  nowMs: number;
+}
+
+export function JobPage({ first, rack, cloth, cut, nowMs: serverNow }: JobPageProps) {
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
@@ -41,6 +53,7 @@ export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; 
   const [busy, setBusy] = useState(false);
   const [view, setView] = useState<'back' | 'front'>('back');
   const [step, setStep] = useState(1);
+  const [pickedCloth, pickCloth] = useState<string | null>(null);
 
   const progress = useMemo(() => progressOf(inputs, log), [inputs, log]);
   const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
@@ -63,6 +76,9 @@ export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; 
   const next = nextStep(inputs, progress, nowMs);
   const waits = [...(open === next.stage ? waitVerdicts(next, nowMs) : []), ...gateVerdicts(open, progress)];
   const answer = done && frozen ? frozen : { ...plan[open], verdicts: [...plan[open].verdicts, ...waits] };
+
+  const cutsNow = open === 'cloth' && !done && !plan.cloth.painted;
+  const clothId = pickedCloth ?? clothThatFits(cloth, inputs.cloth.fabric, plan.cloth.fit)?.id ?? NOT_STORED;
 
   const openStage = (id: StageId) => {
     setOpen(id);
@@ -101,7 +117,17 @@ export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; 
   };
   const record = (note: string, reason: string) =>
     settle(
-      (revision) => recordStepAction({ jobId: first.job.id, revision, stage: open, maker, note, reason, unit: tape.unit }),
+      (revision) =>
+        recordStepAction({
+          jobId: first.job.id,
+          revision,
+          stage: open,
+          maker,
+          note,
+          reason,
+          unit: tape.unit,
+          ...(cutsNow && !cut && clothId !== NOT_STORED ? { clothId } : {}),
+        }),
       (value) => {
         took(value);
         const after = progressOf(value.job.inputs, value.log);
@@ -176,6 +202,19 @@ export function JobPage({ first, rack, nowMs: serverNow }: { first: JobWithLog; 
                 locked={done}
                 change={draft.change}
               />
+              {cutsNow && (
+                <CutFrom
+                  cloth={cloth}
+                  fabric={inputs.cloth.fabric}
+                  fit={plan.cloth.fit}
+                  cut={cut}
+                  chosen={clothId}
+                  onChoose={(one) => {
+                    pickCloth(one?.id ?? NOT_STORED);
+                    if (one) draft.change('cloth', { rollWidth: length(one.widthMm, tape.unit) });
+                  }}
+                />
+              )}
               <VerdictList verdicts={answer.verdicts} />
             </div>
             {done && entry ? (

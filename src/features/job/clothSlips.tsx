@@ -78,12 +78,6 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
         disabled={locked}
       />
       <Tick label="Laid on it again" checked={cloth.laidAgain} onChange={(laidAgain) => set({ laidAgain })} disabled={locked} />
-      <Tick
-        label="Take off the stretch"
-        checked={cloth.takeOffStretch}
-        onChange={(takeOffStretch) => set({ takeOffStretch })}
-        disabled={locked}
-      />
     </div>
   );
 }

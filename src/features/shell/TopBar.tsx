@@ -10,6 +10,7 @@ import { KeysDialog } from './KeysDialog';
 const PLACES = [
   { href: '/', name: 'Bench', key: 'g' },
   { href: '/bars', name: 'Bars', key: 'f' },
+  { href: '/cloth', name: 'Cloth', key: 'w' },
   { href: '/log', name: 'Log', key: 'l' },
   { href: '/rules', name: 'House rules', key: 'r' },
 ] as const;

@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { JobPage } from '@/features/job/JobPage';
+import { clothStore, jobCut } from '@/server/clothCases';
 import { openJob } from '@/server/jobCases';
 import { rackBars } from '@/server/rackCases';
 import { openWorkshop } from '@/server/openWorkshop';
@@ -9,5 +10,14 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
   const workshop = openWorkshop();
   const found = openJob(workshop, id);
   if (!found) notFound();
-  return <JobPage key={id} first={found} rack={rackBars(workshop)} nowMs={workshop.now().getTime()} />;
+  return (
+    <JobPage
+      key={id}
+      first={found}
+      rack={rackBars(workshop)}
+      cloth={clothStore(workshop)}
+      cut={jobCut(workshop, id)}
+      nowMs={workshop.now().getTime()}
+    />
+  );
 }

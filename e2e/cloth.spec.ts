@@ -1,0 +1,109 @@
+import { answer, expect, newCanvas, saved, stage, test } from './test';
+
+test('five pieces round two flaws, one pinned, cut and recorded; the offcut is found in the store', async ({
+  page,
+  demoServer,
+}) => {
+  const sizes = [
+    [900, 600],
+    [700, 500],
+    [650, 450],
+    [500, 400],
+    [420, 300],
+  ];
+  for (const [index, [width, height]] of sizes.entries()) {
+    await newCanvas(page, demoServer.url, `Buoy ${index + 1}`, String(width), String(height));
+    await stage(page, 'Cloth').click();
+    await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
+    await saved(page);
+  }
+  await page.goto(`${demoServer.url}/cloth?view=store`);
+  await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
+  await page.getByLabel('Usable width').fill('1500');
+  await page.getByLabel('Length left').fill('6 m');
+  await page.getByLabel('Tag written on it').fill('F7');
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByText('F7 roll, 6000 × 1500 mm')).toBeVisible();
+
+  await page.goto(`${demoServer.url}/cloth`);
+  await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
+  for (let buoy = 1; buoy <= 5; buoy += 1) await page.getByLabel(new RegExp(`Buoy ${buoy} `)).check();
+  await expect(page.getByTestId('run')).toHaveText(/^proven/);
+  const length = async () => Number((await answer(page).textContent())!.replace(' mm', ''));
+  const withoutFlaws = await length();
+
+  await test.step('two flaws, marked by a click', async () => {
+    const roll = page.getByTestId('sheet F7');
+    for (const part of [0.3, 0.7]) {
+      const box = (await roll.boundingBox())!;
+      await page.getByRole('button', { name: 'Mark a flaw' }).click();
+      const before = await page.getByRole('button', { name: /^Take off/ }).count();
+      await page.mouse.click(box.x + box.width * part * 0.5, box.y + box.height * part);
+      await expect(page.getByRole('button', { name: /^Take off/ })).toHaveCount(before + 1);
+    }
+    await expect(page.getByTestId('run')).not.toHaveText('searching');
+    expect(await length()).toBeGreaterThanOrEqual(withoutFlaws);
+  });
+
+  await test.step('one pinned by hand, the solver fills the rest', async () => {
+    const piece = page.getByRole('button', { name: /^No\. \d+, .*4\d\d × \d+ mm|^No\. \d+, 5\d\d × \d+ mm/ }).first();
+    await piece.focus();
+    const name = (await piece.getAttribute('aria-label'))!.split(',')[0]!;
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: new RegExp(`^${name},.*pinned$`) })).toBeVisible();
+    await expect(page.getByTestId('run')).not.toHaveText('searching');
+    await expect(page.getByRole('button', { name: 'Free all pins' })).toBeVisible();
+  });
+
+  await test.step('a worker that dies leaves the last layout and says so', async () => {
+    const before = await answer(page).textContent();
+    const [worker] = page.workers();
+    await worker!.evaluate(() => {
+      (globalThis as { postMessage: unknown }).postMessage = () => {
+        throw new Error('out of memory');
+      };
+    });
+    await page.getByRole('button', { name: 'Free all pins' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: /The solver came to an end .* The last layout stays/ })).toBeVisible();
+    await expect(answer(page)).toHaveText(before!);
+    await page.getByLabel(/Buoy 5 /).uncheck();
+    await page.getByLabel(/Buoy 5 /).check();
+    await expect(page.getByTestId('run')).not.toHaveText('searching');
+    await expect(page.getByRole('alert').filter({ hasText: 'came to an end' })).toHaveCount(0);
+  });
+
+  const used = await length();
+  await page.getByRole('button', { name: 'Record the cuts' }).click();
+  await expect(page).toHaveURL(/view=store/);
+  await expect(page.getByText(`F7 roll, ${6000 - used - 5} × 1500 mm`)).toBeVisible();
+  await expect(page.getByText(/F7-1 offcut, \d+ × \d+ mm/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Last changes' })).toContainText(/Cut for No\. \d+, No\. \d+/);
+});
+
+test('a cut recorded with its job draws the roll down, and says so afterwards', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/job/demo-129`);
+  await expect(page.getByLabel('Cut from, in the store')).toContainText('L2, roll, 9340 mm left');
+  await page.getByRole('button', { name: 'Record the cut' }).click();
+  await expect(page.getByRole('heading', { name: 'Fasten the cloth' })).toBeVisible();
+  await page.goto(`${demoServer.url}/cloth?view=store`);
+  await expect(page.getByText('L2 roll, 8128 × 2120 mm')).toBeVisible();
+});
+
+test('margins: each side of its own, a roll too narrow, and why makers differ', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Own margins', '900', '600');
+  await stage(page, 'Cloth').click();
+  await expect(answer(page)).toHaveText('1033 × 733 mm');
+  await page.getByRole('tab', { name: 'Each side' }).click();
+  await page.getByLabel('Margin, left').fill('40');
+  await expect(answer(page)).toHaveText('1007 × 733 mm');
+  await expect(page.getByText(/Left, the least: \d+ mm beyond the last fold/)).toBeVisible();
+  await page.getByLabel('Margin, left').fill('');
+  await page.getByLabel('Roll width, usable').fill('700');
+  await expect(
+    page.getByText(/A 1600 mm roll of it would do.*leaner margin: short return.*Or type less for top and bottom/),
+  ).toBeVisible();
+  await page.getByRole('tab', { name: 'Why makers differ' }).click();
+  await expect(page.getByRole('cell', { name: 'thin bars, dear cloth' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Cutting' }).click();
+  await expect(page.getByText(/Snip 20 mm into the selvedge at 1033 mm/)).toBeVisible();
+});

@@ -1,0 +1,25 @@
+import { ClothPage, type ClothView } from '@/features/cloth/ClothPage';
+import { clothJobs, clothMoves, clothStore } from '@/server/clothCases';
+import { openWorkshop } from '@/server/openWorkshop';
+import { houseRules } from '@/server/workshopCases';
+
+const VIEWS: readonly ClothView[] = ['lay', 'store', 'materials'];
+
+/** The store of cloth: `view` names the part. */
+export default async function ClothRoute({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { view } = await searchParams;
+  const workshop = openWorkshop();
+  return (
+    <ClothPage
+      view={VIEWS.find((one) => one === view) ?? 'lay'}
+      store={clothStore(workshop)}
+      moves={clothMoves(workshop)}
+      jobs={clothJobs(workshop)}
+      stored={houseRules(workshop)}
+    />
+  );
+}

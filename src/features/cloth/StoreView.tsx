@@ -1,0 +1,202 @@
+'use client';
+/* What lies in the store of cloth, to one scale, with a slip to put more there and the last changes. */
+import { format } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { StockCloth } from '@/core/cloth/clothStock';
+import { fabricOf, fabricsOf } from '@/core/job/materials';
+import { length, printLength, printSize } from '@/core/units/length';
+import { parsed, refused } from '@/core/units/result';
+import type { ClothMove, StoredCloth } from '@/db/clothSheets';
+import { addClothAction, changeClothAction } from '@/server/actions';
+import type { Outcome } from '@/server/outcome';
+import { Choice, LengthField, TypedField } from '@/ui/fields';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalOf } from '../refusalOf';
+
+const KINDS = [
+  { id: 'roll', name: 'Roll' },
+  { id: 'offcut', name: 'Offcut' },
+] as const;
+
+export function StoreView({ store, moves }: { store: StoredCloth[]; moves: ClothMove[] }) {
+  const { maker } = useWorkshop();
+  const router = useRouter();
+  const [error, setError] = useState<string | null>(null);
+  const settle = async (act: Promise<Outcome<unknown>>): Promise<boolean> => {
+    const refusal = await refusalOf(act);
+    setError(refusal);
+    if (refusal === null) router.refresh();
+    return refusal === null;
+  };
+  const remove = ({ id, revision, lengthMm, flaws }: StoredCloth) =>
+    void settle(changeClothAction({ id, revision, lengthMm, flaws, gone: true, maker }));
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
+      <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
+        {store.length === 0 ? (
+          <p className="soft max-w-prose py-6">
+            Nothing lies in the store yet. Put your rolls and offcuts there, with their usable width: pieces are then laid on
+            them, offcuts first, and every recorded cut draws them down.
+          </p>
+        ) : (
+          <StoreDrawing store={store} onRemove={remove} />
+        )}
+      </div>
+      <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
+        <AddSlip error={error} onAdd={(cloth) => settle(addClothAction({ ...cloth, maker }))} />
+        <section aria-label="Last changes" className="mt-4">
+          <h2 className="text-[15px] font-semibold">Last changes</h2>
+          {moves.length === 0 && <p className="soft text-[14px]">None yet.</p>}
+          <ul className="text-[14px]">
+            {moves.map((move) => (
+              <li key={move.id} className="hair-b py-1">
+                {move.did}
+                <span className="soft block text-[13px]">
+                  {format(new Date(move.at), 'EEE d MMM HH:mm')}, {move.maker}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function StoreDrawing({ store, onRemove }: { store: StoredCloth[]; onRemove: (cloth: StoredCloth) => void }) {
+  const { rules, tape } = useWorkshop();
+  const longest = Math.max(...store.map((one) => one.lengthMm), ...store.map((one) => one.widthMm * 2));
+  const groups = fabricsOf(rules).filter(({ id }) => store.some((one) => one.fabric === id));
+  return (
+    <div className="draw space-y-3" data-testid="store">
+      {groups.map((fabric) => (
+        <section key={fabric.id} aria-label={fabric.name}>
+          <h2 className="text-[15px] font-semibold">{fabric.name}</h2>
+          <ul>
+            {store
+              .filter((one) => one.fabric === fabric.id)
+              .map((cloth) => (
+                <li
+                  key={cloth.id}
+                  className="hair-b grid grid-cols-[minmax(0,1fr)_auto] items-center gap-3 py-1.5 sm:grid-cols-[minmax(0,1fr)_230px_auto]"
+                >
+                  <Lying cloth={cloth} longest={longest} />
+                  <span className="figure col-start-1 row-start-2 text-[14px] sm:col-start-2 sm:row-start-1">
+                    <strong>{cloth.tag}</strong> {cloth.kind},{' '}
+                    <Figure>{printSize(cloth.lengthMm, cloth.widthMm, tape, 'down')}</Figure>
+                    <span className="soft block text-[13px]">
+                      {cloth.flaws.length === 0
+                        ? 'no flaw marked'
+                        : `flaws: ${cloth.flaws.map((flaw) => flaw.note || 'unnamed').join(', ')}`}
+                    </span>
+                  </span>
+                  <button
+                    type="button"
+                    className="btn btn-ghost btn-xs h-7"
+                    aria-label={`${cloth.tag} is used up`}
+                    onClick={() => onRemove(cloth)}
+                  >
+                    used up
+                  </button>
+                </li>
+              ))}
+          </ul>
+        </section>
+      ))}
+      <p className="soft text-[13px]">
+        All to one scale, the cut end at the left; the longest is{' '}
+        {printLength(Math.max(...store.map((one) => one.lengthMm)), tape)}.
+      </p>
+    </div>
+  );
+}
+
+function Lying({ cloth: { lengthMm, widthMm, flaws }, longest }: { cloth: StockCloth; longest: number }) {
+  return (
+    <svg viewBox={`0 0 ${longest} ${widthMm}`} className="block w-full" aria-hidden>
+      <rect x={0} y={0} width={lengthMm} height={widthMm} className="area cloth plain" vectorEffect="non-scaling-stroke" />
+      {flaws.map((flaw, index) => {
+        const [x, y, size] = [flaw.y + flaw.h / 2, flaw.x + flaw.w / 2, longest / 140];
+        return (
+          <path
+            key={index}
+            d={`M${x - size} ${y - size}l${2 * size} ${2 * size}m0 ${-2 * size}l${-2 * size} ${2 * size}`}
+            className="line stop"
+            vectorEffect="non-scaling-stroke"
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<StockCloth, 'id'>) => Promise<boolean> }) {
+  const { rules, tape } = useWorkshop();
+  const fabrics = fabricsOf(rules).filter((one) => one.offered);
+  const [kind, setKind] = useState<StockCloth['kind']>('roll');
+  const [fabric, setFabric] = useState(fabrics[0]!.id);
+  const [tag, setTag] = useState('');
+  const [width, setWidth] = useState(() => length(fabrics[0]!.rolls[0]?.mm ?? 2000, tape.unit));
+  const [selvedge, setSelvedge] = useState(() => length(10, tape.unit));
+  const [long, setLong] = useState(() => length(10_000, tape.unit));
+  const add = async () => {
+    const put = await onAdd({
+      kind,
+      fabric,
+      tag,
+      widthMm: width.mm,
+      selvedgeMm: kind === 'roll' ? selvedge.mm : 0,
+      lengthMm: long.mm,
+      flaws: [],
+    });
+    if (put) setTag('');
+  };
+  return (
+    <form
+      aria-label="Put in the store"
+      className="space-y-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <h2 className="text-[17px] font-semibold">Put in the store</h2>
+      <div className="grid grid-cols-2 gap-x-4 gap-y-1.5">
+        <Choice label="Kind" value={kind} options={KINDS} onChange={setKind} />
+        <Choice
+          label="Cloth"
+          value={fabric}
+          options={fabrics}
+          onChange={(id: string) => {
+            setFabric(id);
+            const sold = fabricOf(rules, id).rolls[0];
+            if (sold) setWidth(length(sold.mm, tape.unit));
+          }}
+        />
+        <TypedField
+          label="Tag written on it"
+          value={tag}
+          print={(text) => text}
+          read={(typed) => (typed.length <= 40 ? parsed(typed) : refused<string>(typed, 'is too long', 'Up to 40 letters.'))}
+          onChange={setTag}
+        />
+        <LengthField label="Usable width" value={width} leastMm={50} mostMm={6000} onChange={setWidth} />
+        <LengthField label="Length left" value={long} leastMm={1} mostMm={200_000} onChange={setLong} />
+        {kind === 'roll' && <LengthField label="Selvedge, each" value={selvedge} mostMm={100} onChange={setSelvedge} />}
+      </div>
+      <p className="soft text-[13px]">
+        Measure between the selvedges: they pull otherwise than the rest and stay out of the face.
+      </p>
+      {error && (
+        <p role="alert" className="text-[14px] text-error">
+          {error}
+        </p>
+      )}
+      <button type="submit" className="btn btn-primary btn-sm h-9 w-full" disabled={tag.trim() === ''}>
+        Put it there
+      </button>
+    </form>
+  );
+}
