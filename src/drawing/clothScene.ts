@@ -4,9 +4,9 @@
  */
 import type { MarginParts } from '@/core/cloth/cutSize';
 import { SIDES, type Side } from '@/core/job/sides';
-import { leastEnd } from '@/core/plan/planCloth';
 import { printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
+import { paintingScene } from './paintingScene';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 import { type SceneInput, frameShape } from './stageScenes';
 
@@ -24,7 +24,7 @@ const grown = (w: number, h: number, by: Record<Side, number>): Point[] =>
   rectangle(-by.left, -by.top, w + by.left + by.right, h + by.top + by.bottom);
 
 export function clothScene({ inputs, plan, tape }: SceneInput): Scene {
-  if (plan.cloth.painted) return paintedScene({ inputs, plan, tape });
+  if (plan.cloth.painting) return paintingScene({ inputs, plan, tape });
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margins, widthMm, heightMm, netWidthMm, netHeightMm } = plan.cloth.cut;
@@ -117,58 +117,6 @@ function outerFace(inputs: SceneInput['inputs'], tape: SceneInput['tape'], out: 
     { kind: 'dimension', from: point(w, y), to: point(0, y), offPx: 24, text: `face ${printLength(w, tape)}` },
     { kind: 'dimension', from: point(x, h), to: point(x, 0), offPx: 24, text: `face ${printLength(h, tape)}` },
   ];
-}
-
-/** Painted work: the cloth as it is, with the margin measured on each side in its true width. */
-function paintedScene({ inputs, plan, tape }: SceneInput): Scene {
-  const [w, h] = [inputs.brief.width.mm, inputs.brief.height.mm];
-  const { left } = inputs.cloth;
-  const mm = (side: Side) => leastEnd(left[side]) ?? 0;
-  const role = (side: string) => {
-    const found = plan.cloth.fixings.find((one) => one.side === side)?.fixing;
-    return found === 'none' || !found ? 'stop' : found === 'backByHand' ? 'good' : 'watch';
-  };
-  const words = (side: Side, x: number, y: number, shiftX: number, shiftY: number, anchor: 'start' | 'middle' | 'end'): Mark => ({
-    kind: 'words',
-    at: point(x, y),
-    text: leastEnd(left[side]) === null ? `${side} ?` : `${side} ${printLength(mm(side), tape)}`,
-    anchor,
-    role: role(side),
-    strong: true,
-    shiftPx: point(shiftX, shiftY),
-  });
-  return {
-    bounds: { minX: -mm('left'), minY: -mm('top'), maxX: w + mm('right'), maxY: h + mm('bottom') },
-    padPx: { top: 46, right: 84, bottom: 72, left: 122 },
-    marks: [
-      {
-        kind: 'area',
-        points: rectangle(-mm('left'), -mm('top'), w + mm('left') + mm('right'), h + mm('top') + mm('bottom')),
-        role: 'cloth',
-      },
-      { kind: 'area', points: rectangle(0, 0, w, h), role: 'face' },
-      { kind: 'words', at: point(w / 2, h / 2), text: 'painted image', anchor: 'middle', role: 'quiet' },
-      words('top', w / 2, -mm('top'), 0, -14, 'middle'),
-      words('bottom', w / 2, h + mm('bottom'), 0, 24, 'middle'),
-      words('left', -mm('left'), h / 2, -12, 0, 'end'),
-      words('right', w + mm('right'), h / 2, 12, 0, 'start'),
-      {
-        kind: 'dimension',
-        from: point(w, h + mm('bottom')),
-        to: point(0, h + mm('bottom')),
-        offPx: 46,
-        text: `image ${printLength(w, tape)}`,
-      },
-      {
-        kind: 'dimension',
-        from: point(-mm('left'), h),
-        to: point(-mm('left'), 0),
-        offPx: 98,
-        text: `image ${printLength(h, tape)}`,
-      },
-    ],
-    says: 'The painted cloth with the margin left on each side.',
-  };
 }
 
 /** Section of a bar at its true proportions with the cloth round it, each part of the margin in its colour and named. */

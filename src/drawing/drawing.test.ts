@@ -204,5 +204,5 @@ it('a painting shows each margin left in its own width, and no cut', () => {
     }),
   );
   expect(scene.bounds).toEqual({ minX: -0, minY: -50, maxX: 930, maxY: 620 });
-  expect(words(scene)).toEqual(expect.arrayContaining(['top 50 mm', 'left ?', 'image 900 mm']));
+  expect(words(scene)).toEqual(expect.arrayContaining(['top 50 mm', 'left ?', 'face 900 mm']));
 });

@@ -27,3 +27,21 @@ export function fixingFor(leftMm: number, profile: Profile, rules: HouseRules): 
   if (leftMm >= Math.max(leastOnEdge, assumed(rules, 'pliersGrip'))) return 'edge';
   return leftMm >= leastOnEdge ? 'edgeClamped' : 'none';
 }
+
+/** Tacks that are seen, from corner to corner. */
+export interface TackRow {
+  count: number;
+  pitchMm: number;
+}
+
+/**
+ * Tacks spread evenly over a side, half a pitch from each corner so that they run on round it.
+ *
+ * @param longMm length of the side, above 0
+ * @param mostMm widest spacing, above 0
+ * @example evenTacks(900, 45) // { count: 20, pitchMm: 45 }
+ */
+export function evenTacks(longMm: number, mostMm: number): TackRow {
+  const count = Math.max(1, Math.ceil(longMm / mostMm - 1e-9));
+  return { count, pitchMm: longMm / count };
+}

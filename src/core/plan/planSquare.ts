@@ -1,6 +1,6 @@
 import { liftFromStrings } from '../frame/wind';
 import { type PressPlan, pressPlan } from '../frame/press';
-import { CORNERS } from '../frame/corners';
+import { CORNERS, type TapeName } from '../frame/corners';
 import { type CornerGaps, NO_GAPS, type TapeReadings } from '../frame/readings';
 import { type QuadrilateralResult, fitQuadrilateral } from '../frame/quadrilateral';
 import { type HouseRules, assumed } from '../job/houseRules';
@@ -8,7 +8,7 @@ import type { JobInputs, SquareInputs } from '../job/job';
 import type { Reading } from '../job/logEntry';
 import { EDGES, byId } from '../job/schools';
 import { SIDES } from '../job/sides';
-import { finerTape, printFine, printLength } from '../units/length';
+import { type Length, finerTape, printFine, printLength } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext, StagePlan } from './context';
 import { CORNER_WORDS, squareVerdicts } from './squareVerdicts';
@@ -62,7 +62,8 @@ export function planSquare(inputs: JobInputs, context: PlanContext): SquarePlan 
   };
 }
 
-export const tapeReadings = ({ top, right, bottom, left, down, up }: SquareInputs): TapeReadings => ({
+/** Readings as typed, in mm. */
+export const tapeReadings = ({ top, right, bottom, left, down, up }: Record<TapeName, Length | null>): TapeReadings => ({
   top: top?.mm ?? null,
   right: right?.mm ?? null,
   bottom: bottom?.mm ?? null,

@@ -13,11 +13,15 @@ import { squareScene } from '@/drawing/squareScene';
 import { type SceneInput, briefScene, fastenScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
 import { Drawing } from '@/ui/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import dynamic from 'next/dynamic';
 import { BarsPanel } from './BarsPanel';
 import { ClothPanel } from './ClothPanel';
 import { KitList } from './KitList';
 import { SquarePanel } from './SquarePanel';
 import { CoatTable, FastenControls } from './StageExtras';
+
+/** Loaded when a painting is opened: most jobs are new canvases. */
+const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => module.PaintingPanel), { loading: () => null });
 
 interface StageSheetProps {
   open: StageId;
@@ -100,6 +104,16 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
       )}
       {open === 'cloth' && !plan.cloth.painted && (
         <ClothPanel inputs={live} plan={plan} locked={locked} change={(patch) => onChange('cloth', patch)} />
+      )}
+      {open === 'cloth' && plan.cloth.painting && (
+        <PaintingPanel
+          inputs={live}
+          plan={plan}
+          locked={locked}
+          sizeFree={!progress.done.has('brief')}
+          change={(patch) => onChange('cloth', patch)}
+          onSize={(width, height) => onChange('brief', { width, height })}
+        />
       )}
       {open === 'fasten' && now && (
         <FastenControls

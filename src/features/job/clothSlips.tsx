@@ -5,10 +5,8 @@ import { printClothWeight } from '@/core/units/clothWeight';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { type JobInputs } from '@/core/job/job';
-import { SIDES } from '@/core/job/sides';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { endWords } from '@/core/plan/planCloth';
-import { Choice, LengthField, ReadingField, Tick } from '@/ui/fields';
+import { Choice, LengthField, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from './slipProps';
 
 const ONE_TO_THREE = (['1', '2', '3'] as const).map((id) => ({ id, name: id }));
@@ -43,18 +41,19 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
       <div className={columns}>
         {fabricChoice}
         {gripChoice}
-        {SIDES.flatMap((side) =>
-          (['first', 'second'] as const).map((end, index) => (
-            <ReadingField
-              key={`${side} ${end}`}
-              label={`Left, ${endWords(side, index)}`}
-              value={cloth.left[side][end]}
-              mostMm={600}
-              onChange={(read) => set({ left: { ...cloth.left, [side]: { ...cloth.left[side], [end]: read } } })}
-              disabled={locked}
-            />
-          )),
-        )}
+        <LengthField
+          label="May go round the edge"
+          value={cloth.painting.mostWrap}
+          mostMm={200}
+          onChange={(mostWrap) => set({ painting: { ...cloth.painting, mostWrap } })}
+          disabled={locked}
+        />
+        <Tick
+          label="Fragile: flaking, torn, lined"
+          checked={cloth.painting.fragile}
+          onChange={(fragile) => set({ painting: { ...cloth.painting, fragile } })}
+          disabled={locked}
+        />
       </div>
     );
   }

@@ -112,6 +112,22 @@ const coat = (hoursAgo: number, maker: string, note = ''): DemoRecord => ({ stag
 const MOONS = { edges: 'panel', medium: 'acrylic' } as const;
 const MOON_BARS: Partial<JobInputs['bars']> = { profile: 'deep', joint: 'slotted', bracesLevel: [0.5] };
 
+/** The saloon painting as it was read: top and left square to each other, the bottom running off, the right edge bowed. */
+const SALOON_IMAGE: JobInputs['cloth']['painting'] = {
+  top: length(1191),
+  right: length(844),
+  bottom: length(1187.5),
+  left: length(839.5),
+  down: length(1459.5),
+  up: length(1453.5),
+  bow: { top: null, right: { by: length(1.5), outward: true }, bottom: { by: length(2), outward: false }, left: null },
+  fragile: false,
+  keep: ['top', 'left', 'right'],
+  mostWrap: length(8),
+  mayBare: false,
+  way: 'leastSquares',
+};
+
 export const OPEN_JOBS: DemoJob[] = [
   {
     title: 'Pole star, long exposure',
@@ -174,6 +190,7 @@ export const OPEN_JOBS: DemoJob[] = [
         grip: 'pliers',
         marginStyle: 'edge',
         left: leftAtEnds([52, 49], [43, 47], [31, 26], [12, 12]),
+        painting: SALOON_IMAGE,
       },
       fasten: { fastener: 'tack' },
       prime: { system: 'none' },

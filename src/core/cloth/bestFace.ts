@@ -1,0 +1,60 @@
+/*
+ * The largest face a painted image fills, when the size is still free: the frame is turned so that the edges that
+ * must stay parallel waver least, then as wide and high as the image is everywhere.
+ */
+import { type PaintedImage, type Priorities, leastTurn, outlineOf } from './registration';
+import { SIDES, type Side } from '../job/sides';
+
+export interface FaceSize {
+  widthMm: number;
+  heightMm: number;
+}
+
+/** The largest face without bare cloth, mm; with bare cloth allowed, the mean size. */
+export function bestFace(image: PaintedImage, { keep, mayBare }: Pick<Priorities, 'keep' | 'mayBare'>): FaceSize {
+  const points = outlineOf(image);
+  const across = (side: Side, turn: number) =>
+    points[side].map(({ x, y }) =>
+      side === 'top' || side === 'bottom' ? Math.cos(turn) * y - Math.sin(turn) * x : Math.cos(turn) * x + Math.sin(turn) * y,
+    );
+  const wavers = (turn: number) =>
+    SIDES.reduce((sum, side) => sum + (keep.includes(side) ? 1 : 0.02) * variance(across(side, turn)), 0);
+  const turn = leastTurn(wavers);
+  const near = (side: Side) => (mayBare ? mean(across(side, turn)) : Math.max(...across(side, turn)));
+  const far = (side: Side) => (mayBare ? mean(across(side, turn)) : Math.min(...across(side, turn)));
+  return { widthMm: far('right') - near('left'), heightMm: far('bottom') - near('top') };
+}
+
+const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
+const variance = (values: readonly number[]) => {
+  const middle = mean(values);
+  return mean(values.map((one) => (one - middle) ** 2));
+};
+
+export interface OfferedFace extends FaceSize {
+  why: 'exact' | 'round' | 'bars';
+}
+
+/**
+ * Faces to choose from, each no larger than the image fills: to the tape’s step, to 5 mm, and from lengths of bars
+ * that are sold in pairs.
+ *
+ * @param pairsMm lengths of pairs, mm
+ * @param stepMm of the tape
+ * @example offeredFaces({ widthMm: 803.4, heightMm: 611.2 }, [500, 600, 800], 1)[2] // { widthMm: 800, heightMm: 600, why: 'bars' }
+ */
+export function offeredFaces({ widthMm, heightMm }: FaceSize, pairsMm: readonly number[], stepMm: number): OfferedFace[] {
+  const down = (mm: number, step: number) => Math.floor(mm / step + 1e-9) * step;
+  const pair = (mm: number) => Math.max(0, ...pairsMm.filter((one) => one <= mm + 1e-9));
+  const offered: OfferedFace[] = [
+    { widthMm: down(widthMm, stepMm), heightMm: down(heightMm, stepMm), why: 'exact' },
+    { widthMm: down(widthMm, 5), heightMm: down(heightMm, 5), why: 'round' },
+    { widthMm: pair(widthMm), heightMm: pair(heightMm), why: 'bars' },
+  ];
+  return offered.filter(
+    (one, index) =>
+      one.widthMm > 0 &&
+      one.heightMm > 0 &&
+      offered.findIndex((other) => other.widthMm === one.widthMm && other.heightMm === one.heightMm) === index,
+  );
+}
