@@ -10,10 +10,12 @@ test('a painting is measured, never cut, wetted or primed', async ({ page, demoS
     await stage(page, 'Cloth').click();
     await expect(answer(page)).toHaveText('Do not cut');
     await expect(verdict(page, 'Still to measure: margin at top, right, bottom, left.')).toHaveAttribute('data-level', 'stop');
-    await page.getByLabel('Margin left, top').fill('60');
-    await page.getByLabel('Margin left, right').fill('1 3/8"');
-    await page.getByLabel('Margin left, bottom').fill('18');
-    await page.getByLabel('Margin left, left').fill('9');
+    await page.getByRole('tab', { name: 'Margins left' }).click();
+    await page.getByLabel('Top, left end').fill('60');
+    await page.getByLabel('Right, upper end').fill('1 3/8"');
+    await page.getByLabel('Right, lower end').fill('52');
+    await page.getByLabel('Bottom, right end').fill('18');
+    await page.getByLabel('Left, lower end').fill('9');
     await expect(verdict(page, 'Top: 60 mm left, on the back, by hand.')).toHaveAttribute('data-level', 'good');
     await expect(verdict(page, 'Right: 34.9 mm left, on the edge, tacks seen and evenly spaced.')).toHaveAttribute(
       'data-level',
@@ -82,4 +84,73 @@ test('glue that has not set is warned of before the cloth is fastened, and not b
   await expect(page.getByRole('heading', { name: 'Fasten the cloth' })).toBeVisible();
   await expect(verdict(page, /The glue sets for another \d+ h/)).toHaveAttribute('data-level', 'watch');
   await expect(stage(page, 'Fasten')).toContainText('waits');
+});
+
+test('a skewed painting is placed on its frame, priorities compared, the best face taken, the frame centred', async ({
+  page,
+  demoServer,
+}) => {
+  await newCanvas(page, demoServer.url, 'Lantern over the slip', '800', '600');
+  await page.getByLabel('What it is').selectOption({ label: 'Finished painting' });
+  await stage(page, 'Cloth').click();
+  await page.getByLabel('May go round the edge').fill('12');
+  // The bottom edge runs off: 600 mm at the left, 608 mm at the right.
+  const readings = {
+    'Image, top': '802',
+    'Image, right': '608',
+    'Image, bottom': '802',
+    'Image, left': '600',
+    'Top left to bottom right': '1006.5',
+    'Bottom left to top right': 'twelve',
+  };
+  for (const [label, typed] of Object.entries(readings)) await page.getByLabel(label, { exact: true }).fill(typed);
+  await expect(page.getByRole('alert').filter({ hasText: /“twelve” is not a length/ })).toBeVisible();
+  await page.getByLabel('Bottom left to top right').fill('1001.5');
+  await page.getByLabel('Bow at the middle, right').fill('1');
+  await expect(verdict(page, /Of the edges to keep/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^The image on the face, its deviations drawn \d+ × larger/ })).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Priorities' }).click();
+  const runsOff = async (row: string, column: number) =>
+    parseFloat(
+      (await page
+        .getByRole('row', { name: new RegExp(`^${row} `) })
+        .getByRole('cell')
+        .nth(column)
+        .textContent())!,
+    );
+  // Columns: name, top, right, bottom, left.
+  expect(await runsOff('top and sides', 3)).toBeGreaterThan(await runsOff('the bottom alone', 3));
+  expect(await runsOff('top and sides', 1)).toBeLessThan(await runsOff('the bottom alone', 1));
+  await page.getByRole('button', { name: 'the bottom alone' }).click();
+  await expect(page.getByRole('checkbox', { name: 'bottom' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'top' })).not.toBeChecked();
+  await page.getByRole('button', { name: 'top and sides' }).click();
+
+  await page.getByRole('tab', { name: 'Sizes' }).click();
+  const round = page.getByRole('row', { name: /^round, to 5 mm/ });
+  const size = (await round.getByRole('cell').nth(1).textContent())!;
+  await round.getByRole('button').click();
+  await expect(page.getByRole('banner').or(page.locator('header')).filter({ hasText: size })).toBeVisible();
+  await saved(page);
+
+  await page.getByRole('tab', { name: 'Margins left' }).click();
+  for (const side of ['Top', 'Bottom'])
+    for (const end of ['left', 'right']) await page.getByLabel(`${side}, ${end} end`).fill('60');
+  for (const side of ['Left', 'Right'])
+    for (const end of ['upper', 'lower']) await page.getByLabel(`${side}, ${end} end`).fill('60');
+  await page.getByRole('tab', { name: 'Placed' }).click();
+  await expect(page.getByRole('row', { name: /^top / })).toContainText(/6\d(\.\d)? mm, 6\d(\.\d)? mm/);
+
+  await stage(page, 'Fasten').click();
+  await page.getByRole('tab', { name: 'Centring' }).click();
+  const laid: [RegExp, string][] = [
+    [/^Lies Top, left/, '66'],
+    [/^Lies Top, right/, '66'],
+    [/^Lies Bottom, left/, '58'],
+    [/^Lies Left, upper/, '61'],
+    [/^Lies Right, upper/, '61'],
+  ];
+  for (const [label, mm] of laid) await page.getByLabel(label).fill(mm);
+  await expect(verdict(page, /A margin is .* off/)).toContainText(/Move the frame .* towards the top/);
 });

@@ -1,3 +1,4 @@
+import { type EndMargins, centring } from '../cloth/centring';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
 import { type RoutePlan, routeMinutes, routePlan } from '../fasten/routeSteps';
 import { ROUTES, type Route } from '../fasten/routes';
@@ -8,9 +9,14 @@ import { byId } from '../job/schools';
 import { type Verdict, verdict } from '../job/verdict';
 import { printFine, printLength } from '../units/length';
 import { printDuration } from '../units/duration';
+import { centringVerdicts } from './centringVerdict';
 import type { PlanContext, StagePlan } from './context';
+import type { ClothPlan } from './planCloth';
+import { laidMargins, laidReadings, wantedMargins } from './planPainting';
 
 export interface FastenPlan extends StagePlan {
+  /** What the eight margins should be with the frame lying on the cloth, mm. */
+  wanted: EndMargins;
   route: RoutePlan;
   minutes: number;
   /** With spares, for the kit. */
@@ -18,18 +24,25 @@ export interface FastenPlan extends StagePlan {
 }
 
 /** Fasteners placed and ordered along the route, counted, with the handwork. */
-export function planFasten(inputs: JobInputs, context: PlanContext): FastenPlan {
+export function planFasten(
+  inputs: JobInputs,
+  context: PlanContext,
+  { painting, cut }: Pick<ClothPlan, 'painting' | 'cut'>,
+): FastenPlan {
   const { rules } = context;
   const { brief, fasten } = inputs;
   const fastener: Fastener = byId(FASTENERS, fasten.fastener);
   const named: Route = byId(ROUTES, fasten.route);
   const route = routePlan({ widthMm: brief.width.mm, heightMm: brief.height.mm }, fasten);
+  const wanted = wantedMargins(painting, cut.margins);
+  const centred = centring(laidMargins(fasten.laid), wanted, { widthMm: brief.width.mm, heightMm: brief.height.mm });
   const count = route.steps.length;
   const minutes = routeMinutes(route, assumed(rules, 'secondsFastener'), assumed(rules, 'secondsTurn'));
   return {
     answer: `${count} ${fastener.seen ? 'tacks' : 'staples'}`,
     answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(minutes)}`,
     verdicts: [
+      ...centringVerdicts(inputs, centred, painting !== null, context),
       spacingVerdict(inputs, route, context),
       cornerVerdict(inputs, context),
       ...fastenerVerdicts(inputs, fastener, context),
@@ -37,10 +50,12 @@ export function planFasten(inputs: JobInputs, context: PlanContext): FastenPlan 
       foldVerdict(),
     ],
     readings: [
+      ...laidReadings(fasten.laid, rules),
       { quantity: 'fasteners', value: count, unit: 'pieces', precision: null, tool: 'computed' },
       { quantity: 'changes of side', value: route.turns, unit: 'times', precision: null, tool: 'computed' },
     ],
     setsMinutes: null,
+    wanted,
     route,
     minutes,
     fastenersToHave: Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100)),

@@ -37,7 +37,7 @@ export interface Plan extends Record<StageId, StagePlan> {
 export function planJob(inputs: JobInputs, context: PlanContext, coatsDone: number): Plan {
   const bars = planBars(inputs, context);
   const cloth = planCloth(inputs, context);
-  const fasten = planFasten(inputs, context);
+  const fasten = planFasten(inputs, context, cloth);
   const prime = planPrime(inputs, context, coatsDone);
   return {
     brief: planBrief(inputs, context),

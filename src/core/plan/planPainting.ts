@@ -37,9 +37,16 @@ export function leastEnd({ first, second }: SideEnds): number | null {
   return read.length === 0 ? null : Math.min(...read);
 }
 
+/** What the two ends of a side are called. */
+export const SIDE_END_NAMES: Record<Side, readonly [string, string]> = {
+  top: ['left', 'right'],
+  right: ['upper', 'lower'],
+  bottom: ['left', 'right'],
+  left: ['upper', 'lower'],
+};
+
 /** "top at its left end". */
-export const endWords = (side: Side, end: number): string =>
-  `${side} at its ${side === 'top' || side === 'bottom' ? ['left', 'right'][end] : ['upper', 'lower'][end]} end`;
+export const endWords = (side: Side, end: number): string => `${side} at its ${SIDE_END_NAMES[side][end]} end`;
 
 export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PaintingInputs): Priorities => ({
   keep,
@@ -141,34 +148,50 @@ export function tradeRows(inputs: JobInputs, context: PlanContext): TradeRow[] {
   }));
 }
 
-/** What the eight margins should be before the first fastener: equal as planned, or where the painting was placed. */
-export function wantedMargins(painting: PaintingPlan | null, planned: Record<Side, number>): EndMargins {
-  return Object.fromEntries(
-    SIDES.map((side) => [
-      side,
-      painting ? painting.sides.find((one) => one.side === side)!.beyondMm : ([planned[side], planned[side]] as const),
-    ]),
-  ) as EndMargins;
-}
+/** What the eight margins should be before the first fastener: as planned, or where the painting was placed. */
+export const wantedMargins = (painting: PaintingPlan | null, planned: Record<Side, { totalMm: number }>): EndMargins =>
+  everySide((side) =>
+    painting
+      ? painting.sides.find((one) => one.side === side)!.beyondMm
+      : ([planned[side].totalMm, planned[side].totalMm] as const),
+  );
+
+/** Margins as typed, mm. */
+export const laidMargins = (laid: Record<Side, SideEnds>): EndMargins =>
+  everySide((side) => [laid[side].first?.mm ?? null, laid[side].second?.mm ?? null]);
+
+const everySide = <T>(of: (side: Side) => T): Record<Side, T> => ({
+  top: of('top'),
+  right: of('right'),
+  bottom: of('bottom'),
+  left: of('left'),
+});
+
+const tapeReading = (quantity: string, value: number, rules: HouseRules): Reading => ({
+  quantity,
+  value,
+  unit: 'mm',
+  precision: assumed(rules, 'tapePrecision'),
+  tool: 'tape',
+});
+
+/** Margins measured with the frame on the cloth. */
+export const laidReadings = (laid: Record<Side, SideEnds>, rules: HouseRules): Reading[] => endReadings('margin', laid, rules);
+
+const endReadings = (what: string, ends: Record<Side, SideEnds>, rules: HouseRules): Reading[] =>
+  SIDES.flatMap((side) =>
+    [ends[side].first, ends[side].second].flatMap((one, end) =>
+      one ? [tapeReading(`${what}, ${endWords(side, end)}`, one.mm, rules)] : [],
+    ),
+  );
 
 /** What was read of a painting: its image and the cloth left. */
 export function paintingReadings({ cloth: { painting, left } }: JobInputs, rules: HouseRules): Reading[] {
-  const tape = (quantity: string, value: number): Reading => ({
-    quantity,
-    value,
-    unit: 'mm',
-    precision: assumed(rules, 'tapePrecision'),
-    tool: 'tape',
-  });
+  const tape = (quantity: string, mm: number) => tapeReading(quantity, mm, rules);
   const image = TAPE_NAMES.flatMap((name) => (painting[name] ? [tape(`image, ${name}`, painting[name].mm)] : []));
   const bows = SIDES.flatMap((side) => {
     const bow = painting.bow[side];
     return bow ? [tape(`bow of the ${side} edge, ${bow.outward ? 'outward' : 'inward'}`, bow.by.mm)] : [];
   });
-  const margins = SIDES.flatMap((side) =>
-    [left[side].first, left[side].second].flatMap((one, end) =>
-      one ? [tape(`margin left, ${endWords(side, end)}`, one.mm)] : [],
-    ),
-  );
-  return [...image, ...bows, ...margins];
+  return [...image, ...bows, ...endReadings('margin left', left, rules)];
 }

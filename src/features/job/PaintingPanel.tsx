@@ -6,7 +6,7 @@ import type { ClothInputs, JobInputs, PaintingInputs } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
 import { capital, turnWords, wavers } from '@/core/plan/paintingVerdicts';
 import type { Plan } from '@/core/plan/planJob';
-import { sizeRows, tradeRows } from '@/core/plan/planPainting';
+import { SIDE_END_NAMES, sizeRows, tradeRows } from '@/core/plan/planPainting';
 import { type Length, length, printFine, printSize } from '@/core/units/length';
 import { Choice, ReadingField, Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
@@ -96,8 +96,6 @@ function ImageReadings({ inputs, locked, change }: PaintingPanelProps) {
   );
 }
 
-const ENDS = { top: ['left', 'right'], bottom: ['left', 'right'], left: ['upper', 'lower'], right: ['upper', 'lower'] } as const;
-
 function MarginsLeft({ inputs: { cloth }, locked, change }: PaintingPanelProps) {
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">
@@ -105,7 +103,7 @@ function MarginsLeft({ inputs: { cloth }, locked, change }: PaintingPanelProps) 
         (['first', 'second'] as const).map((end, index) => (
           <ReadingField
             key={`${side} ${end}`}
-            label={`${capital(side)}, ${ENDS[side][index]} end`}
+            label={`${capital(side)}, ${SIDE_END_NAMES[side][index]} end`}
             value={cloth.left[side][end]}
             mostMm={600}
             onChange={(read) => change({ left: { ...cloth.left, [side]: { ...cloth.left[side], [end]: read } } })}

@@ -3,7 +3,6 @@ import { memo, useMemo } from 'react';
 import type { RackBar } from '@/core/frame/rack';
 import { type JobInputs, braceRange } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
-import { type Tape, printLength } from '@/core/units/length';
 import type { Plan } from '@/core/plan/planJob';
 import type { Progress } from '@/core/plan/progress';
 import { barsScene } from '@/drawing/barsScene';
@@ -16,9 +15,10 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
 import { BarsPanel } from './BarsPanel';
 import { ClothPanel } from './ClothPanel';
+import { FastenPanel } from './FastenPanel';
 import { KitList } from './KitList';
 import { SquarePanel } from './SquarePanel';
-import { CoatTable, FastenControls } from './StageExtras';
+import { CoatTable } from './StageExtras';
 
 /** Loaded when a painting is opened: most jobs are new canvases. */
 const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => module.PaintingPanel), { loading: () => null });
@@ -77,7 +77,6 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     const drawn = sceneOf(open, { inputs, plan, tape }, step, coatsDone);
     return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
   }, [open, inputs, plan, tape, step, coatsDone, seen]);
-  const now = plan.fasten.route.steps[step - 1];
   return (
     <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
       <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:flex-1">
@@ -115,12 +114,14 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           onSize={(width, height) => onChange('brief', { width, height })}
         />
       )}
-      {open === 'fasten' && now && (
-        <FastenControls
-          total={plan.fasten.route.steps.length}
-          current={step}
+      {open === 'fasten' && (
+        <FastenPanel
+          inputs={live}
+          plan={plan}
+          locked={locked}
+          step={step}
           onStep={onStep}
-          now={`${now.turned ? 'turn; ' : ''}${now.side}, ${stepWords(now.take, now.offsetMm, tape)}, pull ${now.pull}`}
+          change={(patch) => onChange('fasten', patch)}
         />
       )}
       {open === 'prime' && (
@@ -144,11 +145,6 @@ function movedBrace({ brief, bars }: JobInputs, id: string, mm: number): Partial
   const [low, high] = braceRange(parts, place);
   const part = Math.min(high, Math.max(low, Math.round(mm) / whole));
   return { [way]: parts.map((one, index) => (index === place ? part : one)) };
-}
-
-function stepWords(take: 'middle' | 'outward' | 'corner', offsetMm: number, tape: Tape): string {
-  if (take === 'corner') return 'fold the corner, then this one';
-  return Math.abs(offsetMm) < 1 ? 'at the middle' : `${printLength(Math.abs(offsetMm), tape)} from the middle`;
 }
 
 function ViewSwitch({ view, onView }: { view: 'back' | 'front'; onView: (view: 'back' | 'front') => void }) {
