@@ -27,7 +27,9 @@ export type Role =
   | 'returnBand'
   | 'hemBand'
   | 'reserveBand'
-  | 'gripBand';
+  | 'gripBand'
+  | 'cutLine'
+  | 'tab';
 
 /** A part that can be moved by hand along one direction, and where it stands. */
 export interface Grab {

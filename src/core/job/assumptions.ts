@@ -210,6 +210,7 @@ export const ASSUMPTIONS = [
     [0.5, 10],
     'More is seen beside the straight edge of a frame.',
   ),
+  row('cornerBulk', 'cloth', 'Bulk of a corner on the back', 4, 'mm', [1, 15], 'A fatter corner holds the canvas off the wall.'),
   row('tearLoss', 'cloth', 'Cloth lost to a tear', 5, 'mm', [0, 30], 'Threads that come loose along a torn edge.'),
   row('cutLoss', 'cloth', 'Cloth lost to a cut', 2, 'mm', [0, 20], 'A blade along the rule, and a hand that is not one.'),
   row('leastOffcut', 'cloth', 'Offcut worth keeping, both ways', 200, 'mm', [50, 1000], 'Smaller ones are rags and samples.'),

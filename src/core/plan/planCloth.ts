@@ -14,6 +14,7 @@ import { printFine, printSize } from '../units/length';
 import { fabricVerdicts, holdVerdicts, layVerdicts, rollVerdict } from './clothVerdicts';
 import type { PlanContext, StagePlan } from './context';
 import { paintingVerdicts, turnWords } from './paintingVerdicts';
+import { type CornersPlan, cornerVerdicts, planCorners } from './planCorners';
 import { type PaintingPlan, paintingReadings, planPainting } from './planPainting';
 
 export interface StyleRow {
@@ -35,6 +36,7 @@ export interface ClothPlan extends StagePlan {
   cutting: CuttingPlan;
   /** Where the frame lies on a painting, and what each side allows; null where cloth is cut. */
   painting: PaintingPlan | null;
+  corners: CornersPlan;
 }
 
 /** Cut size for every margin style on this profile, what holds, and whether it lies on the roll. */
@@ -60,6 +62,7 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
   const cutting = cuttingSteps(fabric, fit, cloth.washFirst, tape);
   const painted = byId(USES, brief.use).painted;
   const painting = painted ? planPainting(inputs, context) : null;
+  const corners = planCorners(inputs, { profile, fabric, cut, painting });
   return {
     painted,
     fabric,
@@ -68,6 +71,7 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
     fit,
     cutting,
     painting,
+    corners,
     answer: painting
       ? painting.registration
         ? `${printFine(farthest(painting.registration), tape)} off`
@@ -79,12 +83,13 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
         : 'the painting keeps all the cloth it has'
       : `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
     verdicts: painting
-      ? paintingVerdicts(inputs, painting, context)
+      ? [...paintingVerdicts(inputs, painting, context), ...cornerVerdicts(inputs, corners, context)]
       : [
           ...holdVerdicts(cut, inputs, context),
           rollVerdict(fit, fit.fits ? null : waysToFit(face, cloth, profile, rules, tape), inputs, context),
           ...layVerdicts(inputs, fabric, cutting),
           ...fabricVerdicts(inputs, fabric, cut, context),
+          ...cornerVerdicts(inputs, corners, context),
         ],
     readings: painting
       ? paintingReadings(inputs, rules)

@@ -1,3 +1,4 @@
+import { CORNER_FOLDS } from '../cloth/cornerFolds';
 import { type EndMargins, centring } from '../cloth/centring';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
 import { type RoutePlan, routeMinutes, routePlan } from '../fasten/routeSteps';
@@ -47,7 +48,7 @@ export function planFasten(
       cornerVerdict(inputs, context),
       ...fastenerVerdicts(inputs, fastener, context),
       ...handVerdict(count, fastener, context),
-      foldVerdict(),
+      foldVerdict(inputs),
     ],
     readings: [
       ...laidReadings(fasten.laid, rules),
@@ -161,11 +162,14 @@ function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext):
   ];
 }
 
-const foldVerdict = (): Verdict =>
+const foldVerdict = ({ cloth }: JobInputs): Verdict =>
   verdict({
     about: 'corners',
     level: 'good',
-    says: 'Fold all four corners alike, seams to top and bottom.',
-    because: 'Least seen there; left and right are mirror images.',
+    says: `Fold all four corners alike (${byId(CORNER_FOLDS, cloth.corner).name.toLowerCase()}), seams to ${cloth.seams === 'topBottom' ? 'top and bottom' : 'left and right'}.`,
+    because:
+      cloth.seams === 'topBottom'
+        ? 'Least seen there; left and right are mirror images.'
+        : 'As chosen; top and bottom are mirror images.',
     doThis: 'Under layer first; nothing may stand out beyond the edge.',
   });

@@ -1,0 +1,92 @@
+/*
+ * The corner template at true size, as it lies on the back of the cloth: edge to cut along, folds, tabs, a 100 mm
+ * check bar. One scene for the screen, SVG, DXF and PDF. This is the one place that puts the flat corner into its
+ * corner of the canvas, so left and right cannot be mixed up.
+ */
+import type { SeamFaces } from '@/core/cloth/cornerFolds';
+import type { CornerPattern } from '@/core/cloth/cornerTemplate';
+import type { FlatPoint } from '@/core/cloth/foldedCorner';
+import type { Corner } from '@/core/frame/corners';
+import { CORNER_WORDS } from '@/core/plan/squareVerdicts';
+import { flapsOf } from '@/core/plan/planCorners';
+import { type Tape, printFine } from '@/core/units/length';
+import { type Mark, type Point, type Scene, point } from './scene';
+
+/** Cloth of the face and of the flaps shown beside the corner, mm. */
+export const BESIDE_MM = 55;
+export const CHECK_BAR_MM = 100;
+
+/**
+ * Puts a point of the flat corner where it lies on the back of the cloth: as the cloth lies face down, the canvas's
+ * top up, right and left as one looks at the back.
+ */
+export function atCorner(corner: Corner, seams: SeamFaces): (flat: FlatPoint) => Point {
+  const { side } = flapsOf(corner, seams);
+  const sideIsUpright = side === 'left' || side === 'right';
+  // Seen from the back the left side lies at the right.
+  const right = corner.endsWith('Left') ? 1 : -1;
+  const up = corner.startsWith('top') ? -1 : 1;
+  return ({ u, v }) => (sideIsUpright ? point(right * u, up * v) : point(right * v, up * u));
+}
+
+/** The pattern of one corner, true to size. */
+export function cornerTemplateScene(pattern: CornerPattern, corner: Corner, seams: SeamFaces, tape: Tape): Scene {
+  const put = atCorner(corner, seams);
+  const { side, end } = flapsOf(corner, seams);
+  const { depthMm, sideMm, endMm, edge, slit, folds, tabs } = pattern;
+  const near = (value: number) => Math.max(-BESIDE_MM, value);
+  const outline = [{ u: -BESIDE_MM, v: -BESIDE_MM }, { u: sideMm, v: -BESIDE_MM }, ...edge, { u: -BESIDE_MM, v: endMm }];
+  const shape = outline.map(put);
+  const [xs, ys] = [shape.map(({ x }) => x), shape.map(({ y }) => y)];
+  const bounds = {
+    minX: Math.min(...xs, -CHECK_BAR_MM / 2),
+    minY: Math.min(...ys),
+    maxX: Math.max(...xs),
+    maxY: Math.max(...ys),
+  };
+  const words = (u: number, v: number, text: string, strong = false): Mark => ({
+    kind: 'words',
+    at: put({ u, v }),
+    text,
+    anchor: 'middle',
+    role: 'quiet',
+    strong,
+  });
+  const barY = bounds.maxY + 16;
+  const barX = (bounds.minX + bounds.maxX - CHECK_BAR_MM) / 2;
+  return {
+    bounds: { ...bounds, maxY: barY + 10 },
+    padPx: { top: 24, right: 24, bottom: 24, left: 24 },
+    marks: [
+      { kind: 'area', points: shape, role: 'cloth' },
+      ...tabs.map((tab): Mark => ({ kind: 'area', points: tab.map(put), role: 'tab' })),
+      ...folds.map(([from, to]): Mark => ({
+        kind: 'path',
+        points: [put({ u: near(from.u), v: near(from.v) }), put({ u: near(to.u), v: near(to.v) })],
+        role: 'fold',
+      })),
+      { kind: 'path', points: edge.map(put), role: 'cutLine' },
+      ...(slit ? [{ kind: 'path', points: slit.map(put), role: 'cutLine' } as const] : []),
+      words(-BESIDE_MM / 2, -BESIDE_MM / 2, `face, ${CORNER_WORDS[corner]}`, true),
+      words(depthMm / 2, -BESIDE_MM / 2, side),
+      words(-BESIDE_MM / 2, depthMm / 2, end),
+      words((depthMm + sideMm) / 2, -BESIDE_MM * 0.75, 'back'),
+      words(-BESIDE_MM * 0.6, (depthMm + endMm) / 2, 'back'),
+      { kind: 'path', points: [point(barX, barY), point(barX + CHECK_BAR_MM, barY)], role: 'cutLine' },
+      // From outer edge to outer edge of its end marks, drawn half a millimetre wide, it measures 100 mm.
+      ...[0.25, CHECK_BAR_MM - 0.25].map((x): Mark => ({
+        kind: 'path',
+        points: [point(barX + x, barY - 3), point(barX + x, barY + 3)],
+        role: 'cutLine',
+      })),
+      {
+        kind: 'words',
+        at: point(barX + CHECK_BAR_MM / 2, barY + 6),
+        text: 'measures 100 mm when printed true',
+        anchor: 'middle',
+        role: 'quiet',
+      },
+    ],
+    says: `Template of the ${CORNER_WORDS[corner]} corner on the back of the cloth: ${side} ${printFine(sideMm, tape)}, ${end} ${printFine(endMm, tape)}, edge ${printFine(depthMm, tape)}; full lines are cut, broken lines are folded.`,
+  };
+}
