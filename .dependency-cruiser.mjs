@@ -10,7 +10,7 @@ const config = {
     allow('drawing', 'drawing', 'core'),
     allow('db', 'db', 'core'),
     allow('workers', 'workers', 'core'),
-    allow('server', 'server', 'db', 'core'),
+    allow('server', 'server', 'db', 'drawing', 'core'),
     allow('ui', 'ui', 'drawing', 'core'),
     // Screens know the server's answers as types; they call it through its actions alone.
     allow('features', 'features', 'ui', 'drawing', 'workers', 'core'),

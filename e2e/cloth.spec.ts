@@ -1,4 +1,4 @@
-import { answer, expect, newCanvas, saved, stage, test } from './test';
+import { answer, expect, newCanvas, saved, stage, test, verdict } from './test';
 
 test('five pieces round two flaws, one pinned, cut and recorded; the offcut is found in the store', async ({
   page,
@@ -106,4 +106,35 @@ test('margins: each side of its own, a roll too narrow, and why makers differ', 
   await expect(page.getByRole('cell', { name: 'thin bars, dear cloth' })).toBeVisible();
   await page.getByRole('tab', { name: 'Cutting' }).click();
   await expect(page.getByText(/Snip 20 mm into the selvedge at 1033 mm/)).toBeVisible();
+});
+
+test('a corner is folded step by step, and its template printed true to size', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Corner of the quay', '700', '500');
+  await stage(page, 'Bars').click();
+  await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Deep bar' });
+  await stage(page, 'Cloth').click();
+  await page.getByRole('tab', { name: 'Corners' }).click();
+  await expect(
+    page.getByRole('img', { name: /^The top and left edges at a corner, back up: the side flap is up/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /Pull the end flap over it/ }).click();
+  await expect(page.getByRole('img', { name: /the end flap is over it/ })).toBeVisible();
+  await page.getByLabel('Seams seen at').selectOption({ label: 'left and right' });
+  await expect(page.getByRole('img', { name: /^The left and top edges at a corner/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Templated' }).click();
+  await expect(page.getByRole('img', { name: /^Template of the top left corner/ })).toBeVisible();
+  await expect(verdict(page, /layers at the back’s corner/)).toBeVisible();
+  await saved(page);
+  for (const [name, type, begins] of [
+    ['PDF, A4', 'application/pdf', '%PDF'],
+    ['SVG', 'image/svg+xml', '<svg'],
+    ['DXF', 'image/vnd.dxf', '0'],
+  ] as const) {
+    const href = (await page.getByRole('link', { name, exact: true }).getAttribute('href'))!;
+    const file = await page.request.get(`${demoServer.url}${href}`);
+    expect(file.headers()['content-type']).toBe(type);
+    expect((await file.text()).trimStart().startsWith(begins)).toBe(true);
+  }
+  const none = await page.request.get(`${demoServer.url}/job/demo-131/template`);
+  expect([none.status(), await none.text()]).toEqual([404, expect.stringContaining('a painting is never cut')]);
 });

@@ -29,8 +29,18 @@ export function atCorner(corner: Corner, seams: SeamFaces): (flat: FlatPoint) =>
   return ({ u, v }) => (sideIsUpright ? point(right * u, up * v) : point(right * v, up * u));
 }
 
-/** The pattern of one corner, true to size. */
-export function cornerTemplateScene(pattern: CornerPattern, corner: Corner, seams: SeamFaces, tape: Tape): Scene {
+/**
+ * The pattern of one corner, true to size.
+ *
+ * @param on a small drawing on the screen does without the check bar and the long words
+ */
+export function cornerTemplateScene(
+  pattern: CornerPattern,
+  corner: Corner,
+  seams: SeamFaces,
+  tape: Tape,
+  on: 'paper' | 'screen' = 'paper',
+): Scene {
   const put = atCorner(corner, seams);
   const { side, end } = flapsOf(corner, seams);
   const { depthMm, sideMm, endMm, edge, slit, folds, tabs } = pattern;
@@ -38,12 +48,7 @@ export function cornerTemplateScene(pattern: CornerPattern, corner: Corner, seam
   const outline = [{ u: -BESIDE_MM, v: -BESIDE_MM }, { u: sideMm, v: -BESIDE_MM }, ...edge, { u: -BESIDE_MM, v: endMm }];
   const shape = outline.map(put);
   const [xs, ys] = [shape.map(({ x }) => x), shape.map(({ y }) => y)];
-  const bounds = {
-    minX: Math.min(...xs, -CHECK_BAR_MM / 2),
-    minY: Math.min(...ys),
-    maxX: Math.max(...xs),
-    maxY: Math.max(...ys),
-  };
+  const bounds = { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
   const words = (u: number, v: number, text: string, strong = false): Mark => ({
     kind: 'words',
     at: put({ u, v }),
@@ -55,7 +60,7 @@ export function cornerTemplateScene(pattern: CornerPattern, corner: Corner, seam
   const barY = bounds.maxY + 16;
   const barX = (bounds.minX + bounds.maxX - CHECK_BAR_MM) / 2;
   return {
-    bounds: { ...bounds, maxY: barY + 10 },
+    bounds: on === 'paper' ? { ...bounds, maxY: barY + 10 } : bounds,
     padPx: { top: 24, right: 24, bottom: 24, left: 24 },
     marks: [
       { kind: 'area', points: shape, role: 'cloth' },
@@ -67,26 +72,30 @@ export function cornerTemplateScene(pattern: CornerPattern, corner: Corner, seam
       })),
       { kind: 'path', points: edge.map(put), role: 'cutLine' },
       ...(slit ? [{ kind: 'path', points: slit.map(put), role: 'cutLine' } as const] : []),
-      words(-BESIDE_MM / 2, -BESIDE_MM / 2, `face, ${CORNER_WORDS[corner]}`, true),
+      words(-BESIDE_MM / 2, -BESIDE_MM / 2, on === 'paper' ? `face, ${CORNER_WORDS[corner]}` : 'face', true),
       words(depthMm / 2, -BESIDE_MM / 2, side),
       words(-BESIDE_MM / 2, depthMm / 2, end),
       words((depthMm + sideMm) / 2, -BESIDE_MM * 0.75, 'back'),
       words(-BESIDE_MM * 0.6, (depthMm + endMm) / 2, 'back'),
-      { kind: 'path', points: [point(barX, barY), point(barX + CHECK_BAR_MM, barY)], role: 'cutLine' },
-      // From outer edge to outer edge of its end marks, drawn half a millimetre wide, it measures 100 mm.
-      ...[0.25, CHECK_BAR_MM - 0.25].map((x): Mark => ({
-        kind: 'path',
-        points: [point(barX + x, barY - 3), point(barX + x, barY + 3)],
-        role: 'cutLine',
-      })),
-      {
-        kind: 'words',
-        at: point(barX + CHECK_BAR_MM / 2, barY + 6),
-        text: 'measures 100 mm when printed true',
-        anchor: 'middle',
-        role: 'quiet',
-      },
+      ...(on === 'paper' ? checkBar(barX, barY) : []),
     ],
     says: `Template of the ${CORNER_WORDS[corner]} corner on the back of the cloth: ${side} ${printFine(sideMm, tape)}, ${end} ${printFine(endMm, tape)}, edge ${printFine(depthMm, tape)}; full lines are cut, broken lines are folded.`,
   };
 }
+
+/** A bar of 100 mm, from outer edge to outer edge of its end marks, which are drawn half a millimetre wide. */
+const checkBar = (x: number, y: number): Mark[] => [
+  { kind: 'path', points: [point(x, y), point(x + CHECK_BAR_MM, y)], role: 'cutLine' },
+  ...[0.25, CHECK_BAR_MM - 0.25].map((at): Mark => ({
+    kind: 'path',
+    points: [point(x + at, y - 3), point(x + at, y + 3)],
+    role: 'cutLine',
+  })),
+  {
+    kind: 'words',
+    at: point(x + CHECK_BAR_MM / 2, y + 6),
+    text: 'measures 100 mm when printed true',
+    anchor: 'middle',
+    role: 'quiet',
+  },
+];

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of the cloth: the margins side by side, each side on its own, why makers differ, how to cut. */
+import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { MarginParts } from '@/core/cloth/cutSize';
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
@@ -15,7 +16,11 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { Choice, ReadingField, Tick } from '@/ui/fields';
 import { MarginTable } from './MarginTable';
 
+/** Loaded when it is opened. */
+const CornersPanel = dynamic(() => import('./CornersPanel').then((module) => module.CornersPanel), { loading: () => null });
+
 export interface ClothPanelProps {
+  jobId: string;
   inputs: JobInputs;
   plan: Plan;
   locked: boolean;
@@ -32,6 +37,19 @@ export const ClothPanel = memo(function ClothPanel(props: ClothPanelProps) {
         { id: 'sides', name: 'Each side', show: () => <EachSide {...props} /> },
         { id: 'why', name: 'Why makers differ', show: () => <WhyMakersDiffer {...props} /> },
         { id: 'cutting', name: 'Cutting', show: () => <Cutting {...props} /> },
+        {
+          id: 'corners',
+          name: 'Corners',
+          show: () => (
+            <CornersPanel
+              jobId={props.jobId}
+              inputs={props.inputs}
+              plan={props.plan}
+              locked={props.locked}
+              change={props.change}
+            />
+          ),
+        },
       ]}
     />
   );

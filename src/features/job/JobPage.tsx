@@ -165,6 +165,7 @@ export function JobPage({ first, rack, cloth, cut, nowMs: serverNow }: JobPagePr
             onOpen={openStage}
           />
           <StageSheet
+            jobId={first.job.id}
             open={open}
             live={shownInputs}
             inputs={calm.inputs}

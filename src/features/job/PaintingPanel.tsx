@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of a painting: its image and margins as read, where the frame lies, sizes, priorities compared. */
+import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { TAPE_NAMES } from '@/core/frame/corners';
 import type { ClothInputs, JobInputs, PaintingInputs } from '@/core/job/job';
@@ -13,7 +14,11 @@ import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
+/** Loaded when it is opened. */
+const CornersPanel = dynamic(() => import('./CornersPanel').then((module) => module.CornersPanel), { loading: () => null });
+
 export interface PaintingPanelProps {
+  jobId: string;
   inputs: JobInputs;
   plan: Plan;
   locked: boolean;
@@ -34,6 +39,19 @@ export const PaintingPanel = memo(function PaintingPanel(props: PaintingPanelPro
         { id: 'place', name: 'Placed', show: () => <Placed {...props} /> },
         { id: 'sizes', name: 'Sizes', show: () => <Sizes {...props} /> },
         { id: 'priorities', name: 'Priorities', show: () => <PrioritiesCompared {...props} /> },
+        {
+          id: 'corners',
+          name: 'Corners',
+          show: () => (
+            <CornersPanel
+              jobId={props.jobId}
+              inputs={props.inputs}
+              plan={props.plan}
+              locked={props.locked}
+              change={props.change}
+            />
+          ),
+        },
       ]}
     />
   );

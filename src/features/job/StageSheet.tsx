@@ -24,6 +24,7 @@ import { CoatTable } from './StageExtras';
 const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => module.PaintingPanel), { loading: () => null });
 
 interface StageSheetProps {
+  jobId: string;
   open: StageId;
   /** As typed this moment, for fields and ticks on the sheet; `inputs` and `plan` may lag behind a key. */
   live: JobInputs;
@@ -67,7 +68,7 @@ const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
 export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
-  const { open, live, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
+  const { jobId, open, live, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
   const { coatsDone, records } = progress;
   const locked = progress.done.has(open);
   const { tape } = useWorkshop();
@@ -102,10 +103,11 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
         <SquarePanel inputs={live} plan={plan.square} locked={locked} change={(patch) => onChange('square', patch)} />
       )}
       {open === 'cloth' && !plan.cloth.painted && (
-        <ClothPanel inputs={live} plan={plan} locked={locked} change={(patch) => onChange('cloth', patch)} />
+        <ClothPanel jobId={jobId} inputs={live} plan={plan} locked={locked} change={(patch) => onChange('cloth', patch)} />
       )}
       {open === 'cloth' && plan.cloth.painting && (
         <PaintingPanel
+          jobId={jobId}
           inputs={live}
           plan={plan}
           locked={locked}

@@ -1,0 +1,56 @@
+/* The corner template of a job as a file: PDF on paper, SVG or DXF. */
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { CORNERS, type Corner } from '@/core/frame/corners';
+import { tapeFor } from '@/core/job/houseRules';
+import { planJob } from '@/core/plan/planJob';
+import { cornerPattern, cornerSize } from '@/core/plan/planCorners';
+import { CORNER_WORDS } from '@/core/plan/squareVerdicts';
+import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
+import { sceneDxf } from '@/drawing/sceneDxf';
+import { type Paper, scenePdf } from '@/drawing/scenePdf';
+import { sceneSvg } from '@/drawing/sceneSvg';
+import { readRules } from '@/db/workshops';
+import { openJob } from './jobCases';
+import type { Workshop } from './workshop';
+
+export interface TemplateFile {
+  name: string;
+  type: string;
+  body: string | Uint8Array;
+}
+
+const FONT = join('node_modules', 'dejavu-fonts-ttf', 'ttf', 'DejaVuSans.ttf');
+
+/**
+ * The template of one corner.
+ *
+ * @param query `corner`, `format` (pdf, svg, dxf) and `paper` (a4, letter); what is not known falls to the first
+ * @returns why there is none, as a sentence, when the job is gone, its fold is not cut or its margins do not give it
+ */
+export async function templateFile(workshop: Workshop, id: string, query: URLSearchParams): Promise<TemplateFile | string> {
+  const found = openJob(workshop, id);
+  if (!found) return 'No such job.';
+  const { inputs, number } = found.job;
+  const { rules } = readRules(workshop.database);
+  const tape = tapeFor(rules, 'mm');
+  const { cloth, bars } = planJob(inputs, { rules, tape }, 0);
+  const corner: Corner = CORNERS.find((one) => one === query.get('corner')) ?? 'topLeft';
+  const parts = { profile: bars.profile, fabric: cloth.fabric, cut: cloth.cut, painting: cloth.painting };
+  const pattern = cloth.painting ? null : cornerPattern(cloth.corners.fold, cornerSize(corner, inputs, parts));
+  if (!pattern) return 'There is no template: a painting is never cut, and only trimmed and templated corners are.';
+  const scene = cornerTemplateScene(pattern, corner, inputs.cloth.seams, tape);
+  const name = `${number}-corner-${corner}`;
+  switch (query.get('format')) {
+    case 'svg':
+      return { name: `${name}.svg`, type: 'image/svg+xml', body: sceneSvg(scene) };
+    case 'dxf':
+      return { name: `${name}.dxf`, type: 'image/vnd.dxf', body: sceneDxf(scene) };
+    default: {
+      const paper: Paper = query.get('paper') === 'letter' ? 'letter' : 'a4';
+      const title = `No. ${number}, ${CORNER_WORDS[corner]} corner, on the back of the cloth`;
+      const body = await scenePdf(scene, title, paper, await readFile(FONT));
+      return { name: `${name}-${paper}.pdf`, type: 'application/pdf', body };
+    }
+  }
+}
