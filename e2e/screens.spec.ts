@@ -15,7 +15,17 @@ for (const theme of ['linen', 'slate']) {
   test(`axe finds nothing serious on any screen, ${theme}`, async ({ page, context, demoServer, emptyServer }) => {
     test.setTimeout(150_000);
     await context.addCookies([{ name: 'theme', value: theme, url: demoServer.url }]);
-    for (const path of ['/', '/bars', SERIES, '/bars?view=materials', '/log', '/rules', '/job/demo-127/slip']) {
+    for (const path of [
+      '/',
+      '/bars',
+      SERIES,
+      '/cloth',
+      '/cloth?view=store',
+      '/cloth?view=materials',
+      '/log',
+      '/rules',
+      '/job/demo-127/slip',
+    ]) {
       await page.goto(demoServer.url + path);
       await nothingSerious(page, path);
     }
@@ -27,7 +37,9 @@ for (const theme of ['linen', 'slate']) {
     await page.goto(`${demoServer.url}/job/demo-138`);
     for (const [open, tabs] of [
       ['Bars', ['Bow along the bars', 'Cut list, mitred', 'Put together']],
-      ['Square', ['Tries', 'Set square', 'Wind', 'What a difference means', 'Practice tape']],
+      ['Square', ['Tries', 'Set square', 'Practice tape']],
+      ['Cloth', ['Each side', 'Cutting', 'Corners']],
+      ['Fasten', ['Centring']],
     ] as const) {
       await stage(page, open).click();
       for (const name of tabs) {
@@ -37,6 +49,10 @@ for (const theme of ['linen', 'slate']) {
     }
     await page.goto(`${demoServer.url}/job/demo-131`);
     await nothingSerious(page, 'a painting with a stop');
+    for (const name of ['Placed', 'Sizes', 'Priorities']) {
+      await page.getByRole('tab', { name }).click();
+      await nothingSerious(page, `a painting, ${name}`);
+    }
     await stage(page, 'Tune').click();
     await page.getByLabel('Opening, each corner').fill('wide');
     await nothingSerious(page, 'a field with an error');
@@ -65,7 +81,17 @@ test('every stage fits 1280 × 800 without scrolling the page', async ({ page, d
 
 test('a narrow screen shows one column and no sideways scrolling', async ({ page, demoServer }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/', '/bars', SERIES, '/bars?view=materials', '/job/demo-130', '/log', '/rules']) {
+  for (const path of [
+    '/',
+    '/bars',
+    SERIES,
+    '/bars?view=materials',
+    '/cloth',
+    '/cloth?view=store',
+    '/job/demo-130',
+    '/log',
+    '/rules',
+  ]) {
     await page.goto(demoServer.url + path);
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(over, path).toBeLessThanOrEqual(0);
@@ -101,7 +127,7 @@ test('the bench puts what needs hands first, keeps clocks in sight and opens wha
   await expect(rows.first()).toContainText('Night mail');
   await expect(rows.first()).toContainText('3 days late');
   await expect(page.getByRole('contentinfo', { name: 'Drying' })).toContainText(/No\. 136 size, first coat, .* left, until/);
-  await expect(rows.filter({ hasText: 'The slip at first light' })).toContainText(/Stop\. Left: 12 mm left, nothing to hold/);
+  await expect(rows.filter({ hasText: 'The slip at first light' })).toContainText(/Stop\. Left: 12.5 mm left, nothing to hold/);
   const before = await rows.count();
   await page.getByRole('button', { name: 'Show 26 handed over' }).click();
   await expect(rows).toHaveCount(before + 26);

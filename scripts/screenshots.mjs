@@ -59,7 +59,7 @@ try {
   await shoot('job-bars', '/job/demo-138', { before: (page) => page.getByRole('tab', { name: 'Bow along the bars' }).click() });
   await shoot('job-square', '/job/demo-130');
   await shoot('job-cloth', '/job/demo-129');
-  await shoot('job-painting', '/job/demo-131');
+  await shoot('job-painting', '/job/demo-131', { before: (page) => page.getByRole('tab', { name: 'Priorities' }).click() });
   await shoot('job-fasten', '/job/demo-134', { before: async (page) => page.getByLabel('Step along the route').fill('11') });
   await shoot('job-tune', '/job/demo-136', { stage: 'Tune' });
   await shoot('job-prime', '/job/demo-127');
@@ -67,12 +67,22 @@ try {
   await shoot('slip', '/job/demo-128/slip', { viewport: { width: 900, height: 1250 } });
   await shoot('bars-rack', '/bars');
   await shoot('bars-series', '/bars?view=series&job=demo-138&job=demo-139&job=demo-140');
-  await shoot('bars-materials', '/bars?view=materials', {
-    before: (page) => page.getByText('Standard bar', { exact: true }).click(),
+  await shoot('cloth-roll', '/cloth', {
+    before: async (page) => {
+      await page.getByLabel(/No\. 130/).check();
+      await page.waitForTimeout(1200);
+    },
   });
   await shoot('log', '/log');
   await shoot('rules', '/rules');
-  await shoot('evening', '/job/demo-132', { stage: 'Cloth', theme: 'slate', unit: 'in' });
+  await shoot('evening', '/job/demo-129', {
+    theme: 'slate',
+    unit: 'in',
+    before: async (page) => {
+      await page.getByRole('tab', { name: 'Corners' }).click();
+      await page.getByRole('button', { name: 'Templated' }).click();
+    },
+  });
   await shoot('phone', '/job/demo-130', { viewport: { width: 390, height: 844 } });
   await shoot('empty', '/', { origin: `http://localhost:${PORT + 1}` });
 } finally {

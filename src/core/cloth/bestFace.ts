@@ -4,6 +4,7 @@
  */
 import { type PaintedImage, type Priorities, leastTurn, outlineOf } from './registration';
 import { SIDES, type Side } from '../job/sides';
+import { withoutDust } from '../units/numeral';
 
 export interface FaceSize {
   widthMm: number;
@@ -31,6 +32,9 @@ const variance = (values: readonly number[]) => {
   return mean(values.map((one) => (one - middle) ** 2));
 };
 
+/** Less than any tape reads. */
+const UNSEEN_MM = 0.05;
+
 export interface OfferedFace extends FaceSize {
   why: 'exact' | 'round' | 'bars';
 }
@@ -44,8 +48,8 @@ export interface OfferedFace extends FaceSize {
  * @example offeredFaces({ widthMm: 803.4, heightMm: 611.2 }, [500, 600, 800], 1)[2] // { widthMm: 800, heightMm: 600, why: 'bars' }
  */
 export function offeredFaces({ widthMm, heightMm }: FaceSize, pairsMm: readonly number[], stepMm: number): OfferedFace[] {
-  const down = (mm: number, step: number) => Math.floor(mm / step + 1e-9) * step;
-  const pair = (mm: number) => Math.max(0, ...pairsMm.filter((one) => one <= mm + 1e-9));
+  const down = (mm: number, step: number) => withoutDust(Math.floor((mm + UNSEEN_MM) / step) * step);
+  const pair = (mm: number) => Math.max(0, ...pairsMm.filter((one) => one <= mm + UNSEEN_MM));
   const offered: OfferedFace[] = [
     { widthMm: down(widthMm, stepMm), heightMm: down(heightMm, stepMm), why: 'exact' },
     { widthMm: down(widthMm, 5), heightMm: down(heightMm, 5), why: 'round' },

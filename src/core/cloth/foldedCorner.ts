@@ -44,7 +44,7 @@ export function foldedAngle(creases: CornerFold['creases'], flatDegrees: number)
 /**
  * Where a point of the flat cloth comes to lie.
  *
- * @example foldedPoint(CORNER_FOLDS[0].creases, { u: 30, v: -50 }, 20) // { on: 'back', p: 10, q: 50 }
+ * @example foldedPoint([[0, 0], [90, 90]], { u: 30, v: -50 }, 20) // { on: 'back', p: 10, q: 50 }
  */
 export function foldedPoint(creases: CornerFold['creases'], { u, v }: FlatPoint, depthMm: number): FoldedPoint {
   if (u <= 0 && v <= 0) return { on: 'face', p: u, q: v };

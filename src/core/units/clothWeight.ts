@@ -51,3 +51,13 @@ export function parseClothWeight(typed: string): Parsed<number> {
 /** "340 g/m² (10 oz)". */
 export const printClothWeight = (gsm: number): string =>
   `${Math.round(gsm)} g/m² (${decimal(ouncesPerSquareYardFromGsm(gsm), 1)} oz)`;
+
+/**
+ * The nearest numbered duck of a weight, or null where there is none: numbers run from 1 to 12.
+ *
+ * @example nearestDuckNumber(500) // 10
+ */
+export function nearestDuckNumber(gsm: number): number | null {
+  const number = Math.round(19 - (gsm * DUCK_SAMPLE_M2) / GRAMS_PER_OUNCE);
+  return number >= 1 && number <= 12 ? number : null;
+}

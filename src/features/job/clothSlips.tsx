@@ -1,7 +1,8 @@
 'use client';
 /* Inputs of the cloth and of fastening it. */
 import { fabricsOf } from '@/core/job/materials';
-import { printClothWeight } from '@/core/units/clothWeight';
+import type { Fabric } from '@/core/cloth/fabrics';
+import { nearestDuckNumber, printClothWeight } from '@/core/units/clothWeight';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { type JobInputs } from '@/core/job/job';
@@ -19,6 +20,12 @@ const WARPS = [
   { id: 'height', name: 'the height' },
 ] as const;
 
+/** Grams, ounces and, of raw cotton, the number of duck it is nearest to. */
+function weightWords({ gsm, fibre, primed }: Fabric): string {
+  const duck = fibre === 'cotton' && !primed ? nearestDuckNumber(gsm) : null;
+  return `${printClothWeight(gsm)}${duck === null ? '' : `, near no. ${duck}`}`;
+}
+
 export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
   const { cloth } = inputs;
   const { rules } = useWorkshop();
@@ -29,7 +36,7 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
       value={cloth.fabric}
       options={fabricsOf(rules).filter((one) => one.offered || one.id === cloth.fabric)}
       onChange={(fabric) => set({ fabric })}
-      hint={printClothWeight(plan.cloth.fabric.gsm)}
+      hint={weightWords(plan.cloth.fabric)}
       disabled={locked}
     />
   );
