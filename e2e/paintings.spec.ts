@@ -144,12 +144,13 @@ test('a skewed painting is placed on its frame, priorities compared, the best fa
 
   await stage(page, 'Fasten').click();
   await page.getByRole('tab', { name: 'Centring' }).click();
-  const laid: [RegExp, string][] = [
-    [/^Lies Top, left/, '66'],
-    [/^Lies Top, right/, '66'],
-    [/^Lies Bottom, left/, '58'],
-    [/^Lies Left, upper/, '61'],
-    [/^Lies Right, upper/, '61'],
+  const laid: [string, string][] = [
+    ['Top, left end', '66'],
+    ['Top, right end', '66'],
+    ['Bottom, left end', '58'],
+    ['Left, upper end', '61'],
+    ['Right, upper end', '61'],
+    ['Right, lower end', '61'],
   ];
   for (const [label, mm] of laid) await page.getByLabel(label).fill(mm);
   await expect(verdict(page, /A margin is .* off/)).toContainText(/Move the frame .* towards the top/);

@@ -144,7 +144,13 @@ export function ReadingField({
   leastMm = 0,
   mostMm = 10_000,
   disabled,
-}: Omit<LengthFieldProps, 'value' | 'onChange'> & { value: Length | null; onChange: (value: Length | null) => void }) {
+  placeholder,
+}: Omit<LengthFieldProps, 'value' | 'onChange'> & {
+  value: Length | null;
+  onChange: (value: Length | null) => void;
+  /** What it would be, where it is known. */
+  placeholder?: string;
+}) {
   const { tape } = useWorkshop();
   const read = (typed: string): Parsed<Length | null> =>
     typed.trim() === '' ? parsed<Length | null>(null) : readWithin(typed, tape.unit, leastMm, mostMm);
@@ -157,6 +163,7 @@ export function ReadingField({
       onChange={onChange}
       beside={value ? otherUnit(value) : tape.unit}
       disabled={disabled}
+      placeholder={placeholder}
     />
   );
 }

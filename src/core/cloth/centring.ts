@@ -1,6 +1,7 @@
 /*
  * The centring check: margins measured near both ends of each side, the frame lying on the cloth, against what they
- * should be. A shift and a small turn of the frame change the eight margins linearly; least squares gives the three.
+ * should be. A shift and a small turn of the frame change the eight margins linearly, and so does cloth that is wider
+ * or higher than planned, which no move can mend and none needs to; least squares gives the five.
  * x right, y down, seen from the front. Derived here.
  */
 import { SIDES, type Side } from '../job/sides';
@@ -15,9 +16,9 @@ export interface Centring {
   clockwiseDegrees: number;
   /** How far the ends of the longer side move in that turn, mm. */
   endsMoveMm: number;
-  /** Worst margin off after the move, less what all are off alike, mm. */
+  /** Worst margin off after the move, but for what the cloth is larger or smaller all along, mm. */
   leftOverMm: number;
-  /** Worst margin off now, mm. */
+  /** Worst margin off now, but for the same, mm. */
   offMm: number;
   readings: number;
 }
@@ -28,7 +29,7 @@ const NEAR_END = 0.45;
 /**
  * How to move a frame so that its margins are as wanted.
  *
- * @returns null while fewer than five margins, or none on two neighbouring sides, tell it
+ * @returns null while the margins do not tell it: one on every side is the least, and both ends of two
  * @example centring({ top: [40, 44], right: [40, 40], bottom: [44, 40], left: [40, 40] }, { top: [42, 42], right: [40, 40], bottom: [42, 42], left: [40, 40] }, { widthMm: 900, heightMm: 600 })?.readings // 8
  */
 export function centring(measured: EndMargins, wanted: EndMargins, face: { widthMm: number; heightMm: number }): Centring | null {
@@ -39,64 +40,64 @@ export function centring(measured: EndMargins, wanted: EndMargins, face: { width
       return [{ off: is - should, by: changes(side, (end === 0 ? -1 : 1) * NEAR_END, face) }];
     }),
   );
-  if (rows.length < 5) return null;
-  const solved = solve3(rows);
+  const solved = rows.length < 6 ? null : leastSquares(rows);
   if (!solved) return null;
-  const [rightMm, downMm, turn] = solved;
-  const after = rows.map(({ off, by }) => off + by[0] * rightMm + by[1] * downMm + by[2] * turn);
-  const alike = after.reduce((sum, one) => sum + one, 0) / after.length;
-  const offs = rows.map(({ off }) => off);
-  const allAlike = offs.reduce((sum, one) => sum + one, 0) / offs.length;
+  const [rightMm, downMm, turn, wider, higher] = solved as [number, number, number, number, number];
+  const without = (move: number) =>
+    Math.max(
+      ...rows.map(({ off, by }) =>
+        Math.abs(off + move * (by[0] * rightMm + by[1] * downMm + by[2] * turn) + by[3] * wider + by[4] * higher),
+      ),
+    );
   return {
     rightMm,
     downMm,
     clockwiseDegrees: (turn * 180) / Math.PI,
     endsMoveMm: (turn * Math.max(face.widthMm, face.heightMm)) / 2,
-    leftOverMm: Math.max(...after.map((one) => Math.abs(one - alike))),
-    offMm: Math.max(...offs.map((one) => Math.abs(one - allAlike))),
+    leftOverMm: without(1),
+    offMm: without(0),
     readings: rows.length,
   };
 }
 
-/** What a mm to the right, a mm down and a radian clockwise do to a margin. */
-function changes(
-  side: Side,
-  part: number,
-  { widthMm, heightMm }: { widthMm: number; heightMm: number },
-): [number, number, number] {
+type Row = readonly [right: number, down: number, turn: number, wider: number, higher: number];
+
+/** What a mm to the right, a mm down, a radian clockwise, and cloth a mm smaller at both sides or ends do to a margin. */
+function changes(side: Side, part: number, { widthMm, heightMm }: { widthMm: number; heightMm: number }): Row {
   switch (side) {
     case 'top':
-      return [0, 1, part * widthMm];
+      return [0, 1, part * widthMm, 0, 1];
     case 'bottom':
-      return [0, -1, -part * widthMm];
+      return [0, -1, -part * widthMm, 0, 1];
     case 'left':
-      return [1, 0, -part * heightMm];
+      return [1, 0, -part * heightMm, 1, 0];
     case 'right':
-      return [-1, 0, part * heightMm];
+      return [-1, 0, part * heightMm, 1, 0];
   }
 }
 
-/** Least squares in three unknowns by the normal equations, columns scaled; null when they do not tell all three. */
-function solve3(rows: readonly { off: number; by: readonly [number, number, number] }[]): [number, number, number] | null {
-  const size = [0, 1, 2].map((column) => Math.hypot(...rows.map(({ by }) => by[column]!)));
+/** What makes the offs least, by the normal equations with columns scaled; null when they do not tell all five. */
+function leastSquares(rows: readonly { off: number; by: Row }[]): number[] | null {
+  const columns = [0, 1, 2, 3, 4] as const;
+  const size = columns.map((column) => Math.hypot(...rows.map(({ by }) => by[column])));
   if (size.some((one) => one < 1e-9)) return null;
   const scaled = rows.map(({ off, by }) => ({ off, by: by.map((value, column) => value / size[column]!) }));
-  const matrix = [0, 1, 2].map((row) => [
-    ...[0, 1, 2].map((column) => scaled.reduce((sum, { by }) => sum + by[row]! * by[column]!, 0)),
+  const matrix = columns.map((row) => [
+    ...columns.map((column) => scaled.reduce((sum, { by }) => sum + by[row]! * by[column]!, 0)),
     scaled.reduce((sum, { off, by }) => sum - by[row]! * off, 0),
   ]);
-  for (let pivot = 0; pivot < 3; pivot += 1) {
-    const best = [0, 1, 2]
+  for (const pivot of columns) {
+    const best = columns
       .slice(pivot)
       .reduce((most, row) => (Math.abs(matrix[row]![pivot]!) > Math.abs(matrix[most]![pivot]!) ? row : most));
     [matrix[pivot], matrix[best]] = [matrix[best]!, matrix[pivot]!];
     const by = matrix[pivot]![pivot]!;
-    if (Math.abs(by) < 1e-9) return null;
-    for (let row = 0; row < 3; row += 1) {
+    if (Math.abs(by) < 1e-6) return null;
+    for (const row of columns) {
       if (row === pivot) continue;
       const factor = matrix[row]![pivot]! / by;
       matrix[row] = matrix[row]!.map((value, column) => value - factor * matrix[pivot]![column]!);
     }
   }
-  return [0, 1, 2].map((row) => matrix[row]![3]! / matrix[row]![row]! / size[row]!) as [number, number, number];
+  return columns.map((row) => matrix[row]![5]! / matrix[row]![row]! / size[row]!);
 }

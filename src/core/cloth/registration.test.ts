@@ -217,19 +217,22 @@ describe('the centring check', () => {
     expect(move.endsMoveMm).toBeCloseTo(-1.8, 9);
   });
 
-  it('does not mind cloth that is larger all round, and says what moving cannot mend', () => {
-    const larger: EndMargins = { top: [95, 95], right: [95, 95], bottom: [95, 95], left: [95, 95] };
-    expect(centring(larger, wanted, face)).toMatchObject({
+  it('does not mind cloth that is larger, also when margins are missing, and says what moving cannot mend', () => {
+    const larger: EndMargins = { top: [95, 95], right: [88, 88], bottom: [95, 95], left: [88, 88] };
+    const still = {
       rightMm: expect.closeTo(0, 9) as number,
+      downMm: expect.closeTo(0, 9) as number,
       offMm: expect.closeTo(0, 9) as number,
-    });
+    };
+    expect(centring(larger, wanted, face)).toMatchObject(still);
+    expect(centring({ ...larger, left: [88, null], bottom: [null, 95] }, wanted, face)).toMatchObject(still);
     const skewed: EndMargins = { ...wanted, top: [76, 84], bottom: [76, 84] };
     expect(centring(skewed, wanted, face)!.leftOverMm).toBeGreaterThan(3);
   });
 
-  it('needs enough margins to tell', () => {
-    const some: EndMargins = { top: [80, 80], right: [null, null], bottom: [80, 80], left: [null, null] };
+  it('needs a margin on every side to tell', () => {
+    const some: EndMargins = { top: [80, 80], right: [null, null], bottom: [80, 80], left: [80, 80] };
     expect(centring(some, wanted, face)).toBeNull();
-    expect(centring({ ...some, left: [80, null] }, wanted, face)).not.toBeNull();
+    expect(centring({ ...some, right: [80, null] }, wanted, face)).not.toBeNull();
   });
 });

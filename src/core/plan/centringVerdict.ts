@@ -28,7 +28,7 @@ export function centringVerdicts(
               read === 0
                 ? 'The margins are not checked yet, the frame lying on the cloth.'
                 : 'Too few margins to tell how it lies.',
-            because: 'Eight margins, two a side, tell a shift and a turn; five are the least.',
+            because: 'Eight margins, two a side, tell a shift and a turn; one on every side and both ends of two are the least.',
             doThis: 'Measure them under Centring before the first fastener.',
           }),
         ];

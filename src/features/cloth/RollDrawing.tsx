@@ -37,7 +37,7 @@ export interface RollDrawingProps {
 }
 
 /** Room above, below and beside each sheet, px. */
-const ROOM = { top: 30, bottom: 30, left: 60, right: 84 };
+const ROOM = { top: 30, bottom: 30, left: 60, right: 24 };
 
 interface Laid extends DrawnSheet {
   top: number;
@@ -63,7 +63,11 @@ export function RollDrawing({ sheets, pieces, tape, stale, marking, onMark, onPi
     onPin(id, pin, 14 / scale);
   };
   return (
-    <div ref={ref} className={`draw min-h-[300px] flex-1 overflow-auto ${stale ? 'opacity-60' : ''}`} data-testid="rolls">
+    <div
+      ref={ref}
+      className={`draw h-[46vh] min-h-[280px] flex-none overflow-auto bench:h-auto bench:flex-1 ${stale ? 'opacity-60' : ''}`}
+      data-testid="rolls"
+    >
       <svg width={box.width} height={Math.max(box.height, topOf(sheets.length))} role="group" aria-label={saysOf(sheets, tape)}>
         <defs>
           <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
@@ -167,7 +171,7 @@ function Sheet({ sheet: { cloth, top, shownMm, endless }, scale, tape }: { sheet
         {printLength(cloth.widthMm, tape, 'down')}
       </text>
       {goesOn && !endless && (
-        <text x={right + 12} y={top + height / 2 + 4} className="quiet">
+        <text x={right - 14} y={top + height - 12} textAnchor="end" className="quiet">
           {printLength(cloth.lengthMm - shownMm, tape, 'down')} more
         </text>
       )}

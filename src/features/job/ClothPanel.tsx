@@ -91,7 +91,7 @@ function EachSide({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) 
             label={`Margin, ${side}`}
             value={cloth.ownMargin[side]}
             mostMm={600}
-            hint={cloth.ownMargin[side] ? undefined : `${printNumber(margin.totalMm, tape, 'up')} by style`}
+            placeholder={`${printNumber(margin.totalMm, tape, 'up')} by style`}
             onChange={(length) => change({ ownMargin: { ...cloth.ownMargin, [side]: length } })}
             disabled={locked}
           />

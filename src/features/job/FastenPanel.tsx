@@ -65,7 +65,8 @@ function CentringCheck({ inputs: { fasten }, plan, locked, change }: FastenPanel
           return (
             <ReadingField
               key={`${side} ${end}`}
-              label={`Lies ${capital(side)}, ${SIDE_END_NAMES[side][index]} end${wanted === null ? '' : ` (${printFine(wanted, tape)})`}`}
+              label={`${capital(side)}, ${SIDE_END_NAMES[side][index]} end`}
+              placeholder={wanted === null ? undefined : `${printFine(wanted, tape)} wanted`}
               value={fasten.laid[side][end]}
               mostMm={2000}
               onChange={(read) => change({ laid: { ...fasten.laid, [side]: { ...fasten.laid[side], [end]: read } } })}
