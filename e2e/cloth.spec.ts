@@ -77,7 +77,7 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
   await expect(page).toHaveURL(/view=store/);
   await expect(page.getByText(`F7 roll, ${6000 - used - 5} × 1500 mm`)).toBeVisible();
   await expect(page.getByText(/F7-1 offcut, \d+ × \d+ mm/)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Last changes' })).toContainText(/Cut for No\. \d+, No\. \d+/);
+  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText(/Cut for No\. \d+, No\. \d+/);
 });
 
 test('a cut recorded with its job draws the roll down, and says so afterwards', async ({ page, demoServer }) => {

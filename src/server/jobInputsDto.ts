@@ -28,7 +28,7 @@ import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { GLUES } from '@/core/frame/glues';
 import { JOINTS } from '@/core/frame/joints';
-import type { Corner } from '@/core/frame/corners';
+import type { Corner, TapeName } from '@/core/frame/corners';
 import type { TapeReadings } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import { MOST_BRACES, MOST_TRIES } from '@/core/job/job';
@@ -152,6 +152,18 @@ export class BarsDto implements BarsInputs {
   @BracePlaces() bracesLevel!: number[];
 }
 
+class SidesDto implements Record<Side, Length | null> {
+  @ReadingField() top!: Length | null;
+  @ReadingField() right!: Length | null;
+  @ReadingField() bottom!: Length | null;
+  @ReadingField() left!: Length | null;
+}
+
+class TapeReadingsDto extends SidesDto implements Record<TapeName, Length | null> {
+  @ReadingField() down!: Length | null;
+  @ReadingField() up!: Length | null;
+}
+
 class CornerGapDto implements CornerGap {
   @LengthField() gap!: Length;
   @IsBoolean() wider!: boolean;
@@ -181,13 +193,7 @@ class TryDto implements TapeReadings {
   @TriedReading() up!: number | null;
 }
 
-export class SquareDto implements SquareInputs {
-  @ReadingField() top!: Length | null;
-  @ReadingField() right!: Length | null;
-  @ReadingField() bottom!: Length | null;
-  @ReadingField() left!: Length | null;
-  @ReadingField() down!: Length | null;
-  @ReadingField() up!: Length | null;
+export class SquareDto extends TapeReadingsDto implements SquareInputs {
   @LengthField(() => AboveZeroDto) blade!: Length;
   @Nested(() => CornerGapsDto) gaps!: SquareInputs['gaps'];
   @IsIn(['bars', 'tape']) trust!: SquareInputs['trust'];
@@ -196,13 +202,6 @@ export class SquareDto implements SquareInputs {
   @ReadingField() lift!: Length | null;
   @ReadingField() strings!: Length | null;
   @IsIn(ids(WIND_PATTERNS)) windPattern!: SquareInputs['windPattern'];
-}
-
-class OwnMarginDto implements Record<Side, Length | null> {
-  @ReadingField() top!: Length | null;
-  @ReadingField() right!: Length | null;
-  @ReadingField() bottom!: Length | null;
-  @ReadingField() left!: Length | null;
 }
 
 class SideEndsDto implements SideEnds {
@@ -229,13 +228,7 @@ class EdgeBowsDto implements Record<Side, EdgeBow | null> {
   @OrNull(() => EdgeBowDto) left!: EdgeBow | null;
 }
 
-class PaintingDto implements PaintingInputs {
-  @ReadingField() top!: Length | null;
-  @ReadingField() right!: Length | null;
-  @ReadingField() bottom!: Length | null;
-  @ReadingField() left!: Length | null;
-  @ReadingField() down!: Length | null;
-  @ReadingField() up!: Length | null;
+class PaintingDto extends TapeReadingsDto implements PaintingInputs {
   @Nested(() => EdgeBowsDto) bow!: PaintingInputs['bow'];
   @IsBoolean() fragile!: boolean;
   @IsArray() @ArrayUnique() @IsIn(SIDES, { each: true }) keep!: Side[];
@@ -248,7 +241,7 @@ export class ClothDto implements ClothInputs {
   @IsString() @TextLength(1, 64) fabric!: string;
   @LengthField(() => AboveZeroDto) rollWidth!: Length;
   @IsIn(ids(MARGIN_STYLES)) marginStyle!: ClothInputs['marginStyle'];
-  @Nested(() => OwnMarginDto) ownMargin!: ClothInputs['ownMargin'];
+  @Nested(() => SidesDto) ownMargin!: ClothInputs['ownMargin'];
   @IsIn(['hand', 'pliers']) grip!: ClothInputs['grip'];
   @IsIn(['width', 'height']) warp!: ClothInputs['warp'];
   @IsBoolean() mayTurn!: boolean;

@@ -39,12 +39,7 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
         role={onMove && scene.marks.some(grabOf) ? 'group' : 'img'}
         aria-label={scene.says}
       >
-        <defs>
-          <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
-            <rect width="4" height="4" fill="var(--cloth)" />
-            <path d="M0 1h4M1 0v4" stroke="var(--thread)" strokeWidth="1" />
-          </pattern>
-        </defs>
+        <WeavePattern />
         {scene.marks.map((mark, index) => (
           <MarkShape key={grabOf(mark)?.id ?? index} mark={mark} px={px} scale={scale} onMove={onMove} />
         ))}
@@ -54,6 +49,16 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
     </div>
   );
 });
+
+/** The weave that areas of cloth are filled with. */
+export const WeavePattern = () => (
+  <defs>
+    <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
+      <rect width="4" height="4" fill="var(--cloth)" />
+      <path d="M0 1h4M1 0v4" stroke="var(--thread)" strokeWidth="1" />
+    </pattern>
+  </defs>
+);
 
 const round = (value: number) => Math.round(value * 10) / 10;
 const pathOf = (points: Point[]) => points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('');

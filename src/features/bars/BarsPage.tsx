@@ -1,10 +1,10 @@
 'use client';
 /* The store of bars: what lies on the rack and what it makes, one plan for several jobs, and the tables of materials. */
-import Link from 'next/link';
 import type { RackBar } from '@/core/frame/rack';
 import type { RackMove } from '@/db/rackBars';
 import type { StoredRules } from '@/db/workshops';
 import type { Series } from '@/server/rackCases';
+import { ViewsHeader } from '@/ui/ViewsHeader';
 import { BarMaterials } from '../materials/BarMaterials';
 import { RackView } from './RackView';
 import { SeriesView } from './SeriesView';
@@ -32,21 +32,7 @@ export function BarsPage({
 }) {
   return (
     <main className="flex min-h-0 flex-1 flex-col">
-      <header className="hair-b flex flex-wrap items-center gap-x-6 gap-y-1 px-5 py-2">
-        <h1 className="text-[22px] leading-7 font-semibold">Bars</h1>
-        <nav aria-label="Bars" className="no-print flex gap-5 text-[15px]">
-          {VIEWS.map(({ id, name }) => (
-            <Link
-              key={id}
-              href={`/bars?view=${id}`}
-              aria-current={id === view ? 'page' : undefined}
-              className={`border-b-[3px] py-1 ${id === view ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}
-            >
-              {name}
-            </Link>
-          ))}
-        </nav>
-      </header>
+      <ViewsHeader title="Bars" path="/bars" views={VIEWS} view={view} />
       {view === 'rack' && series && <RackView rack={rack} moves={moves} jobs={series.jobs} />}
       {view === 'series' && series && <SeriesView series={series} />}
       {view === 'materials' && <BarMaterials key={stored.revision} stored={stored} />}

@@ -1,6 +1,5 @@
 'use client';
 /* The rack drawn to one scale, the frames its pairs make, and a slip to put bars there. */
-import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { profileOf, profilesOf } from '@/core/job/materials';
@@ -13,6 +12,7 @@ import type { SeriesJob } from '@/server/rackCases';
 import type { Outcome } from '@/server/outcome';
 import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
+import { MoveList } from '@/ui/MoveList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalOf } from '../refusalOf';
 
@@ -60,7 +60,7 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
             </button>
           </p>
         )}
-        <Moves moves={moves} />
+        <MoveList moves={moves} />
       </div>
     </div>
   );
@@ -202,26 +202,6 @@ function Makeable({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] }) {
               </li>
             );
           })}
-      </ul>
-    </section>
-  );
-}
-
-/** What came and went last; the whole list is kept and never changed. */
-function Moves({ moves }: { moves: RackMove[] }) {
-  if (moves.length === 0) return null;
-  return (
-    <section aria-label="Came and went" className="mt-4">
-      <h2 className="text-[17px] font-semibold">Came and went</h2>
-      <ul className="text-[14px] leading-5">
-        {moves.map((move) => (
-          <li key={move.id} className="hair-b py-1">
-            {move.did}
-            <span className="figure soft block text-[13px]">
-              {format(new Date(move.at), 'd MMM yyyy HH:mm')}, {move.maker}
-            </span>
-          </li>
-        ))}
       </ul>
     </section>
   );

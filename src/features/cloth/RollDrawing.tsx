@@ -8,6 +8,7 @@ import type { ClothFlaw, StockCloth } from '@/core/cloth/clothStock';
 import type { CutOrder } from '@/core/cloth/layout/cutOrder';
 import { type ClothPiece, type PlacedPiece, keptClear } from '@/core/cloth/layout/rollLayout';
 import { type Tape, printLength, printSize } from '@/core/units/length';
+import { WeavePattern } from '@/ui/Drawing';
 import { useBox } from '@/ui/useBox';
 
 export interface DrawnSheet {
@@ -69,12 +70,7 @@ export function RollDrawing({ sheets, pieces, tape, stale, marking, onMark, onPi
       data-testid="rolls"
     >
       <svg width={box.width} height={Math.max(box.height, topOf(sheets.length))} role="group" aria-label={saysOf(sheets, tape)}>
-        <defs>
-          <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
-            <rect width="4" height="4" fill="var(--cloth)" />
-            <path d="M0 1h4M1 0v4" stroke="var(--thread)" strokeWidth="1" />
-          </pattern>
-        </defs>
+        <WeavePattern />
         {laid.map((sheet) => (
           <Sheet key={sheet.cloth.id} sheet={sheet} scale={scale} tape={tape} />
         ))}

@@ -1,6 +1,5 @@
 'use client';
 /* What lies in the store of cloth, to one scale, with a slip to put more there and the last changes. */
-import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { StockCloth } from '@/core/cloth/clothStock';
@@ -12,6 +11,7 @@ import { addClothAction, changeClothAction } from '@/server/actions';
 import type { Outcome } from '@/server/outcome';
 import { Choice, LengthField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
+import { MoveList } from '@/ui/MoveList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalOf } from '../refusalOf';
 
@@ -46,20 +46,7 @@ export function StoreView({ store, moves }: { store: StoredCloth[]; moves: Cloth
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
         <AddSlip error={error} onAdd={(cloth) => settle(addClothAction({ ...cloth, maker }))} />
-        <section aria-label="Last changes" className="mt-4">
-          <h2 className="text-[15px] font-semibold">Last changes</h2>
-          {moves.length === 0 && <p className="soft text-[14px]">None yet.</p>}
-          <ul className="text-[14px]">
-            {moves.map((move) => (
-              <li key={move.id} className="hair-b py-1">
-                {move.did}
-                <span className="soft block text-[13px]">
-                  {format(new Date(move.at), 'EEE d MMM HH:mm')}, {move.maker}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <MoveList moves={moves} />
       </div>
     </div>
   );
