@@ -138,3 +138,97 @@ test('a corner is folded step by step, and its template printed true to size', a
   const none = await page.request.get(`${demoServer.url}/job/demo-131/template`);
   expect([none.status(), await none.text()]).toEqual([404, expect.stringContaining('a painting is never cut')]);
 });
+
+test('the store refuses what cannot be there; a cloth of the house is added, used and kept', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/cloth?view=materials`);
+  await page.getByRole('button', { name: 'Add a cloth' }).click();
+  await page.getByText('New cloth', { exact: true }).click();
+  await page.getByLabel('Name, New cloth').fill('Sailmaker’s second');
+  await page.getByLabel(/^Weight: .*Sailmaker/).fill('no. 13 duck');
+  await expect(page.getByRole('alert').filter({ hasText: /no numbered duck/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save the materials' })).toBeDisabled();
+  await page.getByLabel(/^Weight: .*Sailmaker/).fill('no. 10 duck');
+  await page.getByLabel('Rolls, usable width in mm and price of a metre, Sailmaker’s second').fill('1400 7.50');
+  await page.getByLabel('Shrinks along the warp, Sailmaker’s second').fill('40');
+  await expect(page.getByRole('alert').filter({ hasText: /is out of range/ })).toBeVisible();
+  await page.getByLabel('Shrinks along the warp, Sailmaker’s second').fill('4');
+  await page.getByRole('button', { name: 'Save the materials' }).click();
+  await expect(page.getByRole('button', { name: 'Save the materials' })).toBeDisabled();
+  await page.reload();
+  await expect(page.getByText(/499 g\/m² .*raw/)).toBeVisible();
+
+  await page.goto(`${demoServer.url}/cloth?view=store`);
+  const slip = page.getByRole('form', { name: 'Put in the store' });
+  await slip.getByLabel('Cloth').selectOption({ label: 'Sailmaker’s second' });
+  await expect(slip.getByLabel('Usable width')).toHaveValue('1400');
+  await slip.getByLabel('Usable width').fill('9 m');
+  await expect(slip.getByRole('alert').filter({ hasText: /is above 6000 mm/ })).toBeVisible();
+  await slip.getByLabel('Usable width').fill('1380');
+  await slip.getByLabel('Tag written on it').fill('L2');
+  await slip.getByRole('button', { name: 'Put it there' }).click();
+  await expect(slip.getByRole('alert').filter({ hasText: /“L2” was given before/ })).toBeVisible();
+  await slip.getByLabel('Tag written on it').fill('S1');
+  await slip.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByText('S1 roll, 10000 × 1380 mm')).toBeVisible();
+  await page.getByRole('button', { name: 'S1 is used up' }).click();
+  await expect(page.getByText('S1 roll')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText('Out of the store: S1');
+});
+
+test('a piece is dragged, moved by keys, turned and set free; a pin that cannot be kept says why', async ({
+  page,
+  demoServer,
+}) => {
+  await newCanvas(page, demoServer.url, 'Mooring ring', '620', '380');
+  await stage(page, 'Cloth').click();
+  await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Print canvas, coated' });
+  await page.getByRole('tab', { name: 'Cutting' }).click();
+  await page.getByLabel('May lie turned on the roll').check();
+  await saved(page);
+  await page.goto(`${demoServer.url}/cloth`);
+  await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Print canvas, coated' });
+  await page.getByLabel(/Mooring ring/).check();
+  const piece = page.getByRole('button', { name: /^No\. \d+, .* from the cut end/ });
+  await expect(page.getByTestId('run')).toHaveText(/^proven/);
+  const begun = await piece.getAttribute('aria-label');
+
+  const box = (await piece.boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 140, box.y + 160, { steps: 6 });
+  await page.mouse.up();
+  await expect(piece).toHaveAttribute('aria-label', /pinned$/);
+  await expect(piece).not.toHaveAttribute('aria-label', begun!);
+  const place = async () => Number(/([\d.]+) mm from the edge/.exec((await piece.getAttribute('aria-label'))!)![1]);
+  const before = await place();
+  await piece.focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect.poll(place).toBe(before - 100);
+  await page.keyboard.press('t');
+  await expect(piece).toHaveAttribute('aria-label', /turned, pinned$/);
+  await page.keyboard.press('Enter');
+  await expect(piece).toHaveAttribute('aria-label', begun!);
+
+  await page.getByRole('button', { name: 'Mark a flaw' }).click();
+  const at = (await piece.boundingBox())!;
+  await page.mouse.click(at.x + at.width / 2, at.y + at.height / 2);
+  await expect(page.getByRole('button', { name: /^Take off/ })).toHaveCount(1);
+  await expect(piece).not.toHaveAttribute('aria-label', begun!);
+  await piece.focus();
+  for (
+    let press = 0;
+    press < 20 &&
+    !(await page
+      .getByRole('alert')
+      .filter({ hasText: /has a flaw/ })
+      .count());
+    press += 1
+  ) {
+    await page.keyboard.press('Shift+ArrowLeft');
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.waitForTimeout(60);
+  }
+  await expect(page.getByRole('alert').filter({ hasText: /The pieces cannot be laid so: .*No\. \d+ has a flaw/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Free all pins' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toHaveCount(0);
+});
