@@ -101,7 +101,7 @@ export interface CornerLayers {
 }
 
 /** Step of the grid that layers are counted on, and how far from the corner they can lie on each other most, mm. */
-const STEP = 3;
+const STEP = 6;
 const NEAR = 45;
 
 /** The most layers of cloth lying on each other at a corner, on the edges and on the back. */

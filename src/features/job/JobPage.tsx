@@ -3,6 +3,7 @@
  * One job: the run of the work at the left, the drawing of the open stage in the middle, the slip at the right.
  * Everything on it is worked out from what is typed, at every keystroke.
  */
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
@@ -26,10 +27,12 @@ import { Recorded, RecordBar } from './RecordBar';
 import { SLIPS } from './slips';
 import { StageRun } from './StageRun';
 import { StageSheet } from './StageSheet';
-import { StaleDialog } from './StaleDialog';
 import { earlyWords, keepsWords, stageMarks, stageNotes } from './stageWords';
 import { useJobDraft } from './useJobDraft';
 import { useJobKeys } from './useJobKeys';
+
+/** Loaded when somebody else saved in between. */
+const StaleDialog = dynamic(() => import('./StaleDialog').then((module) => module.StaleDialog));
 
 interface JobPageProps {
   first: JobWithLog;

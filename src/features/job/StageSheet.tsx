@@ -13,15 +13,25 @@ import { type SceneInput, briefScene, fastenScene, handoverScene, primeScene, tu
 import { Drawing } from '@/ui/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
-import { BarsPanel } from './BarsPanel';
-import { ClothPanel } from './ClothPanel';
-import { FastenPanel } from './FastenPanel';
 import { KitList } from './KitList';
-import { SquarePanel } from './SquarePanel';
 import { CoatTable } from './StageExtras';
 
-/** Loaded when a painting is opened: most jobs are new canvases. */
-const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => module.PaintingPanel), { loading: () => null });
+/** Panels are loaded when their stage is opened; the room for them is kept. */
+const BarsPanel = dynamic(() => import('./BarsPanel').then((module) => module.BarsPanel), {
+  loading: () => <div className="hair-t h-[248px] flex-none" />,
+});
+const ClothPanel = dynamic(() => import('./ClothPanel').then((module) => module.ClothPanel), {
+  loading: () => <div className="hair-t h-[248px] flex-none" />,
+});
+const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => module.PaintingPanel), {
+  loading: () => <div className="hair-t h-[248px] flex-none" />,
+});
+const SquarePanel = dynamic(() => import('./SquarePanel').then((module) => module.SquarePanel), {
+  loading: () => <div className="hair-t h-[226px] flex-none" />,
+});
+const FastenPanel = dynamic(() => import('./FastenPanel').then((module) => module.FastenPanel), {
+  loading: () => <div className="hair-t h-[168px] flex-none" />,
+});
 
 interface StageSheetProps {
   jobId: string;
