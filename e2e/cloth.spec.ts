@@ -126,7 +126,7 @@ test('a corner is folded step by step, and its template printed true to size', a
   await expect(verdict(page, /layers at the back’s corner/)).toBeVisible();
   await saved(page);
   for (const [name, type, begins] of [
-    ['PDF, A4', 'application/pdf', '%PDF'],
+    ['PDF A4', 'application/pdf', '%PDF'],
     ['SVG', 'image/svg+xml', '<svg'],
     ['DXF', 'image/vnd.dxf', '0'],
   ] as const) {

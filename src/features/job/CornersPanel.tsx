@@ -11,6 +11,7 @@ import { printFine } from '@/core/units/length';
 import { cornerStepScene } from '@/drawing/cornerStepScene';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
 import { Drawing } from '@/ui/Drawing';
+import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { Choice } from '@/ui/fields';
 
@@ -76,7 +77,7 @@ export function CornersPanel({ jobId, inputs, plan, locked, change }: CornersPan
                   </td>
                   <td className="text-right">{layers.edge}</td>
                   <td className="text-right">{layers.back}</td>
-                  <td className="text-right">{barred ? 'never here' : printFine(backMm, tape)}</td>
+                  <td className="text-right">{barred ? 'never here' : <Figure>{printFine(backMm, tape)}</Figure>}</td>
                 </tr>
               );
             })}
@@ -93,7 +94,7 @@ export function CornersPanel({ jobId, inputs, plan, locked, change }: CornersPan
           <Choice label="Corner drawn" value={corner} options={CORNER_CHOICES} onChange={setCorner} />
         </div>
         {pattern && (
-          <p className="mt-1 flex flex-wrap gap-x-3 text-[14px]">
+          <p className="mt-1 flex flex-wrap gap-x-2 text-[13.5px]">
             <span className="soft">Template:</span>
             {TEMPLATE_FILES.map(({ name, query }) => (
               <a
@@ -159,8 +160,8 @@ export function CornersPanel({ jobId, inputs, plan, locked, change }: CornersPan
 }
 
 const TEMPLATE_FILES = [
-  { name: 'PDF, A4', query: 'format=pdf&paper=a4' },
-  { name: 'PDF, Letter', query: 'format=pdf&paper=letter' },
+  { name: 'PDF A4', query: 'format=pdf&paper=a4' },
+  { name: 'PDF Letter', query: 'format=pdf&paper=letter' },
   { name: 'SVG', query: 'format=svg' },
   { name: 'DXF', query: 'format=dxf' },
 ] as const;
