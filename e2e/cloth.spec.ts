@@ -232,3 +232,36 @@ test('a piece is dragged, moved by keys, turned and set free; a pin that cannot 
   await page.getByRole('button', { name: 'Free all pins' }).click();
   await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toHaveCount(0);
 });
+
+test('routes are compared on this frame, one is picked and played, a knot is kept clear', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'Fog signal', '800', '600');
+  await stage(page, 'Fasten').click();
+  await page.getByRole('tab', { name: 'Compare routes' }).click();
+  const turns = async (route: string) =>
+    Number(
+      await page
+        .getByRole('row', { name: new RegExp(`^${route} `) })
+        .getByRole('cell')
+        .nth(3)
+        .textContent(),
+    );
+  expect(await turns('Halving')).toBeLessThan(await turns('Compass, opposites'));
+  expect(await turns('Diagonal opposites')).toBeGreaterThan(await turns('Compass, opposites'));
+  await page.getByRole('button', { name: 'Corner-held' }).click();
+  await page.getByRole('tab', { name: 'Route', exact: true }).click();
+  const says = page.getByTestId('route-step');
+  await page.getByLabel('Step along the route').fill('5');
+  await expect(says).toContainText(/hold, top, \d+ mm from the middle, pull snug/);
+  await page.getByLabel('Step along the route').fill('4');
+  await expect(says).not.toContainText('hold');
+  await expect(verdict(page, /After the four middles/)).toContainText('4 hold for the time being: count them out.');
+  const answered = await answer(page).textContent();
+  await page.getByRole('tab', { name: 'Knots' }).click();
+  await page.getByRole('button', { name: 'Mark a knot' }).click();
+  await page.getByLabel('Knot 1, from the left end').fill('900');
+  await expect(page.getByRole('alert').filter({ hasText: /is above 800 mm/ })).toBeVisible();
+  await page.getByLabel('Knot 1, from the left end').fill('400');
+  await expect(answer(page)).toHaveText(answered!);
+  await page.getByLabel('Second round: draw and set again').check();
+  await saved(page);
+});

@@ -61,12 +61,17 @@ describe('materials are of this world', () => {
     FEELS.forEach((feel, index) => expect(feel.bandNPerM[0]).toBe(index === 0 ? 0 : FEELS[index - 1]!.bandNPerM[1]));
   });
 
-  it('every route begins at the middles, works every side, and ends gently at the corners', () => {
-    for (const { passes } of ROUTES) {
-      expect(passes[0]!.take).toBe('middle');
-      expect([...passes[0]!.sides].sort()).toEqual([...SIDES].sort());
+  it('every route works every side, says what to look at, and ends gently at the corners', () => {
+    const named = { longA: 'top', longB: 'bottom', shortA: 'right', shortB: 'left' } as Record<string, string>;
+    for (const { passes, checks } of ROUTES) {
+      const fixing = passes.filter(({ take }) => take !== 'temporary' && take !== 'corner');
+      expect([...new Set(fixing.flatMap(({ sides }) => sides.map((side) => named[side] ?? side)))].sort()).toEqual(
+        [...SIDES].sort(),
+      );
       expect(passes.at(-1)).toMatchObject({ take: 'corner', pull: 'gentle' });
+      expect(checks.length).toBeGreaterThan(1);
     }
+    expect(ROUTES).toHaveLength(6);
   });
 });
 

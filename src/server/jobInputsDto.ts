@@ -31,7 +31,7 @@ import { JOINTS } from '@/core/frame/joints';
 import type { Corner, TapeName } from '@/core/frame/corners';
 import type { TapeReadings } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
-import { MOST_BRACES, MOST_TRIES } from '@/core/job/job';
+import { MOST_BRACES, MOST_KNOTS, MOST_TRIES } from '@/core/job/job';
 import type {
   BarsInputs,
   BriefInputs,
@@ -41,6 +41,7 @@ import type {
   HandoverInputs,
   EdgeBow,
   JobInputs,
+  Knot,
   PaintingInputs,
   PrimeInputs,
   SideEnds,
@@ -255,6 +256,11 @@ export class ClothDto implements ClothInputs {
   @Nested(() => PaintingDto) painting!: PaintingInputs;
 }
 
+class KnotDto implements Knot {
+  @IsIn(SIDES) side!: Side;
+  @LengthField() at!: Length;
+}
+
 export class FastenDto implements FastenInputs {
   @IsIn(ids(FASTENERS)) fastener!: FastenInputs['fastener'];
   @IsIn(ids(ROUTES)) route!: FastenInputs['route'];
@@ -262,6 +268,8 @@ export class FastenDto implements FastenInputs {
   @LengthField() lastFromCorner!: Length;
   @IsIn([1, 2, 3]) starters!: FastenInputs['starters'];
   @IsIn([1, 2, 3]) perTurn!: FastenInputs['perTurn'];
+  @IsBoolean() secondRound!: boolean;
+  @IsArray() @ArrayMaxSize(MOST_KNOTS) @ValidateNested({ each: true }) @Type(() => KnotDto) knots!: Knot[];
   @Nested(() => EndsOfSidesDto) laid!: FastenInputs['laid'];
 }
 

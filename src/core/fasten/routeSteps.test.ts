@@ -4,7 +4,9 @@ import { type FastenInputs, newInputs } from '../job/job';
 import { length } from '../units/length';
 import { FASTENERS, usualSpacing } from './fasteners';
 import { halfRow, starterOffsets } from './fastenerPlaces';
-import { routeMinutes, routePlan } from './routeSteps';
+import { type Barred, NOTHING_BARRED, clearPlaces } from './clearPlaces';
+import { type RouteStep, handwork, routePlan } from './routeSteps';
+import { ROUTES } from './routes';
 
 const base = newInputs('t', length(900), length(600)).fasten;
 const fasten = (patch: Partial<FastenInputs> = {}): FastenInputs => ({ ...base, ...patch });
@@ -110,10 +112,190 @@ describe('the compass route', () => {
     ]);
   });
 
-  it('counts minutes from places and turns', () => {
-    const plan = routePlan({ widthMm: 900, heightMm: 600 }, fasten());
-    expect(routeMinutes(plan, 12, 0)).toBeCloseTo(plan.steps.length / 5, 9);
-    expect(routeMinutes(plan, 0, 30)).toBeCloseTo(plan.turns / 2, 9);
+  it('counts minutes from steps and turns', () => {
+    const face = { widthMm: 900, heightMm: 600 };
+    const plan = routePlan(face, fasten());
+    expect(handwork(plan, face, { fastener: 12, turn: 0 }).minutes).toBeCloseTo(plan.steps.length / 5, 9);
+    expect(handwork(plan, face, { fastener: 0, turn: 30 }).minutes).toBeCloseTo(plan.turns / 2, 9);
+  });
+});
+
+const placeOf = ({ side, offsetMm }: RouteStep) => `${side} ${offsetMm.toFixed(4)}`;
+
+describe.each(ROUTES.map((row) => [row.name, row.id] as const))('%s, on 500 random frames', (_name, route) => {
+  const anyJob = fc.record({ frame: anyFrame, secondRound: fc.boolean() });
+  const planOf = ({
+    frame,
+    secondRound,
+  }: {
+    frame: typeof anyFrame extends fc.Arbitrary<infer T> ? T : never;
+    secondRound: boolean;
+  }) =>
+    routePlan(
+      { widthMm: frame.widthMm, heightMm: frame.heightMm },
+      fasten({
+        route,
+        secondRound,
+        spacing: length(frame.spacing),
+        lastFromCorner: length(frame.last),
+        starters: frame.starters,
+        perTurn: frame.perTurn,
+      }),
+    );
+
+  it('uses every place once, numbers its steps, counts its turns as they are walked', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        const plan = planOf(job);
+        const fixed = plan.steps.filter((step) => step.act === 'fix');
+        const { frame } = job;
+        const across = halfRow(frame.widthMm, frame.spacing, frame.last).offsetsMm.length;
+        const down = halfRow(frame.heightMm, frame.spacing, frame.last).offsetsMm.length;
+        let turns = 0;
+        plan.steps.forEach((step, index) => {
+          if (index > 0 && plan.steps[index - 1]!.side !== step.side) turns += 1;
+        });
+        return (
+          fixed.length === 4 * frame.starters + 4 * across + 4 * down + 4 &&
+          new Set(fixed.map(placeOf)).size === fixed.length &&
+          plan.fasteners === fixed.length &&
+          plan.turns === turns &&
+          plan.steps.every((step, index) => step.order === index + 1)
+        );
+      }),
+      { seed: 21, numRuns: 500 },
+    );
+  });
+
+  it('holds spacing and last distance, takes out all that held, and sets again only what is set', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        const plan = planOf(job);
+        const { frame } = job;
+        const held = new Set<string>();
+        const fixed = new Set<string>();
+        for (const step of plan.steps) {
+          const place = placeOf(step);
+          if (step.act === 'hold') held.add(place);
+          if (step.act === 'takeOut' && !held.delete(place)) return false;
+          if (step.act === 'again' && !fixed.has(place)) return false;
+          if (step.act === 'fix') {
+            if (held.has(place)) return false;
+            fixed.add(place);
+          }
+          if (step.take === 'corner' && held.size > 0) return false;
+        }
+        const row = plan.steps
+          .filter((step) => step.side === 'top' && step.act === 'fix' && step.take !== 'corner')
+          .map((step) => step.offsetMm);
+        const sorted = [...row].sort((a, b) => a - b);
+        const gaps = sorted.slice(1).map((offset, index) => offset - sorted[index]!);
+        return (
+          held.size === 0 &&
+          gaps.every((gap) => gap <= frame.spacing + 1e-6) &&
+          (sorted.length <= frame.starters || frame.widthMm / 2 - sorted.at(-1)! >= frame.last - 1e-6)
+        );
+      }),
+      { seed: 22, numRuns: 500 },
+    );
+  });
+});
+
+describe('what each route promises', () => {
+  const steps = (
+    route: (typeof ROUTES)[number]['id'],
+    patch: Partial<FastenInputs> = {},
+    face = { widthMm: 900, heightMm: 600 },
+  ) => routePlan(face, fasten({ route, ...patch })).steps;
+
+  it('diagonal: each outward one is answered by the one diagonally across', () => {
+    const outward = steps('diagonal').filter((step) => step.take === 'outward');
+    for (let index = 0; index < outward.length; index += 2) {
+      const [one, other] = [outward[index]!, outward[index + 1]!];
+      expect([other.side, other.offsetMm]).toEqual([OPPOSITE[one.side], expect.closeTo(-one.offsetMm, 9)]);
+    }
+  });
+
+  it('long sides first, wide or tall: half-way out on the long ones before the short ones begin', () => {
+    for (const [face, long] of [
+      [{ widthMm: 900, heightMm: 600 }, ['top', 'bottom']],
+      [{ widthMm: 600, heightMm: 900 }, ['right', 'left']],
+    ] as const) {
+      const outward = steps('longFirst', {}, face).filter((step) => step.take === 'outward');
+      const firstShort = outward.findIndex((step) => !long.includes(step.side as never));
+      const early = outward.slice(0, firstShort);
+      expect(early.length).toBeGreaterThan(3);
+      expect(early.every((step) => Math.abs(step.offsetMm) <= 450 / 2)).toBe(true);
+    }
+  });
+
+  it('halving: the first end and side by hand without pull, the others pulled; ends before gaps', () => {
+    const all = steps('halving').filter((step) => step.take === 'halving');
+    expect(new Set(all.filter((step) => step.pull === 'none').map((step) => step.side))).toEqual(new Set(['right', 'top']));
+    expect(all.filter((step) => step.pull === 'none').every((step) => step.with === 'hand')).toBe(true);
+    const left = all.filter((step) => step.side === 'left').map((step) => step.offsetMm);
+    const last = Math.max(...left);
+    expect(left.slice(0, 3)).toEqual([0, -last, last]);
+  });
+
+  it('corner-held: four that hold at the corners, each out just before its place is taken', () => {
+    const all = steps('cornerHeld');
+    const outs = all.filter((step) => step.act === 'takeOut');
+    expect(outs).toHaveLength(4);
+    for (const out of outs) expect(all[out.order]).toMatchObject({ act: 'fix', side: out.side, offsetMm: out.offsetMm });
+  });
+
+  it('registered: clamps on all sides first, the first side laid on, no pull but a gentle one', () => {
+    const all = steps('registered');
+    expect(all.slice(0, 12).every((step) => step.act === 'hold' && step.with === 'clamps')).toBe(true);
+    expect(all.filter((step) => step.act === 'fix').every((step) => step.pull === 'none' || step.pull === 'gentle')).toBe(true);
+    expect(all.find((step) => step.act === 'fix')).toMatchObject({ side: 'top', pull: 'none' });
+  });
+
+  it('a second round draws every fastener again once, before the corners', () => {
+    const all = steps('compass', { secondRound: true });
+    const again = all.filter((step) => step.act === 'again');
+    const fixed = all.filter((step) => step.act === 'fix' && step.take !== 'corner');
+    expect(again.map(placeOf).sort()).toEqual(fixed.map(placeOf).sort());
+    expect(Math.max(...again.map((step) => step.order))).toBe(all.length - 4);
+  });
+});
+
+describe('what is barred', () => {
+  it('moves a place to its nearest clear edge, opposite sides alike, never on to another', () => {
+    const brace: Barred[] = [{ fromMm: -15, toMm: 15 }];
+    expect(clearPlaces([0, 40, -40], brace, 400)).toEqual([15, 40, -40]);
+    expect(clearPlaces([0, 18], brace, 400)).toEqual([-15, 18]);
+    expect(clearPlaces([0], [{ fromMm: -500, toMm: 500 }], 400)).toEqual([0]);
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ at: fc.integer({ min: -380, max: 380 }), half: fc.integer({ min: 4, max: 30 }) }), { maxLength: 4 }),
+        (knots) => {
+          const barred = knots.map(({ at, half }) => ({ fromMm: at - half, toMm: at + half }));
+          const offsets = halfRow(900, 45, 45).offsetsMm.flatMap((offset) => [offset, -offset]);
+          const places = clearPlaces(offsets, barred, 436);
+          const inside = (at: number) => barred.some(({ fromMm, toMm }) => at > fromMm + 1e-9 && at < toMm - 1e-9);
+          return new Set(places).size === offsets.length && places.every((at, index) => !inside(at) || at === offsets[index]);
+        },
+      ),
+      { seed: 3, numRuns: 300 },
+    );
+  });
+
+  it('keeps a route clear of a brace and a knot, and its counts as they were', () => {
+    const face = { widthMm: 900, heightMm: 600 };
+    const brace = { fromMm: -12, toMm: 12 };
+    const barred = { ...NOTHING_BARRED, top: [brace, { fromMm: 80, toMm: 100 }], bottom: [brace] };
+    const plan = routePlan(face, fasten(), barred);
+    expect(plan.fasteners).toBe(routePlan(face, fasten()).fasteners);
+    const top = plan.steps.filter((step) => step.side === 'top').map((step) => step.offsetMm);
+    expect(top.every((at) => Math.abs(at) >= 12 && !(at > 80 && at < 100))).toBe(true);
+  });
+
+  it('walks less when more is done at each turn', () => {
+    const face = { widthMm: 1500, heightMm: 1000 };
+    const walked = (perTurn: 1 | 3) => handwork(routePlan(face, fasten({ perTurn })), face, { fastener: 1, turn: 1 }).walkM;
+    expect(walked(3)).toBeLessThan(walked(1));
   });
 });
 

@@ -4,22 +4,49 @@
 import type { Side } from '../job/sides';
 import type { School } from '../job/schools';
 
-/** One round over the sides. */
+/** A side by its name, or by its length: the first and second of the long sides and of the short ones. */
+export type PassSide = Side | 'longA' | 'longB' | 'shortA' | 'shortB';
+
+/** One pass over the sides. */
 export interface RoutePass {
-  /** `middle` sets the starters; `outward` adds the next ones on both sides of the middle; `corner` follows the fold. */
-  take: 'middle' | 'outward' | 'corner';
-  sides: readonly Side[];
-  /** Repeat the round until every place of this kind is used. */
-  repeat: boolean;
-  pull: 'snug' | 'firm' | 'gentle';
+  /**
+   * `middle` sets the starters; `outward` goes on from them; `halving` takes a whole side: its middle, its ends, then
+   * the middle of each gap; `temporary` holds the cloth until a fastener comes to that place; `corner` follows the fold.
+   */
+  take: 'middle' | 'outward' | 'halving' | 'temporary' | 'corner';
+  sides: readonly PassSide[];
+  /** Which part of the way from the middle to the last place, 0 to 1; of `temporary` the places themselves. */
+  part: readonly number[];
+  /** Outward: both of a pair on one side, each answered diagonally across, or a whole side before the next. */
+  answer: 'pair' | 'diagonal' | 'side';
+  pull: 'none' | 'gentle' | 'snug' | 'firm';
+  with: 'hand' | 'chosen' | 'clamps';
 }
 
 export interface Route<Id extends string = string> extends School<Id> {
   passes: readonly RoutePass[];
+  /** What to look at, and when. */
+  checks: readonly string[];
 }
 
 const route = <const I extends string>(row: Route<I>) => row;
 const OPPOSITES: readonly Side[] = ['top', 'bottom', 'right', 'left'];
+const ALL = [0, 1] as const;
+
+const pass = (take: RoutePass['take'], patch: Partial<RoutePass> = {}): RoutePass => ({
+  take,
+  sides: OPPOSITES,
+  part: ALL,
+  answer: 'pair',
+  pull: 'firm',
+  with: 'chosen',
+  ...patch,
+});
+
+const MIDDLES = pass('middle', { pull: 'snug' });
+const CORNERS = pass('corner', { sides: ['top', 'bottom'], pull: 'gentle' });
+const GRAIN = 'After the four middles: a tight diamond from middle to middle, threads parallel to the bars.';
+const FOLD = 'Begin the corner folds while there is room.';
 
 export const ROUTES = [
   route({
@@ -27,10 +54,69 @@ export const ROUTES = [
     name: 'Compass, opposites',
     suits: 'most new work up to a metre or so',
     trades: 'the most even of the simple orders; a turn of the frame for every pair',
+    checks: [GRAIN, FOLD],
+    passes: [MIDDLES, pass('outward'), CORNERS],
+  }),
+  route({
+    id: 'diagonal',
+    name: 'Diagonal opposites',
+    suits: 'keeping the weave from sliding to one side',
+    trades: 'twice the turns: each fastener is answered diagonally across',
+    checks: [GRAIN, FOLD],
+    passes: [MIDDLES, pass('outward', { answer: 'diagonal' }), CORNERS],
+  }),
+  route({
+    id: 'longFirst',
+    name: 'Long sides first',
+    suits: 'oblong frames: the long sides give most',
+    trades: 'fewer turns; the short sides are pulled against cloth that is held already',
+    checks: [GRAIN, 'Long sides half-way out: lines run straight across.', FOLD],
     passes: [
-      { take: 'middle', sides: OPPOSITES, repeat: false, pull: 'snug' },
-      { take: 'outward', sides: OPPOSITES, repeat: true, pull: 'firm' },
-      { take: 'corner', sides: ['top', 'bottom'], repeat: false, pull: 'gentle' },
+      MIDDLES,
+      pass('outward', { sides: ['longA', 'longB'], part: [0, 0.5] }),
+      pass('outward', { sides: ['shortA', 'shortB'] }),
+      pass('outward', { sides: ['longA', 'longB'], part: [0.5, 1] }),
+      CORNERS,
+    ],
+  }),
+  route({
+    id: 'halving',
+    name: 'Halving',
+    suits: 'one pair of hands with pliers, light cloth',
+    trades: 'few turns; two sides are fixed unpulled, so they must lie true to the thread',
+    checks: ['The first end and side lie along one thread, unpulled.', 'Halve each gap; look for scallops.', FOLD],
+    passes: [
+      pass('halving', { sides: ['shortA', 'longA'], pull: 'none', with: 'hand' }),
+      pass('halving', { sides: ['shortB', 'longB'] }),
+      CORNERS,
+    ],
+  }),
+  route({
+    id: 'cornerHeld',
+    name: 'Corner-held',
+    suits: 'large cloths that would sag from the middles',
+    trades: 'four temporary fasteners more, to be taken out again',
+    checks: [GRAIN, 'The temporary ones spread the pull: no lines from a corner.', 'All temporary ones are out.', FOLD],
+    passes: [MIDDLES, pass('temporary', { sides: ['longA', 'longB'], part: [1], pull: 'snug' }), pass('outward'), CORNERS],
+  }),
+  route({
+    id: 'registered',
+    name: 'Registered',
+    suits: 'finished work: the image is lined up in clamps first',
+    trades: 'slow, low force, visible tacks where the margin is short',
+    checks: [
+      'In clamps: look at the front, every edge along its bar.',
+      'Look at the front after every side.',
+      'All clamps are off.',
+      FOLD,
+    ],
+    passes: [
+      pass('temporary', { part: [0, 0.5], pull: 'gentle', with: 'clamps' }),
+      pass('middle', { sides: ['top'], pull: 'none' }),
+      pass('outward', { sides: ['top'], answer: 'side', pull: 'none' }),
+      pass('middle', { sides: ['bottom', 'right', 'left'], pull: 'gentle' }),
+      pass('outward', { sides: ['bottom', 'right', 'left'], answer: 'side', pull: 'gentle' }),
+      CORNERS,
     ],
   }),
 ] as const;

@@ -145,6 +145,14 @@ export interface ClothInputs {
   painting: PaintingInputs;
 }
 
+export interface Knot {
+  side: Side;
+  at: Length;
+}
+
+/** Most knots marked on a frame. */
+export const MOST_KNOTS = 20;
+
 export interface FastenInputs {
   fastener: FastenerId;
   route: RouteId;
@@ -152,6 +160,10 @@ export interface FastenInputs {
   lastFromCorner: Length;
   starters: UpToThree;
   perTurn: UpToThree;
+  /** All fasteners drawn and set again once, before the corners. */
+  secondRound: boolean;
+  /** Knots that no fastener goes into: the side, and how far from its left or upper end. */
+  knots: Knot[];
   /** Margins with the frame lying on the cloth, before the first fastener. */
   laid: Record<Side, SideEnds>;
 }
@@ -278,6 +290,8 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       lastFromCorner: length(45),
       starters: 1,
       perTurn: 1,
+      secondRound: false,
+      knots: [],
       laid: unreadEnds(),
     },
     tune: { feel: 'firm', remedy: 'none', opening: length(0) },

@@ -274,6 +274,20 @@ describe('verdicts of cloth, fastening and tension', () => {
     expect(about('fasten', 'last before the fold', { fasten: { lastFromCorner: length(90) } }).level).toBe('watch');
   });
 
+  it('fastening: a brace kept clear widens a gap, a painting wants its own route, what holds is counted out', () => {
+    expect(
+      about('fasten', 'spacing', { bars: { profile: 'standard', bracesUpright: [0.5] }, fasten: { spacing: length(50) } }).says,
+    ).toMatch(/\d+ mm where a brace or a knot is kept clear/);
+    expect(about('fasten', 'route', { brief: { use: 'restretch' } }).doThis).toBe('Choose Registered.');
+    expect(abouts('fasten', { brief: { use: 'restretch' }, fasten: { route: 'registered' } })).not.toContain('route');
+    expect(about('fasten', 'what to look at', { fasten: { route: 'cornerHeld' } }).doThis).toMatch(
+      /4 hold for the time being: count them out/,
+    );
+    expect(planJob(patched({ fasten: { secondRound: true } }), context(), 0).fasten.hands.squeezes).toBeGreaterThan(
+      planJob(inputs, context(), 0).fasten.hands.squeezes * 1.8,
+    );
+  });
+
   it('tension: openings, strainers, rebates', () => {
     expect(about('tune', 'corners', { tune: { opening: length(1) } }).says).toMatch(
       /grows 2 mm each way, tension rises about 27 N\/m across and 40 N\/m down/,

@@ -1,12 +1,14 @@
 import { CORNER_FOLDS } from '../cloth/cornerFolds';
 import { type EndMargins, centring } from '../cloth/centring';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
-import { type RoutePlan, routeMinutes, routePlan } from '../fasten/routeSteps';
+import { type BarredPlaces, KNOT_MM } from '../fasten/clearPlaces';
+import { type Handwork, type RoutePlan, handwork, routePlan } from '../fasten/routeSteps';
 import { ROUTES, type Route } from '../fasten/routes';
 import { fabricOf, profileOf } from '../job/materials';
-import { assumed } from '../job/houseRules';
+import { type HouseRules, assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { byId } from '../job/schools';
+import { SIDES, type Side } from '../job/sides';
 import { type Verdict, verdict } from '../job/verdict';
 import { printFine, printLength } from '../units/length';
 import { printDuration } from '../units/duration';
@@ -19,7 +21,7 @@ export interface FastenPlan extends StagePlan {
   /** What the eight margins should be with the frame lying on the cloth, mm. */
   wanted: EndMargins;
   route: RoutePlan;
-  minutes: number;
+  hands: Handwork;
   /** With spares, for the kit. */
   fastenersToHave: number;
 }
@@ -34,20 +36,22 @@ export function planFasten(
   const { brief, fasten } = inputs;
   const fastener: Fastener = byId(FASTENERS, fasten.fastener);
   const named: Route = byId(ROUTES, fasten.route);
-  const route = routePlan({ widthMm: brief.width.mm, heightMm: brief.height.mm }, fasten);
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const route = routePlan(face, fasten, barredPlaces(inputs, rules));
   const wanted = wantedMargins(painting, cut.margins);
-  const centred = centring(laidMargins(fasten.laid), wanted, { widthMm: brief.width.mm, heightMm: brief.height.mm });
-  const count = route.steps.length;
-  const minutes = routeMinutes(route, assumed(rules, 'secondsFastener'), assumed(rules, 'secondsTurn'));
+  const centred = centring(laidMargins(fasten.laid), wanted, face);
+  const count = route.fasteners;
+  const hands = routeHandwork(route, face, rules);
   return {
     answer: `${count} ${fastener.seen ? 'tacks' : 'staples'}`,
-    answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(minutes)}`,
+    answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(hands.minutes)}`,
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context),
       spacingVerdict(inputs, route, context),
       cornerVerdict(inputs, context),
       ...fastenerVerdicts(inputs, fastener, context),
-      ...handVerdict(count, fastener, context),
+      ...routeVerdicts(inputs, route, painting !== null),
+      ...handVerdict(hands.squeezes, fastener, context),
       foldVerdict(inputs),
     ],
     readings: [
@@ -58,9 +62,63 @@ export function planFasten(
     setsMinutes: null,
     wanted,
     route,
-    minutes,
+    hands,
     fastenersToHave: Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100)),
   };
+}
+
+export const routeHandwork = (route: RoutePlan, face: { widthMm: number; heightMm: number }, rules: HouseRules): Handwork =>
+  handwork(route, face, { fastener: assumed(rules, 'secondsFastener'), turn: assumed(rules, 'secondsTurn') });
+
+/** Ends of braces and knots, as stretches of each side that no fastener goes into. */
+export function barredPlaces({ brief, bars, fasten }: JobInputs, rules: HouseRules): BarredPlaces {
+  const half = profileOf(rules, bars.profile).brace.widthMm / 2;
+  const about = (fromMiddleMm: number, reachMm: number) => ({ fromMm: fromMiddleMm - reachMm, toMm: fromMiddleMm + reachMm });
+  const of = (side: Side) => {
+    const level = side === 'top' || side === 'bottom';
+    const long = level ? brief.width.mm : brief.height.mm;
+    const braces = (level ? bars.bracesUpright : bars.bracesLevel).map((part) => about((part - 0.5) * long, half));
+    const knots = fasten.knots.filter((knot) => knot.side === side).map((knot) => about(knot.at.mm - long / 2, KNOT_MM));
+    return [...braces, ...knots];
+  };
+  return { top: of('top'), right: of('right'), bottom: of('bottom'), left: of('left') };
+}
+
+function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean): Verdict[] {
+  const row: Route = byId(ROUTES, fasten.route);
+  const held = route.steps.filter((step) => step.act === 'hold').length;
+  return [
+    ...(painted && fasten.route !== 'registered'
+      ? [
+          verdict({
+            about: 'route',
+            level: 'watch',
+            says: 'A finished painting wants the registered route.',
+            because: 'In clamps the image is lined up with low force before anything is fixed.',
+            doThis: 'Choose Registered.',
+          }),
+        ]
+      : []),
+    verdict({
+      about: 'what to look at',
+      level: 'good',
+      says: row.checks[0]!,
+      because: `${row.name}: ${row.suits}.`,
+      doThis: [...row.checks.slice(1), ...(held > 0 ? [`${held} hold for the time being: count them out.`] : [])].join(' '),
+    }),
+  ];
+}
+
+/** The widest gap between neighbours on a side, before the corners are folded, mm. */
+function widestGap({ steps }: RoutePlan): number {
+  const gaps = SIDES.flatMap((side) => {
+    const places = steps
+      .filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner')
+      .map((step) => step.offsetMm)
+      .sort((a, b) => a - b);
+    return places.slice(1).map((at, index) => at - places[index]!);
+  });
+  return Math.max(0, ...gaps);
 }
 
 function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
@@ -68,19 +126,23 @@ function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, {
   const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm));
   const wide = fasten.spacing.mm > usual.toMm;
   const close = fasten.spacing.mm < usual.fromMm;
+  const gapMm = widestGap(route);
+  const stretched = gapMm > usual.toMm + 0.05 && gapMm > fasten.spacing.mm + 0.05;
   return verdict({
     about: 'spacing',
-    level: wide || close ? 'watch' : 'good',
-    measured: fasten.spacing.mm,
+    level: wide || close || stretched ? 'watch' : 'good',
+    measured: Math.max(fasten.spacing.mm, gapMm),
     limit: usual.toMm,
     unit: 'mm',
-    says: `Set ${printFine(route.pitchWidthMm, tape)} apart along the width, ${printFine(route.pitchHeightMm, tape)} along the height.`,
+    says: `Set ${printFine(route.pitchWidthMm, tape)} apart along the width, ${printFine(route.pitchHeightMm, tape)} along the height${stretched ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
     because: `Evenly spread, never wider than asked. Custom here, ${usual.because}.`,
     doThis: wide
       ? 'Too far apart scallops the edge: come closer.'
-      : close
-        ? 'Closer than custom: more holes, more work; a wider spacing would do.'
-        : '',
+      : stretched
+        ? 'Set one more there, clear of the brace, if the edge scallops.'
+        : close
+          ? 'Closer than custom: more holes, more work; a wider spacing would do.'
+          : '',
   });
 }
 

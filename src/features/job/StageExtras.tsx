@@ -20,7 +20,7 @@ export function FastenControls({
   now: string;
 }) {
   return (
-    <section aria-label="Route" className="no-print flex flex-wrap items-center gap-3 py-1">
+    <section aria-label="Steps of the route" className="no-print flex flex-wrap items-center gap-3 py-1">
       <button type="button" className="btn btn-sm btn-outline" disabled={current <= 1} onClick={() => onStep(current - 1)}>
         ← Back
       </button>

@@ -30,7 +30,7 @@ const SquarePanel = dynamic(() => import('./SquarePanel').then((module) => modul
   loading: () => <div className="hair-t h-[226px] flex-none" />,
 });
 const FastenPanel = dynamic(() => import('./FastenPanel').then((module) => module.FastenPanel), {
-  loading: () => <div className="hair-t h-[168px] flex-none" />,
+  loading: () => <div className="hair-t h-[204px] flex-none" />,
 });
 
 interface StageSheetProps {

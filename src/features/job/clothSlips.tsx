@@ -129,6 +129,12 @@ export function FastenSlip({ inputs: { fasten }, locked, change }: SlipProps) {
         onChange={(id) => set({ perTurn: Number(id) as 1 })}
         disabled={locked}
       />
+      <Tick
+        label="Second round: draw and set again"
+        checked={fasten.secondRound}
+        onChange={(secondRound) => set({ secondRound })}
+        disabled={locked}
+      />
     </div>
   );
 }
