@@ -36,7 +36,12 @@ async function answers(url: string, child: ChildProcess): Promise<void> {
       (answer) => answer.ok,
       () => false,
     );
-    if (ok) return;
+    if (ok) {
+      // Another server may have taken the port in between: then ours has ended.
+      await new Promise((resolve) => setTimeout(resolve, 400));
+      if (child.exitCode === null) return;
+      continue;
+    }
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   throw new Error(`no answer from ${url}`);
