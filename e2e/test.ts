@@ -10,6 +10,8 @@ export { expect };
 interface Fixtures {
   /** Complaints of the page so far; a test may expect and clear them. */
   complaints: string[];
+  /** An empty workshop of this test alone: nothing another one left lies on its bench. */
+  freshServer: TestServer;
 }
 
 interface WorkerFixtures {
@@ -33,6 +35,14 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       await server.remove();
     },
     { scope: 'worker' },
+  ],
+  freshServer: [
+    async ({}, use) => {
+      const server = await startServer({ demo: false });
+      await use(server);
+      await server.remove();
+    },
+    { scope: 'test' },
   ],
   complaints: [
     async ({ page }, use) => {

@@ -3,8 +3,8 @@ import { answer, expect, newCanvas, readTape, record, saved, stage, test, verdic
 
 test('a canvas goes from the brief to the record, survives a reload, and travels to another workshop as a file', async ({
   page,
-  emptyServer,
   demoServer,
+  freshServer,
 }, info) => {
   const id = await newCanvas(page, demoServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
 
@@ -111,14 +111,14 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   expect(download.suggestedFilename()).toMatch(/^\d+-aurora-over-the-slip\.job\.json$/);
   await download.saveAs(file);
 
-  await page.goto(emptyServer.url);
+  await page.goto(freshServer.url);
   await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
   await page.getByLabel('Job file').setInputFiles(file);
   await expect(page.getByRole('heading', { level: 1, name: 'Aurora over the slip' })).toBeVisible();
-  const there = await page.request.get(`${emptyServer.url}/api/job/${id}`);
+  const there = await page.request.get(`${freshServer.url}/api/job/${id}`);
   expect(await there.text()).toBe(readFileSync(file, 'utf8'));
 
-  await page.goto(emptyServer.url);
+  await page.goto(freshServer.url);
   await page.getByLabel('Job file').setInputFiles(file);
   await expect(page.getByRole('alert').filter({ hasText: 'job.json was not taken in. This job is here already' })).toBeVisible();
   await page
