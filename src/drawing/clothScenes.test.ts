@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { CORNER_FOLDS, type CornerFold } from '@/core/cloth/cornerFolds';
-import { cardPattern, sparePattern } from '@/core/cloth/cornerTemplate';
 import { CORNERS } from '@/core/frame/corners';
 import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
+import { cornerPattern } from '@/core/plan/planCorners';
 import { planJob } from '@/core/plan/planJob';
 import { length } from '@/core/units/length';
 import { cornerStepScene, endAtLeft } from './cornerStepScene';
@@ -20,8 +20,7 @@ const finite = (marks: readonly Mark[]) =>
 
 describe('a corner drawn step by step', () => {
   const size = { depthMm: 24, sideMm: 80, endMm: 80 };
-  const pattern = (fold: CornerFold) =>
-    fold.cut === 'spare' ? sparePattern(size) : fold.cut === 'template' ? cardPattern(size) : null;
+  const pattern = (fold: CornerFold) => cornerPattern(fold, size);
   const scene = (fold: CornerFold, index: number, corner: (typeof CORNERS)[number], seams: 'topBottom' | 'leftRight') =>
     cornerStepScene(
       { fold, shows: fold.steps[index]!.shows, depthMm: 24, barMm: 44, returnMm: 56, pattern: pattern(fold) },

@@ -2,7 +2,7 @@
  * The largest face a painted image fills, when the size is still free: the frame is turned so that the edges that
  * must stay parallel waver least, then as wide and high as the image is everywhere.
  */
-import { type PaintedImage, type Priorities, leastTurn, outlineOf } from './registration';
+import { type PaintedImage, type Priorities, edgeWeight, leastTurn, mean, outlineOf, turned } from './registration';
 import { SIDES, type Side } from '../job/sides';
 import { withoutDust } from '../units/numeral';
 
@@ -14,19 +14,18 @@ export interface FaceSize {
 /** The largest face without bare cloth, mm; with bare cloth allowed, the mean size. */
 export function bestFace(image: PaintedImage, { keep, mayBare }: Pick<Priorities, 'keep' | 'mayBare'>): FaceSize {
   const points = outlineOf(image);
-  const across = (side: Side, turn: number) =>
-    points[side].map(({ x, y }) =>
-      side === 'top' || side === 'bottom' ? Math.cos(turn) * y - Math.sin(turn) * x : Math.cos(turn) * x + Math.sin(turn) * y,
-    );
-  const wavers = (turn: number) =>
-    SIDES.reduce((sum, side) => sum + (keep.includes(side) ? 1 : 0.02) * variance(across(side, turn)), 0);
-  const turn = leastTurn(wavers);
-  const near = (side: Side) => (mayBare ? mean(across(side, turn)) : Math.max(...across(side, turn)));
-  const far = (side: Side) => (mayBare ? mean(across(side, turn)) : Math.min(...across(side, turn)));
+  const across = (lying: typeof points, side: Side) =>
+    lying[side].map(({ x, y }) => (side === 'top' || side === 'bottom' ? y : x));
+  const turn = leastTurn((at) => {
+    const lying = turned(points, at);
+    return SIDES.reduce((sum, side) => sum + edgeWeight(side, keep) * variance(across(lying, side)), 0);
+  });
+  const best = turned(points, turn);
+  const near = (side: Side) => (mayBare ? mean(across(best, side)) : Math.max(...across(best, side)));
+  const far = (side: Side) => (mayBare ? mean(across(best, side)) : Math.min(...across(best, side)));
   return { widthMm: far('right') - near('left'), heightMm: far('bottom') - near('top') };
 }
 
-const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
 const variance = (values: readonly number[]) => {
   const middle = mean(values);
   return mean(values.map((one) => (one - middle) ** 2));

@@ -1,5 +1,4 @@
-import type { HouseRules } from '../job/houseRules';
-import { assumed } from '../job/houseRules';
+import { type HouseRules, assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import { profileOf } from '../job/materials';
 import { SIDES } from '../job/sides';

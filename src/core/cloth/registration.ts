@@ -103,7 +103,7 @@ export function outlineOf({ corners, bow }: PaintedImage): Outline {
 }
 
 /** The image as it lies when the frame is turned clockwise by this much. */
-function turned(points: Outline, turn: number): Outline {
+export function turned(points: Outline, turn: number): Outline {
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   const one = ({ x, y }: Point2) => ({ x: c * x + s * y, y: c * y - s * x });
   return { top: points.top.map(one), right: points.right.map(one), bottom: points.bottom.map(one), left: points.left.map(one) };
@@ -116,7 +116,7 @@ interface Place {
 }
 
 function placed(points: Outline, { widthMm, heightMm }: { widthMm: number; heightMm: number }, priorities: Priorities): Place {
-  const weight = (side: Side) => (priorities.keep.includes(side) ? 1 : HARDLY);
+  const weight = (side: Side) => edgeWeight(side, priorities.keep);
   const x = shift(
     points.left.map((point) => point.x + widthMm / 2),
     points.right.map((point) => point.x - widthMm / 2),
@@ -165,7 +165,10 @@ function shift(
   return { at, cost: cost(at) };
 }
 
-const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
+/** What an edge weighs: fully where it must stay parallel, hardly where it takes the error. */
+export const edgeWeight = (side: Side, keep: readonly Side[]): number => (keep.includes(side) ? 1 : HARDLY);
+
+export const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
 const meanSquare = (values: readonly number[], s: number) => values.reduce((sum, one) => sum + (one - s) ** 2, 0) / values.length;
 
 /** The turn of least cost, radians. */

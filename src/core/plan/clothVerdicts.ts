@@ -13,6 +13,7 @@ import { type Verdict, verdict } from '../job/verdict';
 import { printFine, printLength } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from './context';
+import { capital } from './paintingVerdicts';
 
 /** The side with least, by a measure. */
 const worstSide = (cut: CutSize, of: (side: (typeof SIDES)[number]) => number) =>
@@ -26,7 +27,7 @@ export function holdVerdicts(cut: CutSize, { cloth }: JobInputs, { tape, rules }
   const least = assumed(rules, 'rawEdge');
   const side = worstSide(cut, (one) => cut.margins[one].toHoldMm);
   const margin = cut.margins[side];
-  const where = unequal(cut) ? `${side[0]!.toUpperCase()}${side.slice(1)}, the least: ` : '';
+  const where = unequal(cut) ? `${capital(side)}, the least: ` : '';
   const holds = margin.toHoldMm >= need - 1e-9;
   const withGrip = margin.gripMm > 0;
   const rawSide = worstSide(cut, (one) => cut.margins[one].fastenerToEdgeMm);
