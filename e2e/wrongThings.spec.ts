@@ -109,6 +109,8 @@ test('house rules refuse what lies out of range and keep what is right', async (
 test('an unknown job is said to be unknown', async ({ page, demoServer, complaints }) => {
   await page.goto(`${demoServer.url}/job/nobody`);
   await expect(page.getByRole('heading', { name: 'There is no such page or job' })).toBeVisible();
+  // The browser says so in its console; it says it when it likes.
+  await expect.poll(() => complaints).toEqual([expect.stringContaining('404')]);
   complaints.length = 0;
   await page.getByRole('link', { name: 'To the bench' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('for your hands');
