@@ -135,7 +135,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       return {
         kind: 'staple',
         at: point(xMm - outward.x * inset, yMm - outward.y * inset),
-        degrees: level ? 25 : 65,
+        degrees: level ? inputs.fasten.slantDeg : 90 - inputs.fasten.slantDeg,
         lengthMm: 14,
         role: 'metal',
         label:

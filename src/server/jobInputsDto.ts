@@ -268,6 +268,9 @@ export class FastenDto implements FastenInputs {
   @LengthField() lastFromCorner!: Length;
   @IsIn([1, 2, 3]) starters!: FastenInputs['starters'];
   @IsIn([1, 2, 3]) perTurn!: FastenInputs['perTurn'];
+  @ValidateIf((_object, value) => value !== null) @IsNumber() @Min(1) @Max(500) firmPull!: number | null;
+  @IsNumber() @Min(1) @Max(2) ramp!: number;
+  @IsNumber() @Min(0) @Max(60) slantDeg!: number;
   @IsBoolean() secondRound!: boolean;
   @IsArray() @ArrayMaxSize(MOST_KNOTS) @ValidateNested({ each: true }) @Type(() => KnotDto) knots!: Knot[];
   @Nested(() => EndsOfSidesDto) laid!: FastenInputs['laid'];

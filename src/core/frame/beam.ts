@@ -131,7 +131,7 @@ function hold(matrix: Float64Array[], dof: number): void {
 }
 
 /** Gaussian elimination without pivoting: the matrix is symmetric and positive definite. */
-function solveSymmetric(matrix: Float64Array[], right: Float64Array): Float64Array {
+export function solveSymmetric(matrix: Float64Array[], right: Float64Array): Float64Array {
   const count = right.length;
   for (let pivot = 0; pivot < count; pivot += 1) {
     for (let row = pivot + 1; row < count; row += 1) {

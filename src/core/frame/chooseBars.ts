@@ -7,7 +7,7 @@ import { assumed, type HouseRules } from '../job/houseRules';
 import { type BarsInputs, evenBraces } from '../job/job';
 import { byId } from '../job/schools';
 import type { ClothLoad } from '../tension/clothLoad';
-import { type BeamSolution, inertiaInPlane, solveBeam, spanBows } from './beam';
+import { type Beam, type BeamSolution, inertiaInPlane, solveBeam, spanBows } from './beam';
 import { braceStiffness } from './braces';
 import { type FramePart, type FrameSize, frameWeightKg, partsIfOpen } from './frameParts';
 import { type FramePrice, framePrice } from './framePrice';
@@ -94,6 +94,26 @@ function workMinutes(parts: readonly FramePart[], braces: number, rules: HouseRu
   return 4 * assumed(rules, 'minutesCorner') + braces * assumed(rules, 'minutesBrace') + sawn * assumed(rules, 'minutesCut');
 }
 
+/** A bar with what it is made of and the braces that hold it, as a beam without its load. */
+export function bracedBar(
+  lengthMm: number,
+  acrossMm: number,
+  braces: readonly number[],
+  profile: Profile,
+  wood: Species,
+  rules: HouseRules,
+): Pick<Beam, 'lengthMm' | 'eNPerMm2' | 'inertiaMm4' | 'supports'> {
+  const eNPerMm2 = workingE(wood, rules);
+  const inside = Math.max(10, acrossMm - 2 * profile.widthMm);
+  const stiffnessNPerMm = braceStiffness(inside, profile.brace, eNPerMm2, assumed(rules, 'braceGive'));
+  return {
+    lengthMm,
+    eNPerMm2,
+    inertiaMm4: inertiaInPlane(profile.widthMm, profile.depthMm),
+    supports: braces.map((part) => ({ atMm: part * lengthMm, stiffnessNPerMm })),
+  };
+}
+
 function barBow(
   lengthMm: number,
   acrossMm: number,
@@ -104,15 +124,9 @@ function barBow(
   load: ClothLoad,
   rules: HouseRules,
 ): BarBow {
-  const eNPerMm2 = workingE(wood, rules);
-  const inside = Math.max(10, acrossMm - 2 * profile.widthMm);
-  const stiffnessNPerMm = braceStiffness(inside, profile.brace, eNPerMm2, assumed(rules, 'braceGive'));
   const solution = solveBeam({
-    lengthMm,
-    eNPerMm2,
-    inertiaMm4: inertiaInPlane(profile.widthMm, profile.depthMm),
+    ...bracedBar(lengthMm, acrossMm, braces, profile, wood, rules),
     loadNPerMm: [load.firstNPerM / 1000, load.firstNPerM / 1000],
-    supports: braces.map((part) => ({ atMm: part * lengthMm, stiffnessNPerMm })),
     endFixity: byId(JOINTS, joint).opens ? 0 : assumed(rules, 'cornerFixity'),
   });
   const lasting = assumed(rules, 'creep') * (load.lastingNPerM / load.firstNPerM);

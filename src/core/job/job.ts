@@ -160,6 +160,12 @@ export interface FastenInputs {
   lastFromCorner: Length;
   starters: UpToThree;
   perTurn: UpToThree;
+  /** Firm pull at a place, N; null takes the one that the simulated cloth asks for. */
+  firmPull: number | null;
+  /** How much firmer the last pull of a side is than the one at its middle: 1 is even. */
+  ramp: number;
+  /** Slant of a staple's crown to the edge, degrees. */
+  slantDeg: number;
   /** All fasteners drawn and set again once, before the corners. */
   secondRound: boolean;
   /** Knots that no fastener goes into: the side, and how far from its left or upper end. */
@@ -290,6 +296,9 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       lastFromCorner: length(45),
       starters: 1,
       perTurn: 1,
+      firmPull: null,
+      ramp: 1,
+      slantDeg: 25,
       secondRound: false,
       knots: [],
       laid: unreadEnds(),

@@ -1,0 +1,173 @@
+/*
+ * A route carried out on the simulated cloth, for one exact hand and for hands that vary. Everything is proportional to
+ * the pull: the route is worked out at one pull and then scaled to the pull asked for, or to the tension aimed at.
+ */
+import { type ClothMeasures, clothMeasures, outwardForces, spread } from './clothMeasures';
+import { type EdgePlace, edgeForces, placeCompliance } from './edgePlaces';
+import type { MembraneCloth } from './membraneCloth';
+import { type Membrane, movesUnder } from './membrane';
+import type { MembraneMesh } from './membraneMesh';
+import { Stapling } from './Stapling';
+
+/** One handling of a fastener. */
+export interface StapleEvent {
+  /** Step of the route it belongs to. */
+  order: number;
+  act: 'fasten' | 'takeOut';
+  /** Index of the place. */
+  place: number;
+  /** Pull as a part of the firm pull; 0 lays the cloth on. */
+  part: number;
+}
+
+/** Everything a simulation needs, as plain data. */
+export interface StapleModel {
+  mesh: MembraneMesh;
+  cloth: MembraneCloth;
+  places: EdgePlace[];
+  /** Edge each place holds, mm. */
+  widths: number[];
+  /** Give of the bars between places, mm/N; null for a rigid frame. */
+  bars: Float64Array | null;
+  jawMm: number;
+  events: StapleEvent[];
+  /** Firm pull at a place, N; null asks for the one that brings the tension aimed at. */
+  firmN: number | null;
+  targetNPerM: number;
+}
+
+/** The cloth after one event. */
+export interface RunFrame {
+  order: number;
+  place: number;
+  act: StapleEvent['act'];
+  /** This pull had nothing to pull against. */
+  unopposed: boolean;
+  /** Tension at every place, N/m. */
+  edgeNPerM: Float32Array;
+  /** Tension (x, y, shear) in every element, N/m; null where only the end was asked for. */
+  tensionsNPerM: Float32Array | null;
+}
+
+export interface RouteRun {
+  /** Firm pull, N. */
+  firmN: number;
+  /** Events that had nothing to pull against. */
+  unopposed: number;
+  end: ClothMeasures;
+  /** The end of every hand that varies, in the order of their seeds. */
+  hands: Pick<ClothMeasures, 'unevenness' | 'slackShare' | 'acrossNPerM' | 'downNPerM'>[];
+}
+
+/** Pull the route is worked out at, before it is scaled, N. */
+const UNIT_N = 20;
+
+export interface RunOptions {
+  /** Factors of every hand’s pull at every event, hands × events; none for the exact hand alone. */
+  handFactors?: readonly (readonly number[])[];
+  /** Work out the cloth inside after every event, or at the end only. */
+  everyField?: boolean;
+}
+
+/**
+ * Carries out the events; yields undefined between pieces of work, then a frame for each event.
+ *
+ * @throws RangeError for a place fastened twice or taken out without being in
+ */
+export function* simulateRoute(
+  membrane: Membrane,
+  model: StapleModel,
+  { handFactors = [], everyField = false }: RunOptions = {},
+): Generator<RunFrame | undefined, RouteRun> {
+  const { places, widths, events } = model;
+  const stapling = new Stapling(placeCompliance(membrane, places, model.jawMm), model.bars, 1 + handFactors.length);
+  yield;
+  const after: { forces: Float64Array; unopposed: boolean }[] = [];
+  for (const [index, event] of events.entries()) {
+    const pulls = [1, ...handFactors.map((factors) => factors[index]!)].map((factor) => UNIT_N * event.part * factor);
+    if (event.act === 'takeOut') stapling.takeOut(event.place);
+    const met = event.act === 'fasten' ? stapling.fasten(event.place, pulls) : null;
+    after.push({ forces: stapling.forces(), unopposed: event.part > 0 && met?.unopposed === true });
+    if (index % 8 === 7) yield;
+  }
+  const measured = (forces: Float64Array) =>
+    clothMeasures(membrane, places, widths, forces, movesUnder(membrane, edgeForces(membrane, places, forces)));
+  const last = after.at(-1)?.forces ?? new Float64Array(2 * places.length);
+  const raw = measured(last);
+  const reached = (raw.acrossNPerM + raw.downNPerM) / 2;
+  const firmN = model.firmN ?? (reached > 0 ? (UNIT_N * model.targetNPerM) / reached : UNIT_N);
+  const scale = firmN / UNIT_N;
+  const hands = [];
+  for (const [index] of handFactors.entries()) {
+    hands.push(scaled(measured(stapling.forces(1 + index)), scale));
+    yield;
+  }
+  for (const [index, { forces, unopposed }] of after.entries()) {
+    const { order, place, act } = events[index]!;
+    const edge = Float32Array.from(outwardForces(places, forces), (force, at) => (1000 * scale * force) / widths[at]!);
+    const field = everyField ? Float32Array.from(measured(forces).tensions, (value) => 1000 * scale * value) : null;
+    yield { order, place, act, unopposed, edgeNPerM: edge, tensionsNPerM: field };
+  }
+  return { firmN, unopposed: after.filter((one) => one.unopposed).length, end: scaled(raw, scale), hands };
+}
+
+/** Measures at another pull: tensions grow with it, shares and spreads stay. */
+function scaled(measures: ClothMeasures, scale: number): ClothMeasures {
+  const { edgeNPerM, meanEdgeNPerM, unevenness, acrossNPerM, downNPerM, slackShare, skewDeg, drift, low } = measures;
+  return {
+    edgeNPerM: edgeNPerM.map((value) => value * scale),
+    meanEdgeNPerM: meanEdgeNPerM * scale,
+    unevenness,
+    acrossNPerM: acrossNPerM * scale,
+    downNPerM: downNPerM * scale,
+    slackShare,
+    skewDeg: skewDeg * scale,
+    drift: { xMm: drift.xMm * scale, yMm: drift.yMm * scale },
+    low,
+  };
+}
+
+/** A fastener drawn and set again at the firm pull, and how even the edge is after it. */
+export interface Repull {
+  place: number;
+  unevenness: number;
+}
+
+/**
+ * Which fasteners to draw and set again for the greatest gain in evenness, one after another: each is tried at every
+ * place and the best is kept (a greedy search: each next one counts with those before it).
+ *
+ * @param most how many to name
+ * @returns the places in the order to do them, while each still makes the edge more even
+ */
+export function* bestRepulls(membrane: Membrane, model: StapleModel, most: number): Generator<undefined, Repull[]> {
+  const { places, widths, events } = model;
+  let stapling = new Stapling(placeCompliance(membrane, places, model.jawMm), model.bars);
+  for (const { act, place, part } of events)
+    if (act === 'takeOut') stapling.takeOut(place);
+    else stapling.fasten(place, [UNIT_N * part]);
+  const even = (state: Stapling) => {
+    const forces = outwardForces(places, state.forces());
+    const own = places.map((_place, at) => at).filter((at) => state.holds(at));
+    return spread(own.map((at) => forces[at]! / widths[at]!)).unevenness;
+  };
+  const firm = Math.max(1e-9, ...events.map(({ part }) => part));
+  const found: Repull[] = [];
+  let now = even(stapling);
+  while (found.length < most) {
+    let best: { place: number; unevenness: number; state: Stapling } | null = null;
+    for (const [place] of places.entries()) {
+      if (!stapling.holds(place)) continue;
+      const state = stapling.copy();
+      state.takeOut(place);
+      state.fasten(place, [UNIT_N * firm]);
+      const unevenness = even(state);
+      if (unevenness < (best?.unevenness ?? now) - 1e-4) best = { place, unevenness, state };
+      yield;
+    }
+    if (!best) break;
+    found.push({ place: best.place, unevenness: best.unevenness });
+    [stapling, now] = [best.state, best.unevenness];
+  }
+  return found;
+}
