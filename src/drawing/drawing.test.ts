@@ -9,7 +9,8 @@ import { clothScene, sectionScene } from './clothScene';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, fromBack } from './scene';
 import { squareScene } from './squareScene';
-import { type SceneInput, briefScene, fastenScene, frameShape, handoverScene, primeScene, tuneScene } from './stageScenes';
+import { fastenScene } from './fastenScene';
+import { type SceneInput, briefScene, frameShape, handoverScene, primeScene, tuneScene } from './stageScenes';
 
 const tape = tapeFor(DEFAULT_RULES, 'mm');
 function sceneInput(patch: (inputs: JobInputs) => void = () => undefined, width = 900, height = 600): SceneInput {

@@ -29,7 +29,19 @@ export type Role =
   | 'reserveBand'
   | 'gripBand'
   | 'cutLine'
-  | 'tab';
+  | 'tab'
+  | 'tension0'
+  | 'tension1'
+  | 'tension2'
+  | 'tension3'
+  | 'tension4'
+  | 'tension5'
+  | 'tension6'
+  | 'slack'
+  | 'stroke'
+  | 'pull'
+  | 'pullLow'
+  | 'pullNow';
 
 /** A part that can be moved by hand along one direction, and where it stands. */
 export interface Grab {
@@ -47,6 +59,10 @@ export interface Grab {
 export type Mark =
   | { kind: 'area'; points: Point[]; role: Role; grab?: Grab }
   | { kind: 'path'; points: Point[]; role: Role }
+  /** An area of several rings; one inside another is a hole. */
+  | { kind: 'region'; rings: Point[][]; role: Role }
+  /** A place that can be picked. */
+  | { kind: 'spot'; id: string; at: Point; says: string; state: 'free' | 'set' | 'hint' | 'marked' }
   | { kind: 'arrow'; from: Point; to: Point; role: Role }
   | {
       kind: 'staple';
@@ -108,6 +124,10 @@ function flipMark(mark: Mark, flip: (at: Point) => Point): Mark {
     }
     case 'path':
       return { ...mark, points: mark.points.map(flip) };
+    case 'region':
+      return { ...mark, rings: mark.rings.map((ring) => ring.map(flip)) };
+    case 'spot':
+      return { ...mark, at: flip(mark.at) };
     case 'arrow':
       return { ...mark, from: flip(mark.from), to: flip(mark.to) };
     case 'dimension':

@@ -3,7 +3,6 @@
  * drawn larger than it is, the factor is stated in the drawing.
  */
 import type { JobInputs } from '@/core/job/job';
-import type { RouteStep } from '@/core/fasten/routeSteps';
 import { EDGES, byId } from '@/core/job/schools';
 import type { Plan } from '@/core/plan/planJob';
 import { type Tape, printFine, printLength } from '@/core/units/length';
@@ -55,14 +54,6 @@ export const topWords = ({ brief }: JobInputs, text: string): Extract<Mark, { ki
   shiftPx: point(0, -14),
 });
 
-const samePlace = (a: RouteStep, b: RouteStep) => a.side === b.side && Math.abs(a.offsetMm - b.offsetMm) < 1e-6;
-
-/** A temporary fastener that is in at this step, or about to be put in or taken out. */
-const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number): boolean =>
-  held.order <= current &&
-  (steps.find((step) => step.act === 'takeOut' && step.order > held.order && samePlace(step, held))?.order ?? Infinity) >=
-    current;
-
 /** Brief: the bare face with its up-edge, a rebate when there is one, and a sheet of A4 for the eye. */
 export function briefScene({ inputs, tape }: SceneInput): Scene {
   const { brief } = inputs;
@@ -100,66 +91,6 @@ export function briefScene({ inputs, tape }: SceneInput): Scene {
       ...faceDimensions(inputs, tape, rebate ? 46 : 30),
     ],
     says: `The face, ${printLength(w, tape)} wide and ${printLength(h, tape)} high.`,
-  };
-}
-
-/** Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in. */
-export function fastenScene({ inputs, plan }: SceneInput, current: number): Scene {
-  const shape = frameShape({ inputs, plan });
-  const { widthMm: w, heightMm: h } = shape;
-  const { margin } = plan.cloth.cut;
-  const inset = margin.onEdge ? 0 : margin.fastenerAtMm;
-  const band = margin.onEdge ? 0 : margin.returnMm + margin.hemMm;
-  const clothOnBack: Mark[] =
-    band > 0
-      ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }]
-      : [];
-  const { pitchWidthMm, pitchHeightMm } = plan.fasten.route;
-  // A drawing of the whole frame has room for so many numbers: on large work every second or fifth one is
-  // written, and always those about to be set.
-  const roomMm = Math.max(w, h) / 34;
-  const numbered = (order: number, take: string, offsetMm: number, pitchMm: number) => {
-    const every = Math.ceil(roomMm / Math.max(pitchMm, 1));
-    if (every <= 1 || (order >= current && order < current + 4)) return true;
-    return take !== 'corner' && Math.round(offsetMm / pitchMm) % every === 0;
-  };
-  const { steps } = plan.fasten.route;
-  const now = steps[current - 1];
-  const isNow = (step: RouteStep) => step === now || (now !== undefined && now.act !== 'fix' && samePlace(step, now));
-  const staples = steps
-    .filter((step) => step.act === 'fix' || (step.act === 'hold' && standsNow(step, steps, current)))
-    .map((step): Mark => {
-      const { order, act, side, xMm, yMm, offsetMm, take } = step;
-      const outward = { top: point(0, -1), bottom: point(0, 1), left: point(-1, 0), right: point(1, 0) }[side];
-      const level = side === 'top' || side === 'bottom';
-      return {
-        kind: 'staple',
-        at: point(xMm - outward.x * inset, yMm - outward.y * inset),
-        degrees: level ? inputs.fasten.slantDeg : 90 - inputs.fasten.slantDeg,
-        lengthMm: 14,
-        role: 'metal',
-        label:
-          act === 'hold'
-            ? 'holds'
-            : numbered(order, take, Math.abs(offsetMm), level ? pitchWidthMm : pitchHeightMm)
-              ? String(order)
-              : '',
-        labelAt: point(xMm, yMm),
-        outward,
-        state: isNow(step) ? 'now' : order < current ? 'past' : 'to come',
-      };
-    });
-  return {
-    bounds: faceBounds(inputs),
-    padPx: { top: 56, right: 44, bottom: 48, left: 44 },
-    marks: [
-      { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
-      ...frameMarks(shape),
-      ...clothOnBack,
-      ...staples,
-      { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
-    ],
-    says: `${plan.fasten.route.fasteners} fasteners on the back; step ${current} of ${steps.length} is next.`,
   };
 }
 

@@ -3,7 +3,7 @@
  * The screen as a sink for scenes: fits the scene into its box, keeps lettering and line widths in pixels,
  * and draws a scale bar that is true for what is seen.
  */
-import { type KeyboardEvent, memo, useRef } from 'react';
+import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import type { Grab, Mark, Point, Scene } from '@/drawing/scene';
 import { type Tape, MM_PER_INCH } from '@/core/units/length';
 import { fractionParts } from './Figure';
@@ -16,9 +16,11 @@ interface DrawingProps {
   className?: string;
   /** Moves a part that can be grabbed to a value, mm. Without it nothing can be moved. */
   onMove?: (id: string, valueMm: number) => void;
+  /** A spot of the scene was picked. */
+  onPick?: (id: string) => void;
 }
 
-export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, className, onMove }: DrawingProps) {
+export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, className, onMove, onPick }: DrawingProps) {
   const ref = useRef<HTMLDivElement>(null);
   const box = useBox(ref);
   const { bounds, padPx } = scene;
@@ -30,13 +32,14 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
   const originX = padPx.left + (box.width - padPx.left - padPx.right - size.width * scale) / 2 - bounds.minX * scale;
   const originY = padPx.top + (box.height - padPx.top - padPx.bottom - size.height * scale) / 2 - bounds.minY * scale;
   const staples = scene.marks.filter((mark): mark is StapleMark => mark.kind === 'staple');
+  const spots = scene.marks.filter((mark): mark is SpotMark => mark.kind === 'spot');
   const px = ({ x, y }: Point): Point => ({ x: originX + x * scale, y: originY + y * scale });
   return (
     <div ref={ref} className={`draw min-h-0 min-w-0 overflow-hidden ${className ?? ''}`}>
       <svg
         width={box.width}
         height={box.height}
-        role={onMove && scene.marks.some(grabOf) ? 'group' : 'img'}
+        role={(onMove && scene.marks.some(grabOf)) || spots.length > 0 ? 'group' : 'img'}
         aria-label={scene.says}
       >
         <WeavePattern />
@@ -44,6 +47,7 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
           <MarkShape key={grabOf(mark)?.id ?? index} mark={mark} px={px} scale={scale} onMove={onMove} />
         ))}
         {staples.length > 0 && <Staples marks={staples} px={px} scale={scale} />}
+        {spots.length > 0 && onPick && <Spots spots={spots} px={px} onPick={onPick} />}
         {scaleBar && <ScaleBar scale={scale} tape={tape} box={box} />}
       </svg>
     </div>
@@ -56,6 +60,9 @@ export const WeavePattern = () => (
     <pattern id="weave" width="4" height="4" patternUnits="userSpaceOnUse">
       <rect width="4" height="4" fill="var(--cloth)" />
       <path d="M0 1h4M1 0v4" stroke="var(--thread)" strokeWidth="1" />
+    </pattern>
+    <pattern id="slack" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <path d="M0 0v7" stroke="var(--color-error)" strokeWidth="1.4" />
     </pattern>
   </defs>
 );
@@ -84,6 +91,16 @@ function MarkShape({ mark, px, scale, onMove }: MarkProps) {
       return <Arrow mark={mark} px={px} scale={scale} />;
     case 'dimension':
       return <Dimension mark={mark} px={px} scale={scale} />;
+    case 'region':
+      return (
+        <path
+          d={mark.rings.map((ring) => `${pathOf(ring.map(px))}Z`).join('')}
+          className={`area ${mark.role}`}
+          fillRule="evenodd"
+        />
+      );
+    case 'spot':
+      return null; // Drawn on top: see Spots.
     case 'staple':
       return null; // Drawn together: see Staples.
     case 'words': {
@@ -284,6 +301,50 @@ function StapleNumber({ mark, px }: { mark: StapleMark; px: (at: Point) => Point
     >
       {mark.label}
     </text>
+  );
+}
+
+type SpotMark = Kind<'spot'>;
+
+/** Places to pick, by click or by the arrow keys and Enter; one of them is reached by Tab. */
+function Spots({ spots, px, onPick }: { spots: SpotMark[]; px: (at: Point) => Point; onPick: (id: string) => void }) {
+  const [reached, reach] = useState<string | null>(null);
+  const at = Math.max(
+    0,
+    spots.findIndex((spot) => spot.id === reached),
+  );
+  const key = (event: KeyboardEvent<SVGGElement>) => {
+    const way = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      onPick(spots[at]!.id);
+    }
+    if (way === undefined) return;
+    event.preventDefault();
+    const next = (at + way + spots.length) % spots.length;
+    reach(spots[next]!.id);
+    (event.currentTarget.children[next] as SVGElement | undefined)?.focus();
+  };
+  return (
+    <g onKeyDown={key}>
+      {spots.map((spot, index) => {
+        const { x, y } = px(spot.at);
+        return (
+          <g
+            key={spot.id}
+            role="button"
+            tabIndex={index === at ? 0 : -1}
+            aria-label={spot.says}
+            className={`spot ${spot.state}`}
+            onFocus={() => reach(spot.id)}
+            onClick={() => onPick(spot.id)}
+          >
+            <circle cx={round(x)} cy={round(y)} r="12" className="reach" />
+            <circle cx={round(x)} cy={round(y)} r="4.5" className="dot" />
+          </g>
+        );
+      })}
+    </g>
   );
 }
 

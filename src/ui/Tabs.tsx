@@ -8,9 +8,24 @@ export interface Tab {
 }
 
 /** A few lists in one place, one in sight; arrow keys go from tab to tab. */
-export function Tabs({ label, tabs, className }: { label: string; tabs: readonly Tab[]; className?: string }) {
+export function Tabs({
+  label,
+  tabs,
+  className,
+  onOpen,
+}: {
+  label: string;
+  tabs: readonly Tab[];
+  className?: string;
+  /** Told which one is in sight, when it changes. */
+  onOpen?: (id: string) => void;
+}) {
   const base = useId();
-  const [chosen, choose] = useState(tabs[0]!.id);
+  const [chosen, setChosen] = useState(tabs[0]!.id);
+  const choose = (id: string) => {
+    setChosen(id);
+    onOpen?.(id);
+  };
   const open = tabs.find((tab) => tab.id === chosen) ?? tabs[0]!;
   const key = (event: KeyboardEvent) => {
     const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];

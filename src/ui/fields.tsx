@@ -177,12 +177,27 @@ interface NumberFieldProps {
   most: number;
   hint?: string;
   disabled?: boolean;
+  /** The field may be left empty, and what is then meant. */
+  onClear?: () => void;
+  placeholder?: string;
 }
 
 /** A plain number with its unit and range; decimal comma or point. */
-export function NumberField({ label, value, onChange, unit, least, most, hint, disabled }: NumberFieldProps) {
+export function NumberField({
+  label,
+  value,
+  onChange,
+  unit,
+  least,
+  most,
+  hint,
+  disabled,
+  onClear,
+  placeholder,
+}: NumberFieldProps) {
   const read = (typed: string): Parsed<number | null> => {
     const clean = typed.trim().replace(',', '.');
+    if (clean === '' && onClear) return parsed<number | null>(null);
     const number = /^\d+(\.\d+)?$/.test(clean) ? Number(clean) : NaN;
     if (number >= least && number <= most) return parsed<number | null>(number);
     return refused(typed, Number.isNaN(number) ? 'is not a number' : 'is out of range', `Type ${least} to ${most} ${unit}.`);
@@ -193,7 +208,8 @@ export function NumberField({ label, value, onChange, unit, least, most, hint, d
       value={value}
       print={(one) => (one === null ? '' : String(one))}
       read={read}
-      onChange={(one) => one !== null && onChange(one)}
+      onChange={(one) => (one === null ? onClear?.() : onChange(one))}
+      placeholder={placeholder}
       beside={unit}
       hint={hint}
       disabled={disabled}

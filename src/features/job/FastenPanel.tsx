@@ -1,37 +1,56 @@
 'use client';
 /* Under the drawing of fastening: the route step by step, and the margins checked before the first fastener. */
 import { memo } from 'react';
-import { ROUTES } from '@/core/fasten/routes';
-import { type RouteStep, routePlan } from '@/core/fasten/routeSteps';
+import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
+import type { RouteStep } from '@/core/fasten/routeSteps';
+import type { MembraneWorker } from '@/workers/membraneWorker';
 import { type FastenInputs, type JobInputs, type Knot, MOST_KNOTS } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
 import type { Plan } from '@/core/plan/planJob';
 import { capital } from '@/core/plan/paintingVerdicts';
 import { SIDE_END_NAMES } from '@/core/plan/planPainting';
-import { barredPlaces, routeHandwork } from '@/core/plan/planFasten';
-import { printDuration } from '@/core/units/duration';
 import { type Tape, length, printFine, printLength } from '@/core/units/length';
 import { Choice, LengthField, ReadingField } from '@/ui/fields';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { FastenControls } from './StageExtras';
+import { ClothTension } from './ClothTension';
+import { CompareRoutes } from './CompareRoutes';
+import { FastenControls, type RouteControls } from './FastenControls';
+import type { MembraneAnswer } from './useMembraneRun';
 
 interface FastenPanelProps {
   inputs: JobInputs;
   plan: Plan;
   locked: boolean;
-  step: number;
-  onStep: (step: number) => void;
+  controls: RouteControls;
   change: (patch: Partial<FastenInputs>) => void;
+  onTab: (id: string) => void;
+  worker: () => MembraneWorker;
+  cloth: MembraneAnswer;
+  /** The simulated cloth after the step in sight. */
+  frame: RunFrame | null;
+  fine: boolean;
+  onFine: (fine: boolean) => void;
 }
 
 export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
   return (
     <Tabs
       label="Fastening"
-      className="h-[204px] flex-none"
+      className="h-[228px] flex-none"
+      onOpen={props.onTab}
       tabs={[
-        { id: 'route', name: 'Route', show: () => <Route {...props} /> },
+        { id: 'route', name: 'Route', show: () => <RouteSteps {...props} /> },
+        {
+          id: 'cloth',
+          name: 'Cloth',
+          show: () => (
+            <>
+              <RouteSteps {...props} />
+              <ClothTension {...props} />
+            </>
+          ),
+        },
         { id: 'compare', name: 'Compare routes', show: () => <CompareRoutes {...props} /> },
         {
           id: 'knots',
@@ -44,12 +63,10 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
   );
 });
 
-function Route({ plan, step, onStep }: FastenPanelProps) {
+function RouteSteps({ plan, controls }: FastenPanelProps) {
   const { tape } = useWorkshop();
-  const { steps } = plan.fasten.route;
-  const now = steps[step - 1];
-  if (!now) return null;
-  return <FastenControls total={steps.length} current={step} onStep={onStep} now={stepWords(now, tape)} />;
+  const now = plan.fasten.route.steps[controls.step - 1];
+  return now ? <FastenControls {...controls} now={stepWords(now, tape)} /> : null;
 }
 
 const ACTS: Record<RouteStep['act'], string> = { fix: '', hold: 'hold, ', takeOut: 'take out, ', again: 'draw and set again, ' };
@@ -65,64 +82,6 @@ function stepWords({ act, turned, side, take, offsetMm, pull, with: by }: RouteS
   const force = act === 'takeOut' ? '' : pull === 'none' ? ', laid on without pull' : `, pull ${pull}`;
   const hand = by === 'hand' && pull !== 'none' ? ' by hand' : by === 'clamps' && act === 'hold' ? ', with a clamp' : '';
   return `${turned ? 'turn; ' : ''}${ACTS[act]}${side}, ${where}${force}${hand}`;
-}
-
-/** Every route on this very frame, side by side. */
-function CompareRoutes({ inputs, plan, locked, change }: FastenPanelProps) {
-  const { rules } = useWorkshop();
-  const { brief, fasten } = inputs;
-  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const barred = barredPlaces(inputs, rules);
-  return (
-    <table className="figure w-full text-[14px]">
-      <thead className="soft text-left text-[13px]">
-        <tr className="hair-b">
-          <th className="font-normal">route</th>
-          {['fasteners', 'steps', 'turns', 'walk, m', 'squeezes', 'pulls'].map((name) => (
-            <th key={name} className="text-right font-normal">
-              {name}
-            </th>
-          ))}
-          <th className="text-right font-normal">about</th>
-          <th className="hidden pl-4 font-normal sm:table-cell">taken for</th>
-        </tr>
-      </thead>
-      <tbody>
-        {ROUTES.map((row) => {
-          const route = row.id === fasten.route ? plan.fasten.route : routePlan(face, { ...fasten, route: row.id }, barred);
-          const hands = routeHandwork(route, face, rules);
-          return (
-            <tr
-              key={row.id}
-              title={`${row.suits}; ${row.trades}`}
-              className={`hair-b ${row.id === fasten.route ? 'font-semibold text-primary' : ''}`}
-            >
-              <td>
-                <button
-                  type="button"
-                  aria-pressed={row.id === fasten.route}
-                  disabled={locked}
-                  className="cursor-pointer text-left whitespace-nowrap underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
-                  onClick={() => change({ route: row.id })}
-                >
-                  {row.name}
-                </button>
-              </td>
-              {[route.fasteners, route.steps.length, hands.turns, Math.round(hands.walkM), hands.squeezes, hands.pulls].map(
-                (count, index) => (
-                  <td key={index} className="text-right">
-                    {count}
-                  </td>
-                ),
-              )}
-              <td className="text-right whitespace-nowrap">{printDuration(hands.minutes)}</td>
-              <td className="hidden pl-4 sm:table-cell">{row.suits}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
 }
 
 const SIDE_CHOICES = SIDES.map((id) => ({ id, name: id }));

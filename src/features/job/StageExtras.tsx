@@ -1,5 +1,5 @@
 'use client';
-/* What stands under the drawing: the route, the coats with their clocks. */
+/* What stands under the drawing of priming: the coats with their clocks. */
 import { format } from 'date-fns';
 import type { LogEntry } from '@/core/job/logEntry';
 import type { CoatPlan } from '@/core/plan/planPrime';
@@ -7,44 +7,6 @@ import type { Plan } from '@/core/plan/planJob';
 import { printDuration } from '@/core/units/duration';
 import { decimal } from '@/core/units/numeral';
 import { clockWords } from '@/ui/Clock';
-
-export function FastenControls({
-  total,
-  current,
-  onStep,
-  now,
-}: {
-  total: number;
-  current: number;
-  onStep: (to: number) => void;
-  now: string;
-}) {
-  return (
-    <section aria-label="Steps of the route" className="no-print flex flex-wrap items-center gap-3 py-1">
-      <button type="button" className="btn btn-sm btn-outline" disabled={current <= 1} onClick={() => onStep(current - 1)}>
-        ← Back
-      </button>
-      <button type="button" className="btn btn-sm btn-outline" disabled={current >= total} onClick={() => onStep(current + 1)}>
-        Next →
-      </button>
-      <input
-        type="range"
-        aria-label="Step along the route"
-        className="range range-primary range-xs min-w-32 flex-1"
-        min={1}
-        max={total}
-        value={current}
-        onChange={(event) => onStep(Number(event.target.value))}
-      />
-      <p className="figure min-w-56 text-[15px]" aria-live="polite" data-testid="route-step">
-        <strong>
-          {current} of {total}
-        </strong>{' '}
-        {now}
-      </p>
-    </section>
-  );
-}
 
 export function CoatTable({
   plan,

@@ -9,11 +9,11 @@ import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
 import { squareScene } from '@/drawing/squareScene';
-import { type SceneInput, briefScene, fastenScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
-import { Drawing } from '@/ui/Drawing';
+import { type SceneInput, briefScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
 import { KitList } from './KitList';
+import { SheetDrawing, type View } from './SheetDrawing';
 import { CoatTable } from './StageExtras';
 
 /** Panels are loaded when their stage is opened; the room for them is kept. */
@@ -29,8 +29,8 @@ const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => m
 const SquarePanel = dynamic(() => import('./SquarePanel').then((module) => module.SquarePanel), {
   loading: () => <div className="hair-t h-[226px] flex-none" />,
 });
-const FastenPanel = dynamic(() => import('./FastenPanel').then((module) => module.FastenPanel), {
-  loading: () => <div className="hair-t h-[204px] flex-none" />,
+const FastenStage = dynamic(() => import('./FastenStage').then((module) => module.FastenStage), {
+  loading: () => <div className="bench:flex-1" />,
 });
 
 interface StageSheetProps {
@@ -41,8 +41,8 @@ interface StageSheetProps {
   inputs: JobInputs;
   plan: Plan;
   progress: Progress;
-  view: 'back' | 'front';
-  onView: (view: 'back' | 'front') => void;
+  view: View;
+  onView: (view: View) => void;
   step: number;
   onStep: (step: number) => void;
   nowMs: number;
@@ -52,7 +52,7 @@ interface StageSheetProps {
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 
-function sceneOf(open: StageId, input: SceneInput, step: number, coatsDone: number): Scene {
+function sceneOf(open: Exclude<StageId, 'fasten'>, input: SceneInput, coatsDone: number): Scene {
   switch (open) {
     case 'brief':
       return briefScene(input);
@@ -62,8 +62,6 @@ function sceneOf(open: StageId, input: SceneInput, step: number, coatsDone: numb
       return squareScene(input);
     case 'cloth':
       return clothScene(input);
-    case 'fasten':
-      return fastenScene(input, step);
     case 'tune':
       return tuneScene(input);
     case 'prime':
@@ -81,30 +79,33 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   const { jobId, open, live, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
   const { coatsDone, records } = progress;
   const locked = progress.done.has(open);
-  const { tape } = useWorkshop();
-  const fixedFront = FRONT_STAGES.includes(open);
-  const seen = fixedFront ? 'front' : view;
-  const scene = useMemo(() => {
-    const drawn = sceneOf(open, { inputs, plan, tape }, step, coatsDone);
-    return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
-  }, [open, inputs, plan, tape, step, coatsDone, seen]);
-  return (
-    <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
-      <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:flex-1">
-        <div className="no-print absolute top-2 right-3 z-10">
-          {fixedFront ? (
-            <span className="soft text-[13px]">seen from the front</span>
-          ) : (
-            <ViewSwitch view={view} onView={onView} />
-          )}
-        </div>
-        <Drawing
-          scene={scene}
-          tape={tape}
-          className="flex-1"
-          onMove={open === 'bars' && !locked ? (id, mm) => onChange('bars', movedBrace(inputs, id, mm)) : undefined}
+  if (open === 'fasten')
+    return (
+      <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+        <FastenStage
+          live={live}
+          inputs={inputs}
+          plan={plan}
+          locked={locked}
+          view={view}
+          onView={onView}
+          step={step}
+          onStep={onStep}
+          change={(patch) => onChange('fasten', patch)}
         />
       </div>
+    );
+  return (
+    <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+      <StageDrawing
+        open={open}
+        inputs={inputs}
+        plan={plan}
+        coatsDone={coatsDone}
+        view={view}
+        onView={onView}
+        onMove={open === 'bars' && !locked ? (id, mm) => onChange('bars', movedBrace(inputs, id, mm)) : undefined}
+      />
       {open === 'brief' && <KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
       {open === 'bars' && (
         <BarsPanel inputs={inputs} plan={plan.bars} rack={rack} locked={locked} onPick={(patch) => onChange('bars', patch)} />
@@ -126,16 +127,6 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           onSize={(width, height) => onChange('brief', { width, height })}
         />
       )}
-      {open === 'fasten' && (
-        <FastenPanel
-          inputs={live}
-          plan={plan}
-          locked={locked}
-          step={step}
-          onStep={onStep}
-          change={(patch) => onChange('fasten', patch)}
-        />
-      )}
       {open === 'prime' && (
         <CoatTable
           plan={plan}
@@ -149,6 +140,27 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   );
 });
 
+interface StageDrawingProps {
+  open: Exclude<StageId, 'fasten'>;
+  inputs: JobInputs;
+  plan: Plan;
+  coatsDone: number;
+  view: View;
+  onView: (view: View) => void;
+  onMove?: (id: string, mm: number) => void;
+}
+
+function StageDrawing({ open, inputs, plan, coatsDone, view, onView, onMove }: StageDrawingProps) {
+  const { tape } = useWorkshop();
+  const fixedFront = FRONT_STAGES.includes(open);
+  const seen = fixedFront ? 'front' : view;
+  const scene = useMemo(() => {
+    const drawn = sceneOf(open, { inputs, plan, tape }, coatsDone);
+    return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
+  }, [open, inputs, plan, tape, coatsDone, seen]);
+  return <SheetDrawing scene={scene} view={view} onView={fixedFront ? undefined : onView} onMove={onMove} />;
+}
+
 /** The braces with one of them moved to a place, mm, kept in order and apart. */
 function movedBrace({ brief, bars }: JobInputs, id: string, mm: number): Partial<JobInputs['bars']> {
   const [way, place] = [id.startsWith('upright') ? 'bracesUpright' : 'bracesLevel', Number(id.split(' ')[1])] as const;
@@ -157,22 +169,4 @@ function movedBrace({ brief, bars }: JobInputs, id: string, mm: number): Partial
   const [low, high] = braceRange(parts, place);
   const part = Math.min(high, Math.max(low, Math.round(mm) / whole));
   return { [way]: parts.map((one, index) => (index === place ? part : one)) };
-}
-
-function ViewSwitch({ view, onView }: { view: 'back' | 'front'; onView: (view: 'back' | 'front') => void }) {
-  return (
-    <div className="join" role="group" aria-label="Seen from">
-      {(['back', 'front'] as const).map((side) => (
-        <button
-          key={side}
-          type="button"
-          aria-pressed={view === side}
-          className={`btn join-item btn-xs h-7 ${view === side ? 'btn-neutral' : 'btn-outline'}`}
-          onClick={() => onView(side)}
-        >
-          {side === 'back' ? 'Back' : 'Front'}
-        </button>
-      ))}
-    </div>
-  );
 }

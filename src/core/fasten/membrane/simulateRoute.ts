@@ -55,6 +55,8 @@ export interface RouteRun {
   /** Events that had nothing to pull against. */
   unopposed: number;
   end: ClothMeasures;
+  /** Tension (x, y, shear) in every element at the end, N/m. */
+  endNPerM: Float32Array;
   /** The end of every hand that varies, in the order of their seeds. */
   hands: Pick<ClothMeasures, 'unevenness' | 'slackShare' | 'acrossNPerM' | 'downNPerM'>[];
 }
@@ -108,7 +110,8 @@ export function* simulateRoute(
     const field = everyField ? Float32Array.from(measured(forces).tensions, (value) => 1000 * scale * value) : null;
     yield { order, place, act, unopposed, edgeNPerM: edge, tensionsNPerM: field };
   }
-  return { firmN, unopposed: after.filter((one) => one.unopposed).length, end: scaled(raw, scale), hands };
+  const endNPerM = Float32Array.from(raw.tensions, (value) => 1000 * scale * value);
+  return { firmN, unopposed: after.filter((one) => one.unopposed).length, end: scaled(raw, scale), endNPerM, hands };
 }
 
 /** Measures at another pull: tensions grow with it, shares and spreads stay. */

@@ -1,0 +1,158 @@
+'use client';
+/* Every route on this very frame, side by side: what hands and feet give, and what the simulated cloth says of each. */
+import { useEffect, useState } from 'react';
+import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
+import { ROUTES } from '@/core/fasten/routes';
+import { routePlan } from '@/core/fasten/routeSteps';
+import { assumed } from '@/core/job/houseRules';
+import type { FastenInputs, JobInputs } from '@/core/job/job';
+import { bandsMeet, handBand } from '@/core/plan/clothRunVerdicts';
+import { barredPlaces, routeHandwork } from '@/core/plan/planFasten';
+import type { Plan } from '@/core/plan/planJob';
+import { MODEL_LIMITS, stapleModel } from '@/core/plan/stapleModel';
+import { printDuration } from '@/core/units/duration';
+import { decimal } from '@/core/units/numeral';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import type { MembraneWorker } from '@/workers/membraneWorker';
+import { TaskCancelled } from '@/workers/taskClient';
+import { HANDS, clothKey } from './clothKey';
+import { HAND_SEED, failureWords } from './useMembraneRun';
+
+interface CompareRoutesProps {
+  inputs: JobInputs;
+  plan: Plan;
+  locked: boolean;
+  worker: () => MembraneWorker;
+  change: (patch: Partial<FastenInputs>) => void;
+}
+
+const COUNTS = ['fasteners', 'turns', 'walk, m', 'squeezes', 'pulls'];
+
+export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareRoutesProps) {
+  const { rules } = useWorkshop();
+  const { brief, fasten } = inputs;
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const barred = barredPlaces(inputs, rules);
+  const { runs, error } = useRouteRuns(worker, inputs);
+  const best = runs.reduce<RouteRun | null>((a, b) => (b && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a), null);
+  return (
+    <>
+      {error && (
+        <p role="alert" className="text-error">
+          {error}
+        </p>
+      )}
+      <table className="figure w-full text-[14px]">
+        <thead className="soft text-left text-[13px]">
+          <tr className="hair-b">
+            <th className="font-normal">route</th>
+            {COUNTS.map((name) => (
+              <th key={name} className="text-right font-normal">
+                {name}
+              </th>
+            ))}
+            <th className="text-right font-normal">about</th>
+            <th className="pl-4 font-normal">unevenness, by hand</th>
+            <th className="text-right font-normal">slack</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ROUTES.map((row, index) => {
+            const route = row.id === fasten.route ? plan.fasten.route : routePlan(face, { ...fasten, route: row.id }, barred);
+            const hands = routeHandwork(route, face, rules);
+            return (
+              <tr
+                key={row.id}
+                title={`${row.suits}; ${row.trades}`}
+                className={`hair-b ${row.id === fasten.route ? 'font-semibold text-primary' : ''}`}
+              >
+                <td>
+                  <button
+                    type="button"
+                    aria-pressed={row.id === fasten.route}
+                    disabled={locked}
+                    className="cursor-pointer text-left whitespace-nowrap underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
+                    onClick={() => change({ route: row.id })}
+                  >
+                    {row.name}
+                  </button>
+                </td>
+                {[route.fasteners, hands.turns, Math.round(hands.walkM), hands.squeezes, hands.pulls].map((count, column) => (
+                  <td key={column} className="text-right">
+                    {count}
+                  </td>
+                ))}
+                <td className="text-right whitespace-nowrap">{printDuration(hands.minutes)}</td>
+                <RunCells run={runs[index] ?? null} best={best} all={runs.every((run) => run !== null)} />
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="soft mt-1 text-[13px]">
+        Unevenness is the spread of tension from fastener to fastener, for twelve hands that vary by{' '}
+        {Math.round(100 * assumed(rules, 'handNoise'))} % from pull to pull. Bands that meet tell no difference. {MODEL_LIMITS}
+      </p>
+    </>
+  );
+}
+
+function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | null; all: boolean }) {
+  if (!run)
+    return (
+      <td colSpan={2} className="soft pl-4" aria-busy="true">
+        …
+      </td>
+    );
+  const band = handBand(run);
+  const words = !all || !best ? '' : run === best ? 'most even' : bandsMeet(band, handBand(best)) ? 'no difference' : 'less even';
+  return (
+    <>
+      <td className="pl-4 whitespace-nowrap">
+        {decimal(band[0], 2)} to {decimal(band[1], 2)} <span className="soft font-normal">{words}</span>
+      </td>
+      <td className="text-right whitespace-nowrap">{decimal(100 * run.end.slackShare, 0)} %</td>
+    </>
+  );
+}
+
+/** Every route on the simulated cloth, each as it is done; null where it is still worked out. */
+function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs) {
+  const { rules } = useWorkshop();
+  const key = clothKey({ ...inputs, fasten: { ...inputs.fasten, route: 'compass' } }, rules);
+  const [done, setDone] = useState<{ key: string; runs: (RouteRun | null)[] } | null>(null);
+  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
+  useEffect(() => {
+    const stop = new AbortController();
+    const ask = async () => {
+      const runs: (RouteRun | null)[] = ROUTES.map(() => null);
+      try {
+        await worker().run(
+          'compare',
+          {
+            models: ROUTES.map(({ id }) => stapleModel(inputs, rules, 'play', id)),
+            hands: HANDS,
+            noise: assumed(rules, 'handNoise'),
+            seed: HAND_SEED,
+          },
+          {
+            signal: stop.signal,
+            onProgress: ({ index, run }) => {
+              runs[index] = run;
+              setDone({ key, runs: [...runs] });
+            },
+          },
+        );
+      } catch (failure) {
+        if (!(failure instanceof TaskCancelled)) setFailed({ key, error: failureWords(failure as Error) });
+      }
+    };
+    const timer = setTimeout(() => void ask(), 120);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the inputs and the rules
+  }, [key]);
+  return { runs: done?.key === key ? done.runs : ROUTES.map(() => null), error: failed?.key === key ? failed.error : null };
+}

@@ -1,0 +1,76 @@
+/* What the membrane worker does: routes carried out on the simulated cloth. A cloth once condensed is kept. */
+import { randomLcg, randomNormal } from 'd3-random';
+import { type Membrane, condensedMembrane } from '@/core/fasten/membrane/membrane';
+import {
+  type Repull,
+  type RouteRun,
+  type RunFrame,
+  type StapleModel,
+  bestRepulls,
+  simulateRoute,
+} from '@/core/fasten/membrane/simulateRoute';
+
+export interface RunRequest {
+  model: StapleModel;
+  /** Hands that vary, besides the exact one. */
+  hands: number;
+  /** How much they vary from pull to pull, as a part of the pull. */
+  noise: number;
+  seed: number;
+  /** Work out the cloth inside after every event. */
+  everyField: boolean;
+}
+
+export interface CompareRequest extends Omit<RunRequest, 'model' | 'everyField'> {
+  models: StapleModel[];
+}
+
+/** Condensed cloths, the latest last. */
+const kept: { key: string; membrane: Membrane }[] = [];
+const MOST_KEPT = 3;
+
+function* membraneOf({ mesh, cloth }: StapleModel): Generator<undefined, Membrane> {
+  const key = JSON.stringify([[...mesh.xs], [...mesh.ys], cloth]);
+  const known = kept.find((one) => one.key === key);
+  if (known) return known.membrane;
+  const membrane = yield* condensedMembrane(mesh, cloth);
+  kept.push({ key, membrane });
+  if (kept.length > MOST_KEPT) kept.shift();
+  return membrane;
+}
+
+/** Factors of every hand’s pulls, the same for the same seed; never below 0. */
+function handFactors({ hands, noise, seed }: Omit<RunRequest, 'model' | 'everyField'>, events: number): number[][] {
+  const factor = randomNormal.source(randomLcg(seed))(1, noise);
+  return Array.from({ length: hands }, () => Array.from({ length: events }, () => Math.max(0, factor())));
+}
+
+export const MEMBRANE_TASKS = {
+  *run(request: RunRequest): Generator<RunFrame | undefined, RouteRun> {
+    const { model, everyField } = request;
+    const membrane = yield* membraneOf(model);
+    return yield* simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length), everyField });
+  },
+
+  /** Runs several routes for the same hands; tells each as it is done. */
+  *compare(request: CompareRequest): Generator<{ index: number; run: RouteRun } | undefined, RouteRun[]> {
+    const runs: RouteRun[] = [];
+    for (const [index, model] of request.models.entries()) {
+      const membrane = yield* membraneOf(model);
+      const steps = simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length) });
+      let step = steps.next();
+      while (!step.done) {
+        yield undefined;
+        step = steps.next();
+      }
+      runs.push(step.value);
+      yield { index, run: step.value };
+    }
+    return runs;
+  },
+
+  *repulls({ model, most }: { model: StapleModel; most: number }): Generator<undefined, Repull[]> {
+    const membrane = yield* membraneOf(model);
+    return yield* bestRepulls(membrane, model, most);
+  },
+};
