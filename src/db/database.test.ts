@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import SQLite from 'better-sqlite3';
@@ -19,6 +19,7 @@ beforeEach(() => {
 });
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
+const MIGRATIONS = join(process.cwd(), 'src', 'db', 'migrations');
 const AT = '2031-05-04T12:00:00.000Z';
 const inputs = newInputs('Harbour', length(900), length(600));
 const entry: LogEntry = {
@@ -112,7 +113,32 @@ describe('the workshop file', () => {
     }
     expect(() => insertLogEntry(database, 'nobody', { ...entry, id: 'e2' })).toThrow(/FOREIGN KEY/);
     expect(() => insertLogEntry(database, 'a', { ...entry, id: 'e3', kind: 'withdrawal' })).toThrow(/CHECK/);
+    insertLogEntry(database, 'a', { ...entry, id: 'e4', kind: 'rehearsal' });
+    insertLogEntry(database, 'a', { ...entry, id: 'e5', kind: 'withdrawal', corrects: 'e1' });
+    expect(() => insertLogEntry(database, 'a', { ...entry, id: 'e6', kind: 'withdrawal', corrects: 'e1' })).toThrow(/UNIQUE/);
+    expect(logOfJob(database, 'a').map((one) => one.kind)).toEqual(['record', 'rehearsal', 'withdrawal']);
     expect(() => database.exec("INSERT INTO job VALUES ('c', 2, 'x', -1, 1, NULL, '{}', 1, '', '')")).toThrow(/CHECK/);
+  });
+
+  it('keeps an older log as it was when rehearsals come to it', () => {
+    const [first, ...later] = readdirSync(MIGRATIONS).sort();
+    const take = (names: (string | undefined)[]) =>
+      names.forEach((name) => copyFileSync(join(MIGRATIONS, name!), join(folder, name!)));
+    take([first, ...later.slice(0, 2)]);
+    const database = new SQLite(':memory:');
+    database.pragma('foreign_keys = ON');
+    migrate(database, folder);
+    insertJob(database, { id: 'a', number: 1, createdAt: AT, inputs }, AT);
+    insertLogEntry(database, 'a', entry);
+    insertLogEntry(database, 'a', { ...entry, id: 'e2', kind: 'withdrawal', corrects: 'e1' });
+    const before = logOfJob(database, 'a');
+    take(later.slice(2));
+    migrate(database, folder);
+    expect(logOfJob(database, 'a')).toEqual(before);
+    expect(database.pragma('foreign_key_check')).toEqual([]);
+    expect(() => database.exec('DELETE FROM reading')).toThrow(/append-only/);
+    insertLogEntry(database, 'a', { ...entry, id: 'e3', kind: 'rehearsal' });
+    expect(logOfJob(database, 'a')).toHaveLength(3);
   });
 
   it('keeps house rules under a revision', () => {

@@ -1,6 +1,7 @@
 'use server';
 /* The one way in for writes from the screens: action → checked DTO → use case → repository. */
 import type { ClothFlaw, StockCloth } from '@/core/cloth/clothStock';
+import type { RehearsalMove } from '@/core/fasten/rehearsal';
 import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
@@ -17,6 +18,8 @@ import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdraw
 import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
 import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
 import { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
+import { keepRehearsal } from './rehearsalCases';
+import { KeepRehearsalDto } from './rehearsalDto';
 import { openWorkshop } from './openWorkshop';
 import type { Outcome } from './outcome';
 import { saveRules } from './workshopCases';
@@ -68,6 +71,17 @@ export async function withdrawRecordAction(plain: {
   reason: string;
 }): Promise<Outcome<JobWithLog>> {
   return run(WithdrawDto, plain, withdrawRecord);
+}
+
+export async function keepRehearsalAction(plain: {
+  jobId: string;
+  revision: number;
+  maker: string;
+  moves: RehearsalMove[];
+  offGrainDeg: number;
+  note: string;
+}): Promise<Outcome<JobWithLog>> {
+  return run(KeepRehearsalDto, plain, keepRehearsal);
 }
 
 export async function importJobAction(text: string): Promise<Outcome<StoredJob>> {

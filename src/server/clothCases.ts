@@ -12,6 +12,7 @@ import { fabricOf, fabricsOf } from '@/core/job/materials';
 import { USES, byId } from '@/core/job/schools';
 import { progressOf } from '@/core/plan/progress';
 import type { Tape } from '@/core/units/length';
+import { toEnd } from '@/core/toEnd';
 import {
   type ClothCut,
   type ClothMove,
@@ -242,10 +243,7 @@ export function cutOne(workshop: Workshop, jobId: string, clothId: string, maker
   const sheet = sheetOf(cloth, tearOf(fabricOf(rules, cloth.fabric), rules));
   const [across, along] = [Math.min(piece.w, piece.mayTurn ? piece.h : piece.w), piece.h];
   if (across > sheet.width) return refuse(`${cloth.tag} is ${sheet.width} mm wide, the piece ${along} × ${across} mm.`);
-  const steps = layRoll([piece], sheet, () => 0.5, 0);
-  let step = steps.next();
-  while (!step.done) step = steps.next();
-  const { placed, length } = step.value;
+  const { placed, length } = toEnd(layRoll([piece], sheet, () => 0.5, 0));
   if (length > sheet.length) return refuse(`${cloth.tag} has ${sheet.length} mm left, the piece takes ${length} mm.`);
   writeCuts(workshop, [{ cloth, pieces: [piece], placed }], rules, maker, `Cut for No. ${job.number}`);
   return null;

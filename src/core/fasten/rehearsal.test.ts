@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { toEnd } from '../toEnd';
 import { DEFAULT_RULES } from '../job/houseRules';
 import { newInputs } from '../job/job';
 import { length } from '../units/length';
@@ -22,11 +23,6 @@ const order = model.events.map((event) => event.place);
 const good: RehearsalMove[] = order.map((place, index) => ({ act: 'fasten', place, pull: index < 4 ? 'snug' : 'firm' }));
 const faultsOf = (moves: readonly RehearsalMove[]) => rehearsalFaults(moves, model.places, 80).map((fault) => fault.id);
 
-function toEnd<T>(steps: Generator<unknown, T>): T {
-  let step = steps.next();
-  while (!step.done) step = steps.next();
-  return step.value;
-}
 const runOf = (one: StapleModel): RouteRun => toEnd(simulateRoute(toEnd(condensedMembrane(one.mesh, one.cloth)), one));
 const judged = (moves: readonly RehearsalMove[], offGrainDeg = 0) => {
   const own = rehearsalModel(model, moves, 15, offGrainDeg, DEFAULT_RULES);

@@ -55,6 +55,17 @@ export function hintOf(events: readonly StapleEvent[], moves: readonly Rehearsal
   return null;
 }
 
+/** Events of another route of the same frame, at these places; what has no place among them is left out. */
+export function eventsAmong(
+  places: readonly EdgePlace[],
+  { places: others, events }: { places: readonly EdgePlace[]; events: readonly StapleEvent[] },
+): StapleEvent[] {
+  const at = others.map(({ side, offsetMm }) =>
+    places.findIndex((one) => one.side === side && Math.abs(one.offsetMm - offsetMm) < 1),
+  );
+  return events.flatMap((event) => (at[event.place]! < 0 ? [] : [{ ...event, place: at[event.place]! }]));
+}
+
 export const changesOfSide = (moves: readonly RehearsalMove[], places: readonly EdgePlace[]): number =>
   moves.filter((move, index) => index > 0 && places[move.place]!.side !== places[moves[index - 1]!.place]!.side).length;
 

@@ -31,7 +31,8 @@ export interface LogEntry {
   stage: StageId;
   /** Which coat, from 0, for priming; null for stages of one step. */
   step: number | null;
-  kind: 'record' | 'withdrawal';
+  /** A rehearsal is a score on the simulated cloth: it finishes nothing. */
+  kind: 'record' | 'withdrawal' | 'rehearsal';
   /** ISO time. */
   at: string;
   maker: string;

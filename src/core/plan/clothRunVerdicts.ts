@@ -103,7 +103,7 @@ function evennessVerdict({ places }: StapleModel, run: RouteRun, repulls: readon
         : `${low} of ${places.length} hold less than half of the mean: the first ones go slack as their neighbours are pulled.`,
     because: 'Tension at each fastener over its pitch, at the end of the route.',
     doThis: gain
-      ? `Draw and set again: ${names.join('; ')}. Unevenness ${decimal(end.unevenness, 2)} → ${decimal(gain.unevenness, 2)}.`
+      ? `Draw and set again: ${names.join('; ')}. Unevenness ${end.unevenness.toFixed(2)} → ${gain.unevenness.toFixed(2)}.`
       : low === 0
         ? ''
         : 'Draw these and set them again; a whole second round evens most.',

@@ -1,8 +1,7 @@
 'use client';
 /* The simulated cloth of this job in figures: at this step and at the end, the pull it asks for, and what to set again. */
 import { useEffect, useRef, useState } from 'react';
-import type { Repull } from '@/core/fasten/membrane/simulateRoute';
-import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
+import type { Repull, RunFrame } from '@/core/fasten/membrane/simulateRoute';
 import type { FastenInputs, JobInputs } from '@/core/job/job';
 import { MODEL_LIMITS, stapleModel } from '@/core/plan/stapleModel';
 import { clothRunVerdicts, handBand } from '@/core/plan/clothRunVerdicts';
@@ -13,6 +12,7 @@ import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
+import { Fact } from './Fact';
 import { type MembraneAnswer, type MembraneRun, failureWords } from './useMembraneRun';
 
 /** Places named to be set again. */
@@ -80,6 +80,7 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
           onChange={(slantDeg) => change({ slantDeg })}
           disabled={locked}
         />
+        <Tick label="Fine mesh" checked={fine} onChange={onFine} />
         <button
           type="button"
           className="btn btn-outline btn-sm self-end"
@@ -119,7 +120,7 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
             {decimal(run.end.acrossNPerM, 0)} × {decimal(run.end.downNPerM, 0)} N/m
           </Fact>
           <Fact name="unevenness by hand">
-            {decimal(least, 2)} to {decimal(most, 2)}
+            {least.toFixed(2)} to {most.toFixed(2)}
           </Fact>
           <Fact name="slack">{decimal(100 * run.end.slackShare, 0)} % of the face</Fact>
           <Fact name="weave askew">{decimal(Math.abs(run.end.skewDeg), 1)}°</Fact>
@@ -129,13 +130,6 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
     </dl>
   );
 }
-
-const Fact = ({ name, children }: { name: string; children: React.ReactNode }) => (
-  <div>
-    <dt className="soft text-[12.5px] leading-4">{name}</dt>
-    <dd className="leading-5">{children}</dd>
-  </div>
-);
 
 /** The places to set again, found when asked for; forgotten when the job changes. */
 function useRepulls(worker: () => MembraneWorker, inputs: JobInputs) {

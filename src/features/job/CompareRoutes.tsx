@@ -109,7 +109,7 @@ function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | n
   return (
     <>
       <td className="pl-4 whitespace-nowrap">
-        {decimal(band[0], 2)} to {decimal(band[1], 2)} <span className="soft font-normal">{words}</span>
+        {band[0].toFixed(2)} to {band[1].toFixed(2)} <span className="soft font-normal">{words}</span>
       </td>
       <td className="text-right whitespace-nowrap">{decimal(100 * run.end.slackShare, 0)} %</td>
     </>

@@ -2,10 +2,12 @@
 /* Under the drawing of fastening: the route step by step, and the margins checked before the first fastener. */
 import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
+import type { RehearsalMove } from '@/core/fasten/rehearsal';
 import type { RouteStep } from '@/core/fasten/routeSteps';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { type FastenInputs, type JobInputs, type Knot, MOST_KNOTS } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
+import type { StageId } from '@/core/job/stages';
 import type { Plan } from '@/core/plan/planJob';
 import { capital } from '@/core/plan/paintingVerdicts';
 import { SIDE_END_NAMES } from '@/core/plan/planPainting';
@@ -16,7 +18,13 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { ClothTension } from './ClothTension';
 import { CompareRoutes } from './CompareRoutes';
 import { FastenControls, type RouteControls } from './FastenControls';
+import { RehearsalPanel } from './RehearsalPanel';
+import { type Signs, SignsPanel } from './SignsPanel';
 import type { MembraneAnswer } from './useMembraneRun';
+import type { Rehearsal } from './useRehearsal';
+
+/** Keeps a rehearsal in the log; tells whether it is kept. */
+export type KeepRehearsal = (moves: readonly RehearsalMove[], offGrainDeg: number, note: string) => Promise<boolean>;
 
 interface FastenPanelProps {
   inputs: JobInputs;
@@ -31,6 +39,10 @@ interface FastenPanelProps {
   frame: RunFrame | null;
   fine: boolean;
   onFine: (fine: boolean) => void;
+  rehearsal: Rehearsal;
+  onKeep: KeepRehearsal;
+  signs: Signs;
+  onStage: (stage: StageId) => void;
 }
 
 export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
@@ -51,7 +63,9 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
             </>
           ),
         },
+        { id: 'rehearse', name: 'Rehearse', show: () => <RehearsalPanel {...props} /> },
         { id: 'compare', name: 'Compare routes', show: () => <CompareRoutes {...props} /> },
+        { id: 'signs', name: 'Signs', show: () => <SignsPanel {...props} /> },
         {
           id: 'knots',
           name: `Knots${props.inputs.fasten.knots.length > 0 ? ` (${props.inputs.fasten.knots.length})` : ''}`,

@@ -6,7 +6,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { recordStepAction, withdrawRecordAction } from '@/server/actions';
+import { keepRehearsalAction, recordStepAction, withdrawRecordAction } from '@/server/actions';
 import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
@@ -22,6 +22,7 @@ import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CutFrom, NOT_STORED, clothThatFits } from './CutFrom';
 import { refusalWords } from './jobDraft';
+import type { KeepRehearsal } from './FastenPanel';
 import { JobHeader } from './JobHeader';
 import { Recorded, RecordBar } from './RecordBar';
 import { SLIPS } from './slips';
@@ -137,6 +138,17 @@ export function JobPage({ first, rack, cloth, cut, nowMs: serverNow }: JobPagePr
         if (after.done.has(open) && after.now) setOpen(after.now);
       },
     );
+  const keepRehearsal: KeepRehearsal = async (moves, offGrainDeg, note) => {
+    let kept = false;
+    await settle(
+      (revision) => keepRehearsalAction({ jobId: first.job.id, revision, maker, moves: [...moves], offGrainDeg, note }),
+      (value) => {
+        took(value);
+        kept = true;
+      },
+    );
+    return kept;
+  };
   const withdraw = (reason: string) =>
     entry &&
     settle((revision) => withdrawRecordAction({ jobId: first.job.id, revision, entryId: entry.id, maker, reason }), took);
@@ -183,6 +195,8 @@ export function JobPage({ first, rack, cloth, cut, nowMs: serverNow }: JobPagePr
             ticked={inputs.kit}
             onTick={draft.setKit}
             onChange={draft.change}
+            onKeepRehearsal={keepRehearsal}
+            onStage={openStage}
           />
           <section
             aria-label={`${stageById(open).name}, slip`}

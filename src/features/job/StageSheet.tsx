@@ -12,6 +12,7 @@ import { squareScene } from '@/drawing/squareScene';
 import { type SceneInput, briefScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
+import type { KeepRehearsal } from './FastenPanel';
 import { KitList } from './KitList';
 import { SheetDrawing, type View } from './SheetDrawing';
 import { CoatTable } from './StageExtras';
@@ -49,6 +50,8 @@ interface StageSheetProps {
   rack: RackBar[];
   ticked: string[];
   onTick: (ticked: string[]) => void;
+  onKeepRehearsal: KeepRehearsal;
+  onStage: (stage: StageId) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 
@@ -76,7 +79,25 @@ const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
 export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
-  const { jobId, open, live, inputs, plan, progress, view, onView, step, onStep, nowMs, rack, ticked, onTick, onChange } = props;
+  const {
+    jobId,
+    open,
+    live,
+    inputs,
+    plan,
+    progress,
+    view,
+    onView,
+    step,
+    onStep,
+    nowMs,
+    rack,
+    ticked,
+    onTick,
+    onChange,
+    onKeepRehearsal,
+    onStage,
+  } = props;
   const { coatsDone, records } = progress;
   const locked = progress.done.has(open);
   if (open === 'fasten')
@@ -92,6 +113,8 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           step={step}
           onStep={onStep}
           change={(patch) => onChange('fasten', patch)}
+          onKeep={onKeepRehearsal}
+          onStage={onStage}
         />
       </div>
     );

@@ -4,7 +4,7 @@ import { TENSION_BANDS } from '@/drawing/tensionScene';
 
 export function TensionLegend({ targetNPerM }: { targetNPerM: number }) {
   return (
-    <div className="figure absolute right-3 bottom-1.5 flex items-end gap-2 text-[12.5px]">
+    <div className="figure absolute right-3 bottom-6 flex bench:bottom-1.5 items-end gap-2 text-[12.5px]">
       <span className="soft">tension, N/m</span>
       <ol className="flex" aria-label="Bands of tension, N/m">
         {TENSION_BANDS.map((part, index) => (

@@ -17,6 +17,7 @@ export const KINDS = [
   { id: 'room temperature', name: 'Room temperature', unit: '°C' },
   { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
   { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
+  { id: 'rehearsal, unevenness', name: 'Rehearsals', unit: 'unevenness' },
 ] as const;
 export type KindId = (typeof KINDS)[number]['id'];
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
+import { toEnd } from '../../toEnd';
 import type { Side } from '../../job/sides';
 import { bandMatrix, bandPlace, factorBand, solveBand } from './bandMatrix';
 import { Stapling } from './Stapling';
@@ -13,11 +14,6 @@ const RAW: MembraneCloth = { exNPerMm: 20, eyNPerMm: 12, nuXY: 0.2, shearNPerMm:
 const PRIMED: MembraneCloth = { exNPerMm: 40, eyNPerMm: 30, nuXY: 0.2, shearNPerMm: 8, offGrainDeg: 0 };
 const meshOf = (across: number, down: number): MembraneMesh => ({ xs: evenLines(900, across), ys: evenLines(600, down) });
 
-function toEnd<T>(steps: Generator<unknown, T>): T {
-  let step = steps.next();
-  while (!step.done) step = steps.next();
-  return step.value;
-}
 const membraneOf = (across: number, down: number, cloth = RAW, springs?: number): Membrane =>
   toEnd(condensedMembrane(meshOf(across, down), cloth, springs));
 

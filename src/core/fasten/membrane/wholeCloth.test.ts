@@ -1,10 +1,11 @@
 /* The condensed cloth against the whole cloth solved at once for every event, with the fasteners as multipliers. */
 import { randomLcg, randomNormal } from 'd3-random';
 import { expect, it } from 'vitest';
+import { toEnd } from '../../toEnd';
 import { bandPlace } from './bandMatrix';
 import { Stapling } from './Stapling';
 import { type EdgePlace, JAW_MM, edgeForces, placeCompliance } from './edgePlaces';
-import { type Membrane, condensedMembrane, membraneStiffness, movesUnder } from './membrane';
+import { condensedMembrane, membraneStiffness, movesUnder } from './membrane';
 import { type MembraneCloth, elasticity } from './membraneCloth';
 import { type MembraneMesh, nodeAt } from './membraneMesh';
 
@@ -58,11 +59,7 @@ it.each([
     { side: 'bottom', offsetMm: 120 },
     { side: 'right', offsetMm: -110 },
   ];
-  const steps = condensedMembrane(small, cloth);
-  let step: IteratorResult<undefined, Membrane>;
-  do step = steps.next();
-  while (!step.done);
-  const solved: Membrane = step.value;
+  const solved = toEnd(condensedMembrane(small, cloth));
   const bars = elastic
     ? Float64Array.from({ length: 49 }, (_, index) => {
         const [a, b] = [some[Math.floor(index / 7)]!, some[index % 7]!];
