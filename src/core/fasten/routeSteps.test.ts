@@ -7,6 +7,8 @@ import { halfRow, starterOffsets } from './fastenerPlaces';
 import { type Barred, NOTHING_BARRED, clearPlaces } from './clearPlaces';
 import { type RouteStep, handwork, routePlan } from './routeSteps';
 import { ROUTES } from './routes';
+import { evenTacks } from '../cloth/marginLeft';
+import { checksBefore, landmarks } from './routeChecks';
 
 const base = newInputs('t', length(900), length(600)).fasten;
 const fasten = (patch: Partial<FastenInputs> = {}): FastenInputs => ({ ...base, ...patch });
@@ -258,6 +260,64 @@ describe('what each route promises', () => {
     const fixed = all.filter((step) => step.act === 'fix' && step.take !== 'corner');
     expect(again.map(placeOf).sort()).toEqual(fixed.map(placeOf).sort());
     expect(Math.max(...again.map((step) => step.order))).toBe(all.length - 4);
+  });
+});
+
+describe('along a route', () => {
+  const face = { widthMm: 900, heightMm: 600 };
+  it.each(ROUTES.map((one) => one.id))(
+    '%s: every check comes once, before a step, and one can jump to the four corners',
+    (route) => {
+      const plan = routePlan(face, fasten({ route }));
+      const checks = checksBefore(plan, route);
+      const row = ROUTES.find((one) => one.id === route)!;
+      expect([...checks.values()].flat().sort()).toEqual(
+        ['The frame lies on the grain, margins as planned.', ...row.checks.map((one) => one.says)].sort(),
+      );
+      const corners = landmarks(plan).filter(({ name }) => name.startsWith('corner'));
+      expect(corners.map(({ name }) => name.replace(/, .*/, '')).sort()).toEqual([
+        'corner bottom left',
+        'corner bottom right',
+        'corner top left',
+        'corner top right',
+      ]);
+      for (const { order } of corners) expect(plan.steps[order - 1]).toMatchObject({ take: 'corner', act: 'fix' });
+    },
+  );
+
+  it('the diamond is looked at after the four middles, the fold begun before the row is full', () => {
+    const plan = routePlan(face, fasten());
+    const at = (words: string) =>
+      [...checksBefore(plan, 'compass')].find(([, list]) => list.some((one) => one.includes(words)))![0];
+    expect(at('diamond')).toBe(5);
+    const fold = plan.steps[at('corner folds') - 1]!;
+    expect(fold.take).toBe('outward');
+    expect(plan.steps.filter((step) => step.take === 'outward' && step.order > fold.order).length).toBeGreaterThan(8);
+  });
+
+  it('tacks in sight run evenly from corner to corner, half a pitch from each, on the sides that are seen', () => {
+    fc.assert(
+      fc.property(anyFrame, fc.constantFrom(...ROUTES.map((one) => one.id)), ({ widthMm, heightMm, spacing, last }, route) => {
+        const plan = routePlan(
+          { widthMm, heightMm },
+          fasten({ route, spacing: length(spacing), lastFromCorner: length(last) }),
+          NOTHING_BARRED,
+          ['top', 'left'],
+        );
+        for (const [side, long] of [
+          ['top', widthMm],
+          ['left', heightMm],
+        ] as const) {
+          const row = plan.steps.filter((step) => step.side === side && step.act === 'fix').map((step) => step.offsetMm);
+          const sorted = [...row].sort((a, b) => a - b);
+          const { count, pitchMm } = evenTacks(long, spacing);
+          if (sorted.length !== count || Math.abs(sorted[0]! + long / 2 - pitchMm / 2) > 1e-6) return false;
+          if (sorted.slice(1).some((at, index) => Math.abs(at - sorted[index]! - pitchMm) > 1e-6)) return false;
+        }
+        return plan.steps.filter((step) => step.side === 'bottom' && step.take === 'corner').length <= 2;
+      }),
+      { seed: 12, numRuns: 500 },
+    );
   });
 });
 

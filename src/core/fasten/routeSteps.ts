@@ -6,6 +6,7 @@ import type { FastenInputs } from '../job/job';
 import { SIDES, type Side } from '../job/sides';
 import { byId } from '../job/schools';
 import { type BarredPlaces, NOTHING_BARRED, clearPlaces } from './clearPlaces';
+import { evenTacks } from '../cloth/marginLeft';
 import { halfRow, starterOffsets } from './fastenerPlaces';
 import { type PassSide, ROUTES, type Route, type RoutePass } from './routes';
 
@@ -55,6 +56,7 @@ const FOLD_FASTENER_MM = 14;
  *
  * @param face mm, above 0
  * @param barred stretches of the sides that places keep out of
+ * @param seen sides whose tacks stay in sight: spread evenly from corner to corner, half a pitch from each
  * @example routePlan({ widthMm: 400, heightMm: 300 }, inputs).steps[1].side // 'bottom'
  * @throws RangeError for a face or spacing of 0 or less
  */
@@ -62,11 +64,17 @@ export function routePlan(
   face: { widthMm: number; heightMm: number },
   inputs: FastenInputs,
   barred: BarredPlaces = NOTHING_BARRED,
+  seen: readonly Side[] = [],
 ): RoutePlan {
   const route: Route = byId(ROUTES, inputs.route);
   const across = sideRow(face.widthMm, inputs);
   const down = sideRow(face.heightMm, inputs);
-  const rows: Record<Side, Row> = { top: across.row, bottom: across.row, left: down.row, right: down.row };
+  const rowOf = (side: Side): Row => {
+    const level = side === 'top' || side === 'bottom';
+    if (seen.includes(side)) return tackRow(level ? face.widthMm : face.heightMm, inputs.spacing.mm, level);
+    return level ? across.row : down.row;
+  };
+  const rows: Record<Side, Row> = { top: rowOf('top'), bottom: rowOf('bottom'), left: rowOf('left'), right: rowOf('right') };
   const wide = face.widthMm >= face.heightMm;
   const drafts = withTakenOut(
     route.passes.flatMap((pass, index) => {
@@ -101,6 +109,15 @@ function sideRow(sideMm: number, { spacing, lastFromCorner, starters }: FastenIn
     row: { outward: offsetsMm, starters: starterOffsets(starters, pitchMm), corner: corner > 0 ? [corner] : [] },
     pitchMm,
   };
+}
+
+/** Tacks in sight: all of them one row; at the top and the bottom the last ones wait for the fold. */
+function tackRow(sideMm: number, spacingMm: number, foldsHere: boolean): Row {
+  const { count, pitchMm } = evenTacks(sideMm, spacingMm);
+  const offsets = Array.from({ length: Math.floor(count / 2) }, (_, index) => (index + (count % 2 === 0 ? 0.5 : 1)) * pitchMm);
+  const starters = count % 2 === 1 ? [0] : [-pitchMm / 2, pitchMm / 2];
+  const rest = count % 2 === 1 ? offsets : offsets.slice(1);
+  return { outward: foldsHere ? rest.slice(0, -1) : rest, starters, corner: foldsHere ? rest.slice(-1) : [] };
 }
 
 /** Where each place comes to lie once what is barred is kept clear. */

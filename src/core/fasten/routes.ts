@@ -25,8 +25,14 @@ export interface RoutePass {
 
 export interface Route<Id extends string = string> extends School<Id> {
   passes: readonly RoutePass[];
-  /** What to look at, and when. */
-  checks: readonly string[];
+  /** What to look at, and when: before the first step of a pass that lies so far out on its side, 0 to 1. */
+  checks: readonly RouteCheck[];
+}
+
+export interface RouteCheck {
+  pass: number;
+  part: number;
+  says: string;
 }
 
 const route = <const I extends string>(row: Route<I>) => row;
@@ -45,8 +51,12 @@ const pass = (take: RoutePass['take'], patch: Partial<RoutePass> = {}): RoutePas
 
 const MIDDLES = pass('middle', { pull: 'snug' });
 const CORNERS = pass('corner', { sides: ['top', 'bottom'], pull: 'gentle' });
+const check = (pass: number, part: number, says: string): RouteCheck => ({ pass, part, says });
 const GRAIN = 'After the four middles: a tight diamond from middle to middle, threads parallel to the bars.';
 const FOLD = 'Begin the corner folds while there is room.';
+const FRONT = 'Look at the front: the face lies in the middle, nothing is creased.';
+/** Part of the way out at which the folds are begun. */
+const ROOM = 0.75;
 
 export const ROUTES = [
   route({
@@ -54,7 +64,7 @@ export const ROUTES = [
     name: 'Compass, opposites',
     suits: 'most new work up to a metre or so',
     trades: 'the most even of the simple orders; a turn of the frame for every pair',
-    checks: [GRAIN, FOLD],
+    checks: [check(1, 0, GRAIN), check(1, 0.5, FRONT), check(1, ROOM, FOLD)],
     passes: [MIDDLES, pass('outward'), CORNERS],
   }),
   route({
@@ -62,7 +72,7 @@ export const ROUTES = [
     name: 'Diagonal opposites',
     suits: 'keeping the weave from sliding to one side',
     trades: 'twice the turns: each fastener is answered diagonally across',
-    checks: [GRAIN, FOLD],
+    checks: [check(1, 0, GRAIN), check(1, 0.5, FRONT), check(1, ROOM, FOLD)],
     passes: [MIDDLES, pass('outward', { answer: 'diagonal' }), CORNERS],
   }),
   route({
@@ -70,7 +80,12 @@ export const ROUTES = [
     name: 'Long sides first',
     suits: 'oblong frames: the long sides give most',
     trades: 'fewer turns; the short sides are pulled against cloth that is held already',
-    checks: [GRAIN, 'Long sides half-way out: lines run straight across.', FOLD],
+    checks: [
+      check(1, 0, GRAIN),
+      check(2, 0, 'Long sides half-way out: lines run straight across.'),
+      check(3, 0, FRONT),
+      check(3, ROOM, FOLD),
+    ],
     passes: [
       MIDDLES,
       pass('outward', { sides: ['longA', 'longB'], part: [0, 0.5] }),
@@ -84,7 +99,11 @@ export const ROUTES = [
     name: 'Halving',
     suits: 'one pair of hands with pliers, light cloth',
     trades: 'few turns; two sides are fixed unpulled, so they must lie true to the thread',
-    checks: ['The first end and side lie along one thread, unpulled.', 'Halve each gap; look for scallops.', FOLD],
+    checks: [
+      check(1, 0, 'The first end and side lie along one thread, unpulled.'),
+      check(1, 1, 'Halve each gap; look for scallops.'),
+      check(2, 0, FOLD),
+    ],
     passes: [
       pass('halving', { sides: ['shortA', 'longA'], pull: 'none', with: 'hand' }),
       pass('halving', { sides: ['shortB', 'longB'] }),
@@ -96,7 +115,12 @@ export const ROUTES = [
     name: 'Corner-held',
     suits: 'large cloths that would sag from the middles',
     trades: 'four temporary fasteners more, to be taken out again',
-    checks: [GRAIN, 'The temporary ones spread the pull: no lines from a corner.', 'All temporary ones are out.', FOLD],
+    checks: [
+      check(1, 0, GRAIN),
+      check(2, 0, 'The temporary ones spread the pull: no lines from a corner.'),
+      check(2, ROOM, FOLD),
+      check(3, 0, 'All temporary ones are out.'),
+    ],
     passes: [MIDDLES, pass('temporary', { sides: ['longA', 'longB'], part: [1], pull: 'snug' }), pass('outward'), CORNERS],
   }),
   route({
@@ -105,10 +129,10 @@ export const ROUTES = [
     suits: 'finished work: the image is lined up in clamps first',
     trades: 'slow, low force, visible tacks where the margin is short',
     checks: [
-      'In clamps: look at the front, every edge along its bar.',
-      'Look at the front after every side.',
-      'All clamps are off.',
-      FOLD,
+      check(1, 0, 'In clamps: look at the front, every edge along its bar.'),
+      check(3, 0, 'Look at the front after every side.'),
+      check(4, ROOM, FOLD),
+      check(5, 0, 'All clamps are off.'),
     ],
     passes: [
       pass('temporary', { part: [0, 0.5], pull: 'gentle', with: 'clamps' }),

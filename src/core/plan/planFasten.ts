@@ -1,7 +1,6 @@
 import { CORNER_FOLDS } from '../cloth/cornerFolds';
 import { type EndMargins, centring } from '../cloth/centring';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
-import { type BarredPlaces, KNOT_MM } from '../fasten/clearPlaces';
 import { type Handwork, type RoutePlan, handwork, routePlan } from '../fasten/routeSteps';
 import { ROUTES, type Route } from '../fasten/routes';
 import { fabricOf, profileOf } from '../job/materials';
@@ -15,6 +14,7 @@ import { printDuration } from '../units/duration';
 import { centringVerdicts } from './centringVerdict';
 import type { PlanContext, StagePlan } from './context';
 import type { ClothPlan } from './planCloth';
+import { barredPlaces, seenSides } from './jobRoute';
 import { laidMargins, laidReadings, wantedMargins } from './planPainting';
 
 export interface FastenPlan extends StagePlan {
@@ -37,7 +37,8 @@ export function planFasten(
   const fastener: Fastener = byId(FASTENERS, fasten.fastener);
   const named: Route = byId(ROUTES, fasten.route);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const route = routePlan(face, fasten, barredPlaces(inputs, rules));
+  const seen = seenSides(inputs, painting);
+  const route = routePlan(face, fasten, barredPlaces(inputs, rules, seen), seen);
   const wanted = wantedMargins(painting, cut.margins);
   const centred = centring(laidMargins(fasten.laid), wanted, face);
   const count = route.fasteners;
@@ -70,20 +71,6 @@ export function planFasten(
 export const routeHandwork = (route: RoutePlan, face: { widthMm: number; heightMm: number }, rules: HouseRules): Handwork =>
   handwork(route, face, { fastener: assumed(rules, 'secondsFastener'), turn: assumed(rules, 'secondsTurn') });
 
-/** Ends of braces and knots, as stretches of each side that no fastener goes into. */
-export function barredPlaces({ brief, bars, fasten }: JobInputs, rules: HouseRules): BarredPlaces {
-  const half = profileOf(rules, bars.profile).brace.widthMm / 2;
-  const about = (fromMiddleMm: number, reachMm: number) => ({ fromMm: fromMiddleMm - reachMm, toMm: fromMiddleMm + reachMm });
-  const of = (side: Side) => {
-    const level = side === 'top' || side === 'bottom';
-    const long = level ? brief.width.mm : brief.height.mm;
-    const braces = (level ? bars.bracesUpright : bars.bracesLevel).map((part) => about((part - 0.5) * long, half));
-    const knots = fasten.knots.filter((knot) => knot.side === side).map((knot) => about(knot.at.mm - long / 2, KNOT_MM));
-    return [...braces, ...knots];
-  };
-  return { top: of('top'), right: of('right'), bottom: of('bottom'), left: of('left') };
-}
-
 function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean): Verdict[] {
   const row: Route = byId(ROUTES, fasten.route);
   const held = route.steps.filter((step) => step.act === 'hold').length;
@@ -102,9 +89,12 @@ function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean
     verdict({
       about: 'what to look at',
       level: 'good',
-      says: row.checks[0]!,
+      says: row.checks[0]!.says,
       because: `${row.name}: ${row.suits}.`,
-      doThis: [...row.checks.slice(1), ...(held > 0 ? [`${held} hold for the time being: count them out.`] : [])].join(' '),
+      doThis: [
+        ...row.checks.slice(1).map((one) => one.says),
+        ...(held > 0 ? [`${held} hold for the time being: count them out.`] : []),
+      ].join(' '),
     }),
   ];
 }

@@ -10,14 +10,14 @@ import type { MembraneCloth } from '../fasten/membrane/membraneCloth';
 import { FINE_ELEMENTS, PLAY_ELEMENTS, membraneMesh } from '../fasten/membrane/membraneMesh';
 import type { StapleEvent, StapleModel } from '../fasten/membrane/simulateRoute';
 import type { RoutePass } from '../fasten/routes';
-import { type RoutePlan, type RouteStep, routePlan } from '../fasten/routeSteps';
+import type { RoutePlan, RouteStep } from '../fasten/routeSteps';
 import { barGive } from '../frame/barGive';
 import { bracedBar } from '../frame/chooseBars';
 import { type HouseRules, assumed } from '../job/houseRules';
 import type { FastenInputs, JobInputs } from '../job/job';
 import { fabricOf, profileOf, woodOf } from '../job/materials';
 import { type Side, SIDES } from '../job/sides';
-import { barredPlaces } from './planFasten';
+import { jobRoute } from './jobRoute';
 
 export const MODEL_LIMITS =
   'A model: friction at the fold, creep, damp, corner folds and wrinkles are left out. It compares orders of work; it does not measure your canvas.';
@@ -108,7 +108,7 @@ export function stapleModel(
   const { brief, cloth } = inputs;
   const fasten = { ...inputs.fasten, route };
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const plan = routePlan(face, fasten, barredPlaces(inputs, rules));
+  const plan = jobRoute(inputs, rules, route);
   const places: EdgePlace[] = [];
   for (const { side, offsetMm } of onCloth(plan.steps))
     if (!places.some((one) => samePlace(one, { side, offsetMm }))) places.push({ side, offsetMm });

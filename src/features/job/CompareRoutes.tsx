@@ -3,11 +3,11 @@
 import { useEffect, useState } from 'react';
 import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
 import { ROUTES } from '@/core/fasten/routes';
-import { routePlan } from '@/core/fasten/routeSteps';
 import { assumed } from '@/core/job/houseRules';
 import type { FastenInputs, JobInputs } from '@/core/job/job';
 import { bandsMeet, handBand } from '@/core/plan/clothRunVerdicts';
-import { barredPlaces, routeHandwork } from '@/core/plan/planFasten';
+import { jobRoute } from '@/core/plan/jobRoute';
+import { routeHandwork } from '@/core/plan/planFasten';
 import type { Plan } from '@/core/plan/planJob';
 import { MODEL_LIMITS, stapleModel } from '@/core/plan/stapleModel';
 import { printDuration } from '@/core/units/duration';
@@ -32,7 +32,6 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
   const { rules } = useWorkshop();
   const { brief, fasten } = inputs;
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const barred = barredPlaces(inputs, rules);
   const { runs, error } = useRouteRuns(worker, inputs);
   const best = runs.reduce<RouteRun | null>((a, b) => (b && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a), null);
   return (
@@ -58,7 +57,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
         </thead>
         <tbody>
           {ROUTES.map((row, index) => {
-            const route = row.id === fasten.route ? plan.fasten.route : routePlan(face, { ...fasten, route: row.id }, barred);
+            const route = row.id === fasten.route ? plan.fasten.route : jobRoute(inputs, rules, row.id);
             const hands = routeHandwork(route, face, rules);
             return (
               <tr

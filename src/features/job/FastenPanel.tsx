@@ -2,6 +2,7 @@
 /* Under the drawing of fastening: the route step by step, and the margins checked before the first fastener. */
 import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
+import { checksBefore, landmarks } from '@/core/fasten/routeChecks';
 import type { RehearsalMove } from '@/core/fasten/rehearsal';
 import type { RouteStep } from '@/core/fasten/routeSteps';
 import type { MembraneWorker } from '@/workers/membraneWorker';
@@ -77,10 +78,19 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
   );
 });
 
-function RouteSteps({ plan, controls }: FastenPanelProps) {
+function RouteSteps({ inputs, plan, controls }: FastenPanelProps) {
   const { tape } = useWorkshop();
-  const now = plan.fasten.route.steps[controls.step - 1];
-  return now ? <FastenControls {...controls} now={stepWords(now, tape)} /> : null;
+  const { route } = plan.fasten;
+  const now = route.steps[controls.step - 1];
+  if (!now) return null;
+  return (
+    <FastenControls
+      {...controls}
+      now={stepWords(now, tape)}
+      checks={checksBefore(route, inputs.fasten.route).get(now.order) ?? []}
+      landmarks={landmarks(route)}
+    />
+  );
 }
 
 const ACTS: Record<RouteStep['act'], string> = { fix: '', hold: 'hold, ', takeOut: 'take out, ', again: 'draw and set again, ' };
