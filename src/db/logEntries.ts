@@ -107,3 +107,16 @@ export function insertLogEntry(database: Database, jobId: string, entry: LogEntr
     insert.run(entry.id, position, reading.quantity, reading.value, reading.unit, reading.precision, reading.tool),
   );
 }
+
+/** The latest values of one kind of reading over all jobs, newest first; records taken back are left out. */
+export function latestReadings(database: Database, quantity: string, most: number): number[] {
+  return database
+    .prepare<[string, number], { value: number }>(
+      `SELECT r.value FROM reading r JOIN log_entry e ON e.id = r.entry_id
+       WHERE r.quantity = ? AND e.kind = 'record'
+         AND NOT EXISTS (SELECT 1 FROM log_entry w WHERE w.corrects = e.id)
+       ORDER BY e.at DESC, e.rowid DESC LIMIT ?`,
+    )
+    .all(quantity, most)
+    .map((row) => row.value);
+}

@@ -38,7 +38,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
   const staples = steps
     .filter((step) => step.act === 'fix' || (step.act === 'hold' && standsNow(step, steps, current)))
     .map((step): Mark => {
-      const { order, act, side, xMm, yMm, offsetMm, take } = step;
+      const { order, act, side, xMm, yMm, offsetMm, take, pass } = step;
       const outward = { top: point(0, -1), bottom: point(0, 1), left: point(-1, 0), right: point(1, 0) }[side];
       const level = side === 'top' || side === 'bottom';
       return {
@@ -55,6 +55,8 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
               : '',
         labelAt: point(xMm, yMm),
         outward,
+        pass,
+        take,
         state: isNow(step) ? 'now' : order < current ? 'past' : 'to come',
       };
     });
@@ -66,8 +68,27 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       ...frameMarks(shape),
       ...clothOnBack,
       ...staples,
+      ...noteMarks(inputs),
       { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
     ],
     says: `${plan.fasten.route.fasteners} fasteners on the back; step ${current} of ${steps.length} is next.`,
   };
+}
+
+/** Notes at their places, numbered as in their list. */
+function noteMarks({ brief, fasten }: SceneInput['inputs']): Mark[] {
+  return fasten.asDone.notes.map(({ side, at }, index): Mark => {
+    const level = side === 'top' || side === 'bottom';
+    const edge = level ? (side === 'top' ? 0 : brief.height.mm) : side === 'left' ? 0 : brief.width.mm;
+    const inward = side === 'top' || side === 'left' ? 1 : -1;
+    return {
+      kind: 'words',
+      at: level ? point(at.mm, edge) : point(edge, at.mm),
+      text: `note ${index + 1}`,
+      anchor: 'middle',
+      role: 'measure',
+      strong: true,
+      shiftPx: level ? point(0, 30 * inward) : point(44 * inward, 0),
+    };
+  });
 }

@@ -75,6 +75,9 @@ export type Mark =
       labelAt: Point;
       outward: Point;
       state: 'past' | 'now' | 'to come';
+      /** Pass of the route, from 0: its colour; and what it does: its shape. */
+      pass: number;
+      take: 'middle' | 'outward' | 'halving' | 'temporary' | 'corner';
     }
   | { kind: 'words'; at: Point; text: string; anchor: 'start' | 'middle' | 'end'; role: Role; strong?: boolean; shiftPx?: Point }
   /** A dimension line beside from–to; `offPx` to its left when looking from `from` to `to`, in px of the sink. */

@@ -9,6 +9,8 @@ import { type StageId, stageById } from '@/core/job/stages';
 import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import { upgradeJobFile } from '@/core/job/upgradeJob';
 import { withRecommendedBars } from '@/core/plan/planBars';
+import type { Pace } from '@/core/plan/context';
+import { TIME_OVER_PLAN } from '@/core/plan/planFasten';
 import { planJob } from '@/core/plan/planJob';
 import {
   type Progress,
@@ -21,7 +23,7 @@ import {
 } from '@/core/plan/progress';
 import { worstLevel } from '@/core/job/verdict';
 import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
-import { insertLogEntry, logOfJob } from '@/db/logEntries';
+import { insertLogEntry, latestReadings, logOfJob } from '@/db/logEntries';
 import { readRules, writeRules } from '@/db/workshops';
 import { JobFileDto } from './jobFileDto';
 import type { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
@@ -40,6 +42,15 @@ const GONE = refuse('This job is not in the workshop any more: go back to the be
 export function openJob({ database }: Workshop, id: string): JobWithLog | null {
   const job = findJob(database, id);
   return job && { job, log: logOfJob(database, id) };
+}
+
+/** Records the pace of fastening is learned from. */
+const PACE_RECORDS = 7;
+
+/** How long fastening took against what was reckoned: the middle one of the last records, or nothing yet. */
+export function fasteningPace({ database }: Pick<Workshop, 'database'>): Pace | undefined {
+  const factors = latestReadings(database, TIME_OVER_PLAN, PACE_RECORDS).sort((a, b) => a - b);
+  return factors.length === 0 ? undefined : { factor: factors[factors.length >> 1]!, records: factors.length };
 }
 
 export function createJob({ database, now, newId }: Workshop, { title, width, height }: NewJobDto): Outcome<StoredJob> {
@@ -115,7 +126,8 @@ function stepEntry(
   const early = outOfOrder(dto.stage, progress);
   if (early) return early;
   const { rules } = readRules(database);
-  const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm') }, progress.coatsDone);
+  const pace = fasteningPace({ database });
+  const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm'), pace }, progress.coatsDone);
   const { answer, answerNote, readings, setsMinutes } = plan[dto.stage];
   const waits = waitVerdicts(nextStep(job.inputs, progress, at.getTime()), at.getTime());
   const verdicts = [...plan[dto.stage].verdicts, ...waits, ...gateVerdicts(dto.stage, progress)];

@@ -31,7 +31,7 @@ import { JOINTS } from '@/core/frame/joints';
 import type { Corner, TapeName } from '@/core/frame/corners';
 import type { TapeReadings } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
-import { MOST_BRACES, MOST_KNOTS, MOST_TRIES } from '@/core/job/job';
+import { MOST_BRACES, type AsDone, MOST_KNOTS, MOST_NOTES, type PlaceNote, MOST_TRIES } from '@/core/job/job';
 import type {
   BarsInputs,
   BriefInputs,
@@ -261,6 +261,27 @@ class KnotDto implements Knot {
   @LengthField() at!: Length;
 }
 
+class PlaceNoteDto extends KnotDto implements PlaceNote {
+  @IsString() @MaxLength(200) text!: string;
+}
+
+/** A number that may be left open. */
+const Open =
+  (least: number, most: number): PropertyDecorator =>
+  (target, key) => {
+    ValidateIf((_object, value) => value !== null)(target, key as string);
+    IsNumber()(target, key as string);
+    Min(least)(target, key as string);
+    Max(most)(target, key as string);
+  };
+
+class AsDoneDto implements AsDone {
+  @Open(0, 2000) drawn!: number | null;
+  @Open(1, 500) pullN!: number | null;
+  @Open(1, 2000) minutes!: number | null;
+  @IsArray() @ArrayMaxSize(MOST_NOTES) @ValidateNested({ each: true }) @Type(() => PlaceNoteDto) notes!: PlaceNote[];
+}
+
 export class FastenDto implements FastenInputs {
   @IsIn(ids(FASTENERS)) fastener!: FastenInputs['fastener'];
   @IsIn(ids(ROUTES)) route!: FastenInputs['route'];
@@ -268,12 +289,13 @@ export class FastenDto implements FastenInputs {
   @LengthField() lastFromCorner!: Length;
   @IsIn([1, 2, 3]) starters!: FastenInputs['starters'];
   @IsIn([1, 2, 3]) perTurn!: FastenInputs['perTurn'];
-  @ValidateIf((_object, value) => value !== null) @IsNumber() @Min(1) @Max(500) firmPull!: number | null;
+  @Open(1, 500) firmPull!: number | null;
   @IsNumber() @Min(1) @Max(2) ramp!: number;
   @IsNumber() @Min(0) @Max(60) slantDeg!: number;
   @IsBoolean() secondRound!: boolean;
   @IsArray() @ArrayMaxSize(MOST_KNOTS) @ValidateNested({ each: true }) @Type(() => KnotDto) knots!: Knot[];
   @Nested(() => EndsOfSidesDto) laid!: FastenInputs['laid'];
+  @Nested(() => AsDoneDto) asDone!: AsDone;
 }
 
 export class TuneDto implements TuneInputs {

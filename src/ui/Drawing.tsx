@@ -271,21 +271,44 @@ function Staples({ marks, px, scale }: { marks: StapleMark[]; px: (at: Point) =>
       { x: at.x + along.x, y: at.y + along.y },
     ]);
   };
-  const lines = (state: StapleMark['state']) =>
+  const passes = [...new Set(marks.map((mark) => mark.pass))];
+  const lines = (pass: number, state: StapleMark['state']) =>
     marks
-      .filter((mark) => mark.state === state)
-      .map(line)
+      .filter((mark) => mark.pass === pass && mark.state === state)
+      .map((mark) => line(mark) + shape(px(mark.at), mark.take))
       .join('');
   const now = marks.find((mark) => mark.state === 'now');
   return (
     <g>
-      <path d={lines('to come')} className="staple come" />
-      <path d={lines('past')} className="staple past" />
+      {passes.map((pass) => (
+        <g key={pass} className={`staple pass${pass % PASS_COLOURS}`}>
+          <path d={lines(pass, 'to come')} className="come" />
+          <path d={lines(pass, 'past')} />
+        </g>
+      ))}
       {now && <path d={line(now)} className="staple now" />}
       {now && <circle cx={round(px(now.at).x)} cy={round(px(now.at).y)} r="11" className="line measure" />}
       {marks.map((mark, index) => mark.label !== '' && <StapleNumber key={index} mark={mark} px={px} />)}
     </g>
   );
+}
+
+/** Colours there are for passes; further ones begin again. */
+const PASS_COLOURS = 6;
+
+/** A pass by its shape: a ring about the middles, a square about what holds for the time being, a cross at the corners. */
+function shape({ x, y }: Point, take: StapleMark['take']): string {
+  const [cx, cy] = [round(x), round(y)];
+  switch (take) {
+    case 'middle':
+      return `M${cx - 6} ${cy}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0`;
+    case 'temporary':
+      return `M${cx - 6} ${cy - 6}h12v12h-12z`;
+    case 'corner':
+      return `M${cx - 4} ${cy - 4}l8 8M${cx + 4} ${cy - 4}l-8 8`;
+    default:
+      return '';
+  }
 }
 
 function StapleNumber({ mark, px }: { mark: StapleMark; px: (at: Point) => Point }) {

@@ -33,8 +33,24 @@ export type FastenerId = (typeof FASTENERS)[number]['id'];
  *
  * @param gsm weight of the cloth, g/m²
  * @param longestSideMm longest side of the face
+ * @param splits dense or thin wood, that many holes near each other split
  */
-export function usualSpacing(gsm: number, longestSideMm: number): { fromMm: number; toMm: number; because: string } {
+export function usualSpacing(
+  gsm: number,
+  longestSideMm: number,
+  splits = false,
+): { fromMm: number; toMm: number; because: string } {
+  const usual = byCloth(gsm, longestSideMm);
+  const fromMm = splits ? Math.max(usual.fromMm, LEAST_IN_DENSE_MM) : usual.fromMm;
+  return fromMm === usual.fromMm
+    ? usual
+    : { ...usual, fromMm, because: `${usual.because}, ${fromMm} mm at the least in this wood` };
+}
+
+/** Nearer than this, holes run into one split in dense wood and thin bars, mm. */
+const LEAST_IN_DENSE_MM = 30;
+
+function byCloth(gsm: number, longestSideMm: number) {
   if (gsm >= 450 || longestSideMm <= 400) return { fromMm: 20, toMm: 35, because: 'heavy cloth or small work: 20 to 35 mm' };
   if (gsm <= 280 && longestSideMm >= 1400)
     return { fromMm: 50, toMm: 100, because: 'light cloth on large work: up to 75 to 100 mm' };

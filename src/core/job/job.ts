@@ -150,6 +150,24 @@ export interface Knot {
   at: Length;
 }
 
+/** What was seen or done at a place of a bar. */
+export interface PlaceNote extends Knot {
+  text: string;
+}
+
+/** How the fastening went, as far as somebody noted it. */
+export interface AsDone {
+  /** Fasteners drawn and set again. */
+  drawn: number | null;
+  /** Firm pull as it was, N. */
+  pullN: number | null;
+  minutes: number | null;
+  notes: PlaceNote[];
+}
+
+/** Most notes at places of a frame. */
+export const MOST_NOTES = 20;
+
 /** Most knots marked on a frame. */
 export const MOST_KNOTS = 20;
 
@@ -172,6 +190,7 @@ export interface FastenInputs {
   knots: Knot[];
   /** Margins with the frame lying on the cloth, before the first fastener. */
   laid: Record<Side, SideEnds>;
+  asDone: AsDone;
 }
 
 export interface TuneInputs {
@@ -302,6 +321,7 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       secondRound: false,
       knots: [],
       laid: unreadEnds(),
+      asDone: { drawn: null, pullN: null, minutes: null, notes: [] },
     },
     tune: { feel: 'firm', remedy: 'none', opening: length(0) },
     prime: { system: 'acrylic', roomC: 19, roomRh: 55, edges: true, back: false },

@@ -7,6 +7,14 @@ import type { Tape } from '../units/length';
 export interface PlanContext {
   rules: HouseRules;
   tape: Tape;
+  /** How long fastening took against what was reckoned, over the last records; left out where nobody noted it. */
+  pace?: Pace | undefined;
+}
+
+export interface Pace {
+  /** Middle one of the records: 1 is as reckoned. */
+  factor: number;
+  records: number;
 }
 
 /** What every stage answers: one big answer, why, what to check, and what was read. */

@@ -3,7 +3,7 @@
  * half-way. A line's id stays the same while the counts change, so ticks are kept.
  */
 import { fabricOf } from '../job/materials';
-import { FASTENERS } from '../fasten/fasteners';
+import { FASTENERS, type FastenerId } from '../fasten/fasteners';
 import { JOINTS } from '../frame/joints';
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../job/schools';
@@ -59,16 +59,17 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
           `${fabricOf(rules, inputs.cloth.fabric).name}, ${printSize(cloth.cut.widthMm, cloth.cut.heightMm, tape, 'up')}`,
         ),
       ];
-  const fasteners = line(
-    'materials',
-    'fasteners',
-    `${fasten.fastenersToHave} × ${byId(FASTENERS, inputs.fasten.fastener).name.toLowerCase()}, spares in`,
-  );
+  const counted = (id: string, count: number, fastener: FastenerId) =>
+    count > 0 ? [line('materials', id, `${count} × ${byId(FASTENERS, fastener).name.toLowerCase()}, spares in`)] : [];
+  const fasteners = [
+    ...counted('fasteners', fasten.fastenersToHave, inputs.fasten.fastener),
+    ...counted('tacks', fasten.tacksToHave, 'tack'),
+  ];
   const total = (key: 'groundMl' | 'glueG') => prime.coats.reduce((sum, { recipe }) => sum + recipe[key], 0);
   const ground =
     total('groundMl') > 0 ? [line('materials', 'ground', `${Math.ceil(total('groundMl') / 10) * 10} ml ground`)] : [];
   const glue = total('glueG') > 0 ? [line('materials', 'glue', `${Math.ceil(total('glueG'))} g glue`)] : [];
-  return [...parts, ...openers, ...clothLine, fasteners, ...ground, ...glue];
+  return [...parts, ...openers, ...clothLine, ...fasteners, ...ground, ...glue];
 }
 
 function tools(inputs: JobInputs, { prime }: KitPlans): KitLine[] {

@@ -3,9 +3,10 @@ import { type EndMargins, centring } from '../cloth/centring';
 import { FASTENERS, type Fastener, usualSpacing } from '../fasten/fasteners';
 import { type Handwork, type RoutePlan, handwork, routePlan } from '../fasten/routeSteps';
 import { ROUTES, type Route } from '../fasten/routes';
-import { fabricOf, profileOf } from '../job/materials';
+import { fabricOf, profileOf, woodOf } from '../job/materials';
 import { type HouseRules, assumed } from '../job/houseRules';
-import type { JobInputs } from '../job/job';
+import type { AsDone, JobInputs } from '../job/job';
+import type { Reading } from '../job/logEntry';
 import { byId } from '../job/schools';
 import { SIDES, type Side } from '../job/sides';
 import { type Verdict, verdict } from '../job/verdict';
@@ -24,6 +25,8 @@ export interface FastenPlan extends StagePlan {
   hands: Handwork;
   /** With spares, for the kit. */
   fastenersToHave: number;
+  /** Tacks beside them, for sides whose fasteners stay in sight. */
+  tacksToHave: number;
 }
 
 /** Fasteners placed and ordered along the route, counted, with the handwork. */
@@ -42,15 +45,22 @@ export function planFasten(
   const wanted = wantedMargins(painting, cut.margins);
   const centred = centring(laidMargins(fasten.laid), wanted, face);
   const count = route.fasteners;
-  const hands = routeHandwork(route, face, rules);
+  const tacks = fastener.seen ? count : route.steps.filter((step) => step.act === 'fix' && seen.includes(step.side)).length;
+  const hands = paced(squeezed(routeHandwork(route, face, rules), route, seen), context.pace);
+  const withSpares = (pieces: number) => Math.ceil(pieces * (1 + assumed(rules, 'sparePercent') / 100));
+  const kinds = [...(tacks > 0 ? [`${tacks} tacks`] : []), ...(count > tacks ? [`${count - tacks} staples`] : [])];
+  const learned = context.pace ? `, as your last ${context.pace.records} went` : '';
   return {
-    answer: `${count} ${fastener.seen ? 'tacks' : 'staples'}`,
-    answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(hands.minutes)}`,
+    answer: kinds.join(', '),
+    answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(hands.minutes)}${learned}`,
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context),
       spacingVerdict(inputs, route, context),
       cornerVerdict(inputs, context),
       ...fastenerVerdicts(inputs, fastener, context),
+      ...rustVerdict(inputs, fastener, context),
+      ...magazineVerdict(count, fastener, context),
+      walkVerdict(inputs, hands, context),
       ...routeVerdicts(inputs, route, painting !== null),
       ...handVerdict(hands.squeezes, fastener, context),
       foldVerdict(inputs),
@@ -59,13 +69,39 @@ export function planFasten(
       ...laidReadings(fasten.laid, rules),
       { quantity: 'fasteners', value: count, unit: 'pieces', precision: null, tool: 'computed' },
       { quantity: 'changes of side', value: route.turns, unit: 'times', precision: null, tool: 'computed' },
+      ...doneReadings(fasten.asDone, routeHandwork(route, face, rules).minutes),
     ],
     setsMinutes: null,
     wanted,
     route,
     hands,
-    fastenersToHave: Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100)),
+    fastenersToHave: withSpares(fastener.seen ? tacks : count - tacks),
+    tacksToHave: fastener.seen ? 0 : withSpares(tacks),
   };
+}
+
+/** Only what is not set on a side in sight is squeezed. */
+function squeezed(hands: Handwork, { steps }: RoutePlan, seen: readonly Side[]): Handwork {
+  const inSight = steps.filter((step) => seen.includes(step.side) && step.act !== 'takeOut' && step.with !== 'clamps').length;
+  return { ...hands, squeezes: hands.squeezes - inSight };
+}
+
+const paced = (hands: Handwork, pace: PlanContext['pace']): Handwork =>
+  pace ? { ...hands, minutes: hands.minutes * pace.factor } : hands;
+
+/** Name of the reading that the pace of later jobs is learned from. */
+export const TIME_OVER_PLAN = 'fastening, time over plan';
+
+/** What was noted of how it went. */
+function doneReadings({ drawn, pullN, minutes }: AsDone, planned: number): Reading[] {
+  const noted = (quantity: string, value: number | null, unit: string, tool: string): Reading[] =>
+    value === null ? [] : [{ quantity, value, unit, precision: null, tool }];
+  return [
+    ...noted('fasteners drawn and set again', drawn, 'pieces', 'counted'),
+    ...noted('firm pull', pullN, 'N', 'by hand'),
+    ...noted('fastening, time', minutes, 'min', 'clock'),
+    ...noted(TIME_OVER_PLAN, minutes === null ? null : Math.round((1000 * minutes) / planned) / 1000, '×', 'computed'),
+  ];
 }
 
 export const routeHandwork = (route: RoutePlan, face: { widthMm: number; heightMm: number }, rules: HouseRules): Handwork =>
@@ -111,9 +147,15 @@ function widestGap({ steps }: RoutePlan): number {
   return Math.max(0, ...gaps);
 }
 
-function spacingVerdict({ brief, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
+/** Wood that splits: heavier than this, or a bar no deeper than that. */
+const DENSE_KG_M3 = 600;
+const THIN_MM = 18;
+
+function spacingVerdict({ brief, bars, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
   const fabric = fabricOf(rules, cloth.fabric);
-  const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm));
+  const profile = profileOf(rules, bars.profile);
+  const splits = woodOf(rules, bars.species).densityKgM3 > DENSE_KG_M3 || profile.depthMm < THIN_MM;
+  const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm), splits);
   const wide = fasten.spacing.mm > usual.toMm;
   const close = fasten.spacing.mm < usual.fromMm;
   const gapMm = widestGap(route);
@@ -168,7 +210,8 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
         doThis: 'Take a finer one.',
       }),
     );
-  if (fastener.legMm === 10 && bars.species === 'ash')
+  const wood = woodOf(rules, bars.species);
+  if (fastener.legMm === 10 && wood.densityKgM3 > DENSE_KG_M3)
     list.push(
       verdict({
         about: 'leg',
@@ -176,7 +219,7 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
         measured: 10,
         limit: 8,
         unit: 'mm',
-        says: 'A 10 mm leg will not go into ash.',
+        says: `A 10 mm leg will not go into ${wood.name.toLowerCase()}.`,
         because: 'Longer ones will not go into dense wood.',
         doThis: 'Take 6 or 8 mm.',
       }),
@@ -191,6 +234,62 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
       }),
     );
   return list;
+}
+
+/** Plain wire in a damp place, or under something that rusts it. */
+function rustVerdict({ prime, fasten }: JobInputs, fastener: Fastener, { rules }: PlanContext): Verdict[] {
+  const from = assumed(rules, 'dampFrom');
+  if (prime.roomRh < from) return [];
+  return [
+    verdict({
+      about: 'rust',
+      level: fastener.stainless ? 'good' : 'watch',
+      measured: prime.roomRh,
+      limit: from,
+      unit: '% RH',
+      says: fastener.stainless ? 'Stainless: right for a damp place.' : `${prime.roomRh} % RH is a damp place for plain wire.`,
+      because: 'Plain staples and tacks rust, stain the cloth and rot it round the holes.',
+      doThis: fastener.stainless
+        ? ''
+        : fasten.fastener === 'tack'
+          ? 'Take coated tacks, or stainless staples where none are seen.'
+          : 'Take stainless staples.',
+      uses: ['dampFrom'],
+    }),
+  ];
+}
+
+function magazineVerdict(count: number, fastener: Fastener, { rules }: PlanContext): Verdict[] {
+  if (!fastener.squeezed) return [];
+  const holds = assumed(rules, 'magazine');
+  const all = Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100));
+  const fills = Math.ceil(all / holds);
+  return [
+    verdict({
+      about: 'magazines',
+      level: 'good',
+      says: `${all} staples with spares: ${fills === 1 ? 'one magazine' : `the magazine is filled ${fills} times`}.`,
+      because: `${holds} in a magazine; running out half-way is the usual complaint.`,
+      doThis: fills > 1 ? 'Fill it between rounds, not in the middle of one.' : '',
+      uses: ['magazine', 'sparePercent'],
+    }),
+  ];
+}
+
+function walkVerdict({ brief }: JobInputs, hands: Handwork, { tape, rules }: PlanContext): Verdict {
+  const most = assumed(rules, 'turnMost');
+  const long = Math.max(brief.width.mm, brief.height.mm);
+  const walks = long > most;
+  return verdict({
+    about: 'turn or walk',
+    level: 'good',
+    says: walks
+      ? `Let it lie and walk round it: about ${Math.round(hands.walkM)} m.`
+      : `Turn it on the table: ${hands.turns} times; walking would be ${Math.round(hands.walkM)} m.`,
+    because: `Frames over ${printLength(most, tape)} rack when they are turned by one pair of hands.`,
+    doThis: walks ? 'More pairs a side each turn save walking. Over 15 kg or 1.5 m: two people lift.' : '',
+    uses: ['turnMost'],
+  });
 }
 
 function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext): Verdict[] {

@@ -32,6 +32,8 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
   const { rules } = useWorkshop();
   const { brief, fasten } = inputs;
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  // As the records went, like the time of the route itself.
+  const pace = plan.fasten.hands.minutes / routeHandwork(plan.fasten.route, face, rules).minutes;
   const { runs, error } = useRouteRuns(worker, inputs);
   const best = runs.reduce<RouteRun | null>((a, b) => (b && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a), null);
   return (
@@ -81,7 +83,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
                     {count}
                   </td>
                 ))}
-                <td className="text-right whitespace-nowrap">{printDuration(hands.minutes)}</td>
+                <td className="text-right whitespace-nowrap">{printDuration(hands.minutes * pace)}</td>
                 <RunCells run={runs[index] ?? null} best={best} all={runs.every((run) => run !== null)} />
               </tr>
             );

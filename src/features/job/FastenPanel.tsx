@@ -16,6 +16,7 @@ import { type Tape, length, printFine, printLength } from '@/core/units/length';
 import { Choice, LengthField, ReadingField } from '@/ui/fields';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { AsDonePanel } from './AsDonePanel';
 import { ClothTension } from './ClothTension';
 import { CompareRoutes } from './CompareRoutes';
 import { FastenControls, type RouteControls } from './FastenControls';
@@ -73,6 +74,7 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
           show: () => <Knots {...props} />,
         },
         { id: 'centring', name: 'Centring', show: () => <CentringCheck {...props} /> },
+        { id: 'done', name: 'As done', show: () => <AsDonePanel {...props} /> },
       ]}
     />
   );

@@ -10,6 +10,7 @@ import { keepRehearsalAction, recordStepAction, withdrawRecordAction } from '@/s
 import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
+import type { Pace } from '@/core/plan/context';
 import { gateVerdicts, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
 import { length } from '@/core/units/length';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
@@ -41,10 +42,12 @@ interface JobPageProps {
   cloth: StoredCloth[];
   /** What was cut for this job already. */
   cut: JobCut | null;
+  /** How fastening went against what was reckoned, so far. */
+  pace: Pace | undefined;
   nowMs: number;
 }
 
-export function JobPage({ first, rack, cloth, cut, nowMs: serverNow }: JobPageProps) {
+export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: JobPageProps) {
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
@@ -61,7 +64,10 @@ export function JobPage({ first, rack, cloth, cut, nowMs: serverNow }: JobPagePr
 
   const progress = useMemo(() => progressOf(inputs, log), [inputs, log]);
   const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
-  const plan = useMemo(() => planJob(inputs, { rules, tape }, progress.coatsDone), [inputs, rules, tape, progress.coatsDone]);
+  const plan = useMemo(
+    () => planJob(inputs, { rules, tape, pace }, progress.coatsDone),
+    [inputs, rules, tape, pace, progress.coatsDone],
+  );
 
   const done = progress.done.has(open);
   const entry = progress.records.findLast((record) => record.stage === open) ?? null;

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { JobPage } from '@/features/job/JobPage';
 import { clothStore, jobCut } from '@/server/clothCases';
-import { openJob } from '@/server/jobCases';
+import { fasteningPace, openJob } from '@/server/jobCases';
 import { rackBars } from '@/server/rackCases';
 import { openWorkshop } from '@/server/openWorkshop';
 
@@ -17,6 +17,7 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
       rack={rackBars(workshop)}
       cloth={clothStore(workshop)}
       cut={jobCut(workshop, id)}
+      pace={fasteningPace(workshop)}
       nowMs={workshop.now().getTime()}
     />
   );
