@@ -10,6 +10,7 @@ import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, fromBack } from './scene';
 import { squareScene } from './squareScene';
 import { fastenScene } from './fastenScene';
+import { tensionScene } from './tensionScene';
 import { type SceneInput, briefScene, frameShape, handoverScene, primeScene, tuneScene } from './stageScenes';
 
 const tape = tapeFor(DEFAULT_RULES, 'mm');
@@ -206,4 +207,59 @@ it('a painting shows each margin left in its own width, and no cut', () => {
   );
   expect(scene.bounds).toEqual({ minX: -0, minY: -50, maxX: 930, maxY: 620 });
   expect(words(scene)).toEqual(expect.arrayContaining(['top 50 mm', 'left ?', 'face 900 mm']));
+});
+
+describe('the tension map', () => {
+  const mesh = { xs: Float64Array.of(0, 100, 200, 300, 400), ys: Float64Array.of(0, 100, 200, 300) };
+  const places = [
+    { side: 'top', offsetMm: -100 },
+    { side: 'bottom', offsetMm: 50 },
+  ] as const;
+  const map = (tensionOf: (element: number) => number) =>
+    tensionScene({
+      face: { widthMm: 400, heightMm: 300 },
+      mesh,
+      places,
+      widths: [100, 100],
+      edgeNPerM: [250, 60],
+      tensionsNPerM: Array.from({ length: 36 }, (_, index) => (index % 3 === 2 ? 0 : tensionOf(Math.floor(index / 3)))),
+      targetNPerM: 250,
+      now: null,
+    });
+  const regions = (scene: Scene, role: string) =>
+    scene.marks.flatMap((mark) => (mark.kind === 'region' && mark.role === role ? mark.rings : []));
+
+  it('fills the band of the tension and none above it, over the whole face', () => {
+    const scene = map(() => 200);
+    expect(regions(scene, 'tension4')).toEqual([]);
+    const xs = regions(scene, 'tension3')
+      .flat()
+      .map((at) => at.x);
+    expect([Math.min(...xs), Math.max(...xs)]).toEqual([0, 400]);
+    expect(regions(scene, 'slack')).toEqual([]);
+  });
+
+  it('draws a band only where the tension is: the tight right half', () => {
+    const xs = regions(
+      map((element) => (element % 4 >= 2 ? 300 : 100)),
+      'tension4',
+    )
+      .flat()
+      .map((at) => at.x);
+    expect(Math.min(...xs)).toBeGreaterThan(150);
+    expect(Math.max(...xs)).toBe(400);
+  });
+
+  it('has a bar outside the edge at each fastener, as long as it pulls, told apart where it holds too little', () => {
+    const bars = map(() => 200).marks.flatMap((mark) => (mark.kind === 'area' && mark.role.startsWith('pull') ? [mark] : []));
+    expect(bars.map((bar) => bar.role)).toEqual(['pull', 'pullLow']);
+    const [top, bottom] = bars.map((bar) => bar.points.map((at) => at.y));
+    expect(Math.min(...top!)).toBeCloseTo(-18, 9);
+    expect(Math.max(...bottom!)).toBeCloseTo(300 + (18 * 60) / 250, 9);
+    const mirrored = fromBack(
+      map(() => 200),
+      400,
+    ).marks.find((mark) => mark.kind === 'area' && mark.role === 'pull');
+    expect(mirrored?.kind === 'area' && mirrored.points.map((at) => at.x).every((x) => x > 200)).toBe(true);
+  });
 });

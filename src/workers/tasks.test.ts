@@ -1,5 +1,11 @@
 import { describe, expect, it, vi } from 'vitest';
+import { DEFAULT_RULES } from '@/core/job/houseRules';
+import { newInputs } from '@/core/job/job';
+import { stapleModel } from '@/core/plan/stapleModel';
+import { toEnd } from '@/core/toEnd';
+import { length } from '@/core/units/length';
 import { CLOTH_TASKS } from './clothTasks';
+import { MEMBRANE_TASKS } from './membraneTasks';
 import { serveTasks } from './serveTasks';
 import { TaskCancelled, TaskFailed, WorkerDied, type WorkerPort, taskClient } from './taskClient';
 
@@ -86,16 +92,30 @@ describe('tasks over a channel', () => {
     const piece = (id: string, w: number, h: number) =>
       ({ id, w, h, mayTurn: false, flawRule: 'piece', margin: [0, 0, 0, 0] }) as const;
     const roll = { id: 'roll', width: 1000, length: 5000, tear: 5, flaws: [] };
-    const steps = CLOTH_TASKS.lay({
-      pieces: [piece('a', 495, 300), piece('b', 500, 300)],
-      offcuts: [],
-      roll,
-      seed: 0.5,
-      rounds: 5,
-      leastOffcut: 200,
-    });
-    let step = steps.next();
-    while (!step.done) step = steps.next();
-    expect(step.value.sheets).toMatchObject([{ id: 'roll', layout: { length: 300, proven: true } }]);
+    const laid = toEnd(
+      CLOTH_TASKS.lay({
+        pieces: [piece('a', 495, 300), piece('b', 500, 300)],
+        offcuts: [],
+        roll,
+        seed: 0.5,
+        rounds: 5,
+        leastOffcut: 200,
+      }),
+    );
+    expect(laid.sheets).toMatchObject([{ id: 'roll', layout: { length: 300, proven: true } }]);
+  });
+
+  it('stretch the simulated cloth: the same seed gives the same hands, another one others', () => {
+    const inputs = newInputs('t', length(400), length(300));
+    const model = stapleModel(inputs, DEFAULT_RULES);
+    const ends = (seed: number) =>
+      toEnd(MEMBRANE_TASKS.run({ model, hands: 4, noise: 0.15, seed, everyField: false })).hands.map((hand) => hand.unevenness);
+    expect(ends(0.5)).toEqual(ends(0.5));
+    expect(ends(0.6)).not.toEqual(ends(0.5));
+    const [same, other] = toEnd(
+      MEMBRANE_TASKS.compare({ models: [model, { ...model, firmN: 9 }], hands: 4, noise: 0.15, seed: 0.5 }),
+    );
+    expect(same!.hands.map((hand) => hand.unevenness)).toEqual(ends(0.5));
+    expect(other!.firmN).toBe(9);
   });
 });
