@@ -9,6 +9,10 @@ import {
   bestRepulls,
   simulateRoute,
 } from '@/core/fasten/membrane/simulateRoute';
+import type { RouteId } from '@/core/fasten/routes';
+import type { HouseRules } from '@/core/job/houseRules';
+import type { JobInputs } from '@/core/job/job';
+import { stapleModel } from '@/core/plan/stapleModel';
 
 export interface RunRequest {
   model: StapleModel;
@@ -23,6 +27,13 @@ export interface RunRequest {
 
 export interface CompareRequest extends Omit<RunRequest, 'model' | 'everyField'> {
   models: StapleModel[];
+}
+
+/** Routes of one job, compared: the models are made here, so that the page does not stop for them. */
+export interface RoutesRequest extends Omit<CompareRequest, 'models'> {
+  inputs: JobInputs;
+  rules: HouseRules;
+  routes: RouteId[];
 }
 
 /** Condensed cloths, the latest last. */
@@ -45,6 +56,23 @@ function handFactors({ hands, noise, seed }: Omit<RunRequest, 'model' | 'everyFi
   return Array.from({ length: hands }, () => Array.from({ length: events }, () => Math.max(0, factor())));
 }
 
+/** Runs several routes for the same hands; tells each as it is done. */
+function* compared(request: CompareRequest): Generator<{ index: number; run: RouteRun } | undefined, RouteRun[]> {
+  const runs: RouteRun[] = [];
+  for (const [index, model] of request.models.entries()) {
+    const membrane = yield* membraneOf(model);
+    const steps = simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length) });
+    let step = steps.next();
+    while (!step.done) {
+      yield undefined;
+      step = steps.next();
+    }
+    runs.push(step.value);
+    yield { index, run: step.value };
+  }
+  return runs;
+}
+
 export const MEMBRANE_TASKS = {
   *run(request: RunRequest): Generator<RunFrame | undefined, RouteRun> {
     const { model, everyField } = request;
@@ -52,21 +80,20 @@ export const MEMBRANE_TASKS = {
     return yield* simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length), everyField });
   },
 
-  /** Runs several routes for the same hands; tells each as it is done. */
-  *compare(request: CompareRequest): Generator<{ index: number; run: RouteRun } | undefined, RouteRun[]> {
-    const runs: RouteRun[] = [];
-    for (const [index, model] of request.models.entries()) {
-      const membrane = yield* membraneOf(model);
-      const steps = simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length) });
-      let step = steps.next();
-      while (!step.done) {
-        yield undefined;
-        step = steps.next();
-      }
-      runs.push(step.value);
-      yield { index, run: step.value };
+  compare: compared,
+
+  *routes({
+    inputs,
+    rules,
+    routes,
+    ...rest
+  }: RoutesRequest): Generator<{ index: number; run: RouteRun } | undefined, RouteRun[]> {
+    const models: StapleModel[] = [];
+    for (const route of routes) {
+      models.push(stapleModel(inputs, rules, 'play', route));
+      yield undefined;
     }
-    return runs;
+    return yield* compared({ models, ...rest });
   },
 
   *repulls({ model, most }: { model: StapleModel; most: number }): Generator<undefined, Repull[]> {

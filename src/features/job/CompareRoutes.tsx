@@ -9,7 +9,7 @@ import { bandsMeet, handBand } from '@/core/plan/clothRunVerdicts';
 import { jobRoute } from '@/core/plan/jobRoute';
 import { routeHandwork } from '@/core/plan/planFasten';
 import type { Plan } from '@/core/plan/planJob';
-import { MODEL_LIMITS, stapleModel } from '@/core/plan/stapleModel';
+import { MODEL_LIMITS } from '@/core/plan/stapleModel';
 import { printDuration } from '@/core/units/duration';
 import { decimal } from '@/core/units/numeral';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -129,9 +129,11 @@ function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs) {
       const runs: (RouteRun | null)[] = ROUTES.map(() => null);
       try {
         await worker().run(
-          'compare',
+          'routes',
           {
-            models: ROUTES.map(({ id }) => stapleModel(inputs, rules, 'play', id)),
+            inputs,
+            rules,
+            routes: ROUTES.map(({ id }) => id),
             hands: HANDS,
             noise: assumed(rules, 'handNoise'),
             seed: HAND_SEED,

@@ -52,7 +52,7 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
           Do the hint
         </button>
         <button type="button" className="btn btn-outline btn-sm h-9" disabled={moves.length === 0} onClick={rehearsal.undo}>
-          Undo
+          Take back
         </button>
         <button
           type="button"

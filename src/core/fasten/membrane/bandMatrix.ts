@@ -48,23 +48,47 @@ export function factorBand(matrix: BandMatrix): BandMatrix {
  * @param factor as `factorBand` leaves it
  * @param from every right side is 0 before this row
  */
-export function solveBand({ size, band, values }: BandMatrix, right: Float64Array, count = 1, from = 0): Float64Array {
+export function solveBand(factor: BandMatrix, right: Float64Array, count = 1, from = 0): Float64Array {
+  return count === 1 ? solveOne(factor, right, from) : solveSeveral(factor, right, count, from);
+}
+
+function solveOne({ size, band, values }: BandMatrix, right: Float64Array, from: number): Float64Array {
+  for (let row = from; row < size; row += 1) {
+    const rowAt = row * (band + 1) + band - row;
+    let sum = right[row]!;
+    for (let k = Math.max(from, row - band); k < row; k += 1) sum -= values[rowAt + k]! * right[k]!;
+    right[row] = sum / values[rowAt + row]!;
+  }
+  for (let row = size - 1; row >= 0; row -= 1) {
+    const rowAt = row * (band + 1) + band - row;
+    const found = right[row]! / values[rowAt + row]!;
+    right[row] = found;
+    for (let k = Math.max(0, row - band); k < row; k += 1) right[k]! -= values[rowAt + k]! * found;
+  }
+  return right;
+}
+
+function solveSeveral({ size, band, values }: BandMatrix, right: Float64Array, count: number, from: number): Float64Array {
   for (let row = from; row < size; row += 1) {
     const rowAt = row * (band + 1) + band - row;
     const own = row * count;
+    const end = own + count;
     for (let k = Math.max(from, row - band); k < row; k += 1) {
       const factor = values[rowAt + k]!;
-      for (let r = 0, at = k * count; r < count; r += 1, at += 1) right[own + r]! -= factor * right[at]!;
+      for (let one = own, at = k * count; one < end; one += 1, at += 1) right[one]! -= factor * right[at]!;
     }
-    for (let r = 0; r < count; r += 1) right[own + r]! /= values[rowAt + row]!;
+    const whole = values[rowAt + row]!;
+    for (let one = own; one < end; one += 1) right[one]! /= whole;
   }
   for (let row = size - 1; row >= 0; row -= 1) {
     const rowAt = row * (band + 1) + band - row;
     const own = row * count;
-    for (let r = 0; r < count; r += 1) right[own + r]! /= values[rowAt + row]!;
+    const end = own + count;
+    const whole = values[rowAt + row]!;
+    for (let one = own; one < end; one += 1) right[one]! /= whole;
     for (let k = Math.max(0, row - band); k < row; k += 1) {
       const factor = values[rowAt + k]!;
-      for (let r = 0, at = k * count; r < count; r += 1, at += 1) right[at]! -= factor * right[own + r]!;
+      for (let one = own, at = k * count; one < end; one += 1, at += 1) right[at]! -= factor * right[one]!;
     }
   }
   return right;

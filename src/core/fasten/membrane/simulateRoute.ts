@@ -5,7 +5,7 @@
 import { type ClothMeasures, clothMeasures, outwardForces, spread } from './clothMeasures';
 import { type EdgePlace, edgeForces, placeCompliance } from './edgePlaces';
 import type { MembraneCloth } from './membraneCloth';
-import { type Membrane, movesUnder } from './membrane';
+import { type Membrane, movesUnder, strainsOf, tensionsOf } from './membrane';
 import type { MembraneMesh } from './membraneMesh';
 import { Stapling } from './Stapling';
 
@@ -92,8 +92,9 @@ export function* simulateRoute(
     after.push({ forces: stapling.forces(), unopposed: event.part > 0 && met?.unopposed === true });
     if (index % 8 === 7) yield;
   }
-  const measured = (forces: Float64Array) =>
-    clothMeasures(membrane, places, widths, forces, movesUnder(membrane, edgeForces(membrane, places, forces)));
+  const movesOf = (forces: Float64Array) => movesUnder(membrane, edgeForces(membrane, places, forces));
+  const measured = (forces: Float64Array) => clothMeasures(membrane, places, widths, forces, movesOf(forces));
+  const inPlace = (tensions: Float64Array, scale: number) => Float32Array.from(tensions, (value) => 1000 * scale * value);
   const last = after.at(-1)?.forces ?? new Float64Array(2 * places.length);
   const raw = measured(last);
   const reached = (raw.acrossNPerM + raw.downNPerM) / 2;
@@ -107,11 +108,16 @@ export function* simulateRoute(
   for (const [index, { forces, unopposed }] of after.entries()) {
     const { order, place, act } = events[index]!;
     const edge = Float32Array.from(outwardForces(places, forces), (force, at) => (1000 * scale * force) / widths[at]!);
-    const field = everyField ? Float32Array.from(measured(forces).tensions, (value) => 1000 * scale * value) : null;
+    const field = everyField ? inPlace(tensionsOf(membrane, strainsOf(membrane, movesOf(forces))), scale) : null;
     yield { order, place, act, unopposed, edgeNPerM: edge, tensionsNPerM: field };
   }
-  const endNPerM = Float32Array.from(raw.tensions, (value) => 1000 * scale * value);
-  return { firmN, unopposed: after.filter((one) => one.unopposed).length, end: scaled(raw, scale), endNPerM, hands };
+  return {
+    firmN,
+    unopposed: after.filter((one) => one.unopposed).length,
+    end: scaled(raw, scale),
+    endNPerM: inPlace(raw.tensions, scale),
+    hands,
+  };
 }
 
 /** Measures at another pull: tensions grow with it, shares and spreads stay. */
