@@ -44,11 +44,13 @@ for (const theme of ['linen', 'slate']) {
       ['Bars', ['Bow along the bars', 'Cut list, mitred', 'Put together']],
       ['Square', ['Tries', 'Set square', 'Practice tape']],
       ['Cloth', ['Each side', 'Cutting', 'Corners']],
-      ['Fasten', ['Centring']],
+      ['Fasten', ['Cloth', 'Rehearse', 'Compare routes', 'Signs', 'Centring', 'As done']],
     ] as const) {
       await stage(page, open).click();
       for (const name of tabs) {
-        await page.getByRole('tab', { name }).click();
+        await page.getByRole('tab', { name, exact: true }).click();
+        // What is worked out in a worker is looked at when it is there.
+        await expect(page.locator('[aria-busy="true"]')).toHaveCount(0, { timeout: 20_000 });
         await nothingSerious(page, `${open}, ${name}`, theme);
       }
     }

@@ -7,7 +7,6 @@ import { DEFAULT_RULES } from '@/core/job/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { jobFile, jobFileName, printJobFile } from '@/core/job/jobFile';
 import { STAGE_IDS, type StageId } from '@/core/job/stages';
-import { progressOf } from '@/core/plan/progress';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
 import { listJobs } from '@/db/jobs';
@@ -17,8 +16,6 @@ import { checked } from './checked';
 import { createJob, fasteningPace, importJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
 import { JobInputsDto, NewJobDto, SaveInputsDto } from './jobInputsDto';
 import type { Outcome, Refusal } from './outcome';
-import { keepRehearsal } from './rehearsalCases';
-import { KeepRehearsalDto } from './rehearsalDto';
 import type { Workshop } from './workshop';
 import { benchRows, houseRules, dryingClocks, logRows, saveRules } from './workshopCases';
 
@@ -355,37 +352,7 @@ describe('the demo workshop', () => {
   });
 });
 
-describe('rehearsals and pace', () => {
-  it('a rehearsal is scored here and kept in the log; it finishes nothing, and what cannot be is refused', () => {
-    const job = start();
-    const dto = (patch: Partial<KeepRehearsalDto> = {}): KeepRehearsalDto => ({
-      jobId: job.id,
-      revision: job.revision,
-      maker: 'M',
-      moves: [0, 1, 2, 3].map((place) => ({ act: 'fasten', place, pull: 'snug' })),
-      offGrainDeg: 0,
-      note: ' Lesson ',
-      ...patch,
-    });
-    const { log } = value(keepRehearsal(workshop, dto()));
-    expect(log).toHaveLength(1);
-    expect(log[0]).toMatchObject({ kind: 'rehearsal', stage: 'fasten', note: 'Lesson', plan: null });
-    expect(log[0]!.did).toMatch(/^Rehearsal: unevenness \d\.\d\d, 4 of \d+ places$/);
-    expect(log[0]!.readings.find((one) => one.quantity === 'rehearsal, fasteners')?.value).toBe(4);
-    expect(progressOf(job.inputs, log).done.size).toBe(0);
-    expect(words(keepRehearsal(workshop, dto({ moves: [{ act: 'takeOut', place: 0, pull: 'none' }] })))).toMatch(
-      /Move 1 takes out a fastener that is not in\. Nothing was kept/,
-    );
-    expect(refusal(keepRehearsal(workshop, dto({ revision: 9 }))).kind).toBe('stale');
-    expect(words(checked(KeepRehearsalDto, { ...dto(), moves: [{ act: 'fasten', place: -1, pull: 'hard' }] }))).toMatch(/moves/);
-    expect(openJob(workshop, job.id)!.log).toHaveLength(1);
-    const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
-    const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));
-    workshop = emptyWorkshop();
-    const taken = value(importJob(workshop, file));
-    expect(openJob(workshop, taken.id)!.log[0]).toMatchObject({ kind: 'rehearsal' });
-  });
-
+describe('pace', () => {
   it('the pace is the middle one of what was noted, without what was taken back', () => {
     expect(fasteningPace(workshop)).toBeUndefined();
     const factors = [60, 30, 90].map((minutesTaken) => {

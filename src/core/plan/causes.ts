@@ -3,9 +3,7 @@
  * that speak for or against it; the ranking in diagnosis.ts works on any row.
  */
 import type { StageId } from '../job/stages';
-
-/** Where on the canvas a sign is seen. */
-export type ZoneKind = 'corner' | 'side' | 'middle';
+import type { ZoneKind } from './zones';
 
 export interface Sign {
   id: string;

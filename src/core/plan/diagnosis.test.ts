@@ -4,7 +4,8 @@ import { type JobInputs, newInputs } from '../job/job';
 import { STAGE_IDS } from '../job/stages';
 import { length } from '../units/length';
 import { CAUSES, SIGNS } from './causes';
-import { ZONES, diagnose, diagnosisVerdicts, signsAt } from './diagnosis';
+import { diagnose, diagnosisVerdicts, signsAt } from './diagnosis';
+import { ZONES } from './zones';
 import { type Plan, planJob } from './planJob';
 
 const context = { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') };

@@ -17,7 +17,6 @@ import { FEELS } from '../tension/feel';
 import { REMEDIES } from '../tension/remedies';
 import { length } from '../units/length';
 import { HANGINGS } from './hangings';
-import { stapleModel } from './stapleModel';
 import { planJob } from './planJob';
 
 const context = (unit: 'mm' | 'cm' | 'in' = 'mm') => ({ rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, unit) });
@@ -287,52 +286,6 @@ describe('verdicts of cloth, fastening and tension', () => {
     expect(planJob(patched({ fasten: { secondRound: true } }), context(), 0).fasten.hands.squeezes).toBeGreaterThan(
       planJob(inputs, context(), 0).fasten.hands.squeezes * 1.8,
     );
-  });
-
-  it('fastening: rust, magazines, walking, dense wood', () => {
-    expect(about('fasten', 'rust', { prime: { roomRh: 75 } }).doThis).toBe('Take stainless staples.');
-    expect(about('fasten', 'rust', { prime: { roomRh: 75 }, fasten: { fastener: 'stapleStainless' } }).level).toBe('good');
-    expect(abouts('fasten')).not.toContain('rust');
-    expect(about('fasten', 'magazines', { fasten: { spacing: length(20) } }).says).toMatch(
-      /staples with spares: the magazine is filled \d times/,
-    );
-    expect(about('fasten', 'turn or walk').says).toMatch(/^Turn it on the table: \d+ times; walking would be \d+ m\.$/);
-    expect(about('fasten', 'turn or walk', { brief: { width: length(1800), height: length(900) } }).says).toMatch(
-      /^Let it lie and walk/,
-    );
-    expect(
-      about('fasten', 'spacing', { bars: { species: 'ash' }, fasten: { spacing: length(25) }, cloth: { fabric: 'cottonHeavy' } }),
-    ).toMatchObject({ level: 'watch', because: expect.stringContaining('30 mm at the least in this wood') as string });
-  });
-
-  it('fastening: a short margin gets tacks from corner to corner beside the staples of the other sides', () => {
-    const ends = (first: number) => ({ first: length(first), second: length(first) });
-    const left = { top: ends(22), right: ends(90), bottom: ends(90), left: ends(90) };
-    const mixed = patched({ brief: { use: 'restretch' }, cloth: { ...inputs.cloth, left }, fasten: { route: 'registered' } });
-    const plan = planJob(mixed, context(), 0);
-    const tacks = Math.ceil(mixed.brief.width.mm / mixed.fasten.spacing.mm);
-    expect(plan.fasten.answer).toMatch(new RegExp(`^${tacks} tacks, \\d+ staples$`));
-    expect(plan.kit.find((line) => line.id === 'tacks')?.what).toMatch(new RegExp(`^${Math.ceil(tacks * 1.2)} × tack, 10 mm`));
-    const staples = plan.fasten.route.fasteners - tacks;
-    expect(plan.fasten.hands.squeezes).toBe(staples);
-    const model = stapleModel(mixed, DEFAULT_RULES);
-    expect(model.places.filter((place) => place.side === 'top').length).toBeGreaterThan(tacks - 3);
-  });
-
-  it('fastening: how it went becomes readings, and the time of the next is reckoned by it', () => {
-    const went = patched({ fasten: { asDone: { drawn: 3, pullN: 18, minutes: 40, notes: [] } } });
-    const { readings: noted, hands } = planJob(went, context(), 0).fasten;
-    expect(noted.map(({ quantity, value }) => [quantity, value])).toEqual(
-      expect.arrayContaining([
-        ['fasteners drawn and set again', 3],
-        ['firm pull', 18],
-        ['fastening, time', 40],
-        ['fastening, time over plan', Math.round((1000 * 40) / hands.minutes) / 1000],
-      ]),
-    );
-    const slower = planJob(inputs, { ...context(), pace: { factor: 1.5, records: 4 } }, 0).fasten;
-    expect(slower.hands.minutes).toBeCloseTo(1.5 * hands.minutes, 9);
-    expect(slower.answerNote).toMatch(/, as your last 4 went$/);
   });
 
   it('tension: openings, strainers, rebates', () => {

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of fastening: the route step by step, and the margins checked before the first fastener. */
+import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
 import { checksBefore, landmarks } from '@/core/fasten/routeChecks';
@@ -17,13 +18,16 @@ import { Choice, LengthField, ReadingField } from '@/ui/fields';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { AsDonePanel } from './AsDonePanel';
-import { ClothTension } from './ClothTension';
-import { CompareRoutes } from './CompareRoutes';
 import { FastenControls, type RouteControls } from './FastenControls';
-import { RehearsalPanel } from './RehearsalPanel';
-import { type Signs, SignsPanel } from './SignsPanel';
+import type { Signs } from './SignsPanel';
 import type { MembraneAnswer } from './useMembraneRun';
 import type { Rehearsal } from './useRehearsal';
+
+/** Loaded when they are opened. */
+const ClothTension = dynamic(() => import('./ClothTension').then((module) => module.ClothTension));
+const CompareRoutes = dynamic(() => import('./CompareRoutes').then((module) => module.CompareRoutes));
+const RehearsalPanel = dynamic(() => import('./RehearsalPanel').then((module) => module.RehearsalPanel));
+const SignsPanel = dynamic(() => import('./SignsPanel').then((module) => module.SignsPanel));
 
 /** Keeps a rehearsal in the log; tells whether it is kept. */
 export type KeepRehearsal = (moves: readonly RehearsalMove[], offGrainDeg: number, note: string) => Promise<boolean>;

@@ -1,24 +1,28 @@
 'use client';
 /* Fastening: the order on the back of the frame, or the simulated cloth in step with it, and the lists under it. */
+import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
-import type { EdgePlace } from '@/core/fasten/membrane/edgePlaces';
 import type { FastenInputs, JobInputs } from '@/core/job/job';
 import { assumed } from '@/core/job/houseRules';
 import type { StageId } from '@/core/job/stages';
-import { type Seen, type Zone, ZONES } from '@/core/plan/diagnosis';
+import type { Seen } from '@/core/plan/diagnosis';
 import type { Plan } from '@/core/plan/planJob';
 import { stapleModel } from '@/core/plan/stapleModel';
+import { type Zone, ZONES } from '@/core/plan/zones';
 import { fastenScene } from '@/drawing/fastenScene';
 import { type Mark, type Scene, fromBack } from '@/drawing/scene';
-import { placePoint, tensionScene } from '@/drawing/tensionScene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { HANDS, clothKey } from './clothKey';
 import { FastenPanel, type KeepRehearsal } from './FastenPanel';
 import { SheetDrawing, type View } from './SheetDrawing';
 import type { Signs } from './SignsPanel';
-import { TensionLegend } from './TensionLegend';
 import { useMembraneRun, useMembraneWorker } from './useMembraneRun';
-import { type Rehearsal, useRehearsal } from './useRehearsal';
+import { useRehearsal } from './useRehearsal';
+
+/** Loaded when the cloth is looked at. */
+const TensionDrawing = dynamic(() => import('./TensionDrawing').then((module) => module.TensionDrawing), {
+  loading: () => <div className="h-[46vh] min-h-[320px] flex-none bench:h-auto bench:flex-1" />,
+});
 
 /** Time each step stays when the route is played, ms. */
 const PLAY_MS = 420;
@@ -82,15 +86,8 @@ export function FastenStage({
   const shown = showsCloth ? cloth.answer : null;
   const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
   const order = useMemo(() => fastenScene({ inputs, plan, tape }, step), [inputs, plan, tape, step]);
-  const tension = useMemo(() => {
-    if (!shown || !frame?.tensionsNPerM) return null;
-    const { mesh, places, widths, targetNPerM } = shown.model;
-    const { edgeNPerM, tensionsNPerM, place } = frame;
-    return tensionScene({ face, mesh, places, widths, targetNPerM, edgeNPerM, tensionsNPerM, now: place });
-  }, [shown, frame, face]);
   const looksFor = tab === 'signs';
-  const drawn = rehearses ? rehearsalScene(rehearsal, face) : looksFor ? signsScene(order, signs, face) : (tension ?? order);
-  const scene = view === 'back' ? fromBack(drawn, face.widthMm) : drawn;
+  const drawn = looksFor ? signsScene(order, signs, face) : order;
   const move = (to: number) => {
     setPlaying(false);
     onStep(to);
@@ -101,14 +98,22 @@ export function FastenStage({
   };
   return (
     <>
-      <SheetDrawing
-        scene={scene}
-        view={view}
-        onView={onView}
-        onPick={rehearses ? (id) => rehearsal.pick(Number(id)) : looksFor ? (id) => signs.setZone(id as Zone) : undefined}
-      >
-        {(shown || rehearses) && <TensionLegend targetNPerM={model.targetNPerM} />}
-      </SheetDrawing>
+      {rehearses || frame ? (
+        <TensionDrawing
+          face={face}
+          targetNPerM={model.targetNPerM}
+          shown={rehearses ? rehearsal : { model: shown!.model, frame: frame! }}
+          view={view}
+          onView={onView}
+        />
+      ) : (
+        <SheetDrawing
+          scene={view === 'back' ? fromBack(drawn, face.widthMm) : drawn}
+          view={view}
+          onView={onView}
+          onPick={looksFor ? (id) => signs.setZone(id as Zone) : undefined}
+        />
+      )}
       <FastenPanel
         inputs={live}
         plan={plan}
@@ -155,38 +160,3 @@ function signsScene(order: Scene, { zone, seen }: Signs, { widthMm, heightMm }: 
   const marks = order.marks.map((mark) => (mark.kind === 'staple' ? { ...mark, label: '' } : mark));
   return { ...order, marks: [...marks, ...spots] };
 }
-
-/** The cloth as rehearsed so far, with every place to pick. */
-function rehearsalScene({ model, held, hint, cloth }: Rehearsal, face: { widthMm: number; heightMm: number }): Scene {
-  const { places, widths, mesh, targetNPerM } = model;
-  const run = cloth.answer?.run;
-  const last = cloth.answer?.frames.at(-1);
-  const same = cloth.answer?.model.mesh.xs.length === mesh.xs.length && cloth.answer.model.places.length === places.length;
-  const scene = tensionScene({
-    face,
-    mesh,
-    places,
-    widths,
-    targetNPerM,
-    edgeNPerM: same && last ? last.edgeNPerM : new Float32Array(places.length),
-    tensionsNPerM: same && run ? run.endNPerM : new Float32Array(3 * (mesh.xs.length - 1) * (mesh.ys.length - 1)),
-    now: last?.place ?? null,
-  });
-  const words = (index: number) => (held.has(index) ? 'take out' : index === hint?.place ? 'fasten, the hint' : 'fasten');
-  return {
-    ...scene,
-    marks: [
-      ...scene.marks,
-      ...places.map((place, index): Mark => ({
-        kind: 'spot',
-        id: String(index),
-        at: placePoint(place, face),
-        says: `${place.side}, ${Math.round(Math.abs(place.offsetMm))} mm ${offsetWay(place)}: ${words(index)}`,
-        state: index === hint?.place ? 'hint' : held.has(index) ? 'set' : 'free',
-      })),
-    ],
-  };
-}
-
-const offsetWay = ({ side, offsetMm }: EdgePlace): string =>
-  side === 'top' || side === 'bottom' ? (offsetMm < 0 ? 'left' : 'right') : offsetMm < 0 ? 'up' : 'down';

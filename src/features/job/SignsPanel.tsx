@@ -3,8 +3,9 @@
 import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/job/schools';
 import { type StageId, stageById } from '@/core/job/stages';
-import { type Seen, type Zone, ZONES, diagnosisVerdicts, signsAt } from '@/core/plan/diagnosis';
+import { type Seen, diagnosisVerdicts, signsAt } from '@/core/plan/diagnosis';
 import type { Plan } from '@/core/plan/planJob';
+import { type Zone, ZONES } from '@/core/plan/zones';
 import { VerdictList } from '@/ui/VerdictList';
 
 export interface Signs {

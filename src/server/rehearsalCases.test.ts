@@ -1,0 +1,57 @@
+import 'reflect-metadata';
+import { expect, it } from 'vitest';
+import { DEFAULT_RULES } from '@/core/job/houseRules';
+import { jobFile, printJobFile } from '@/core/job/jobFile';
+import { progressOf } from '@/core/plan/progress';
+import { length } from '@/core/units/length';
+import { openDatabase } from '@/db/openDatabase';
+import { checked } from './checked';
+import { createJob, importJob, openJob } from './jobCases';
+import type { Outcome } from './outcome';
+import { keepRehearsal } from './rehearsalCases';
+import { KeepRehearsalDto } from './rehearsalDto';
+import type { Workshop } from './workshop';
+
+let serial = 0;
+const emptyWorkshop = (): Workshop => ({
+  database: openDatabase(':memory:'),
+  now: () => new Date('2031-05-04T12:00:00Z'),
+  newId: () => `id-${(serial += 1)}`,
+});
+
+function value<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
+  return outcome.value;
+}
+const words = (outcome: Outcome<unknown>): string => JSON.stringify(outcome);
+
+it('a rehearsal is scored here and kept in the log; it finishes nothing, and what cannot be is refused', () => {
+  let workshop = emptyWorkshop();
+  const job = value(createJob(workshop, { title: 'Harbour', width: length(900), height: length(600) }));
+  const dto = (patch: Partial<KeepRehearsalDto> = {}): KeepRehearsalDto => ({
+    jobId: job.id,
+    revision: job.revision,
+    maker: 'M',
+    moves: [0, 1, 2, 3].map((place) => ({ act: 'fasten', place, pull: 'snug' })),
+    offGrainDeg: 0,
+    note: ' Lesson ',
+    ...patch,
+  });
+  const { log } = value(keepRehearsal(workshop, dto()));
+  expect(log).toHaveLength(1);
+  expect(log[0]).toMatchObject({ kind: 'rehearsal', stage: 'fasten', note: 'Lesson', plan: null });
+  expect(log[0]!.did).toMatch(/^Rehearsal: unevenness \d\.\d\d, 4 of \d+ places$/);
+  expect(log[0]!.readings.find((one) => one.quantity === 'rehearsal, fasteners')?.value).toBe(4);
+  expect(progressOf(job.inputs, log).done.size).toBe(0);
+  expect(words(keepRehearsal(workshop, dto({ moves: [{ act: 'takeOut', place: 0, pull: 'none' }] })))).toMatch(
+    /Move 1 takes out a fastener that is not in\. Nothing was kept/,
+  );
+  expect(keepRehearsal(workshop, dto({ revision: 9 }))).toMatchObject({ ok: false, kind: 'stale' });
+  expect(words(checked(KeepRehearsalDto, { ...dto(), moves: [{ act: 'fasten', place: -1, pull: 'hard' }] }))).toMatch(/moves/);
+  expect(openJob(workshop, job.id)!.log).toHaveLength(1);
+  const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
+  const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));
+  workshop = emptyWorkshop();
+  const taken = value(importJob(workshop, file));
+  expect(openJob(workshop, taken.id)!.log[0]).toMatchObject({ kind: 'rehearsal' });
+});
