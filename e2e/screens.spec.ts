@@ -173,6 +173,7 @@ test('the job slip prints every stage, the kit and the drawings', async ({ page,
   await page.goto(`${demoServer.url}/job/demo-128/slip`);
   for (const name of STAGES) await expect(page.getByRole('cell', { name, exact: true })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Frame of deep bar/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^\d+ fasteners on the back/ })).toBeVisible();
   await expect(page.getByRole('row', { name: '1 × brace, level 671 mm square' })).toBeVisible();
   await expect(page.getByText('out dry: two matching pairs')).toBeVisible();
   await page.emulateMedia({ media: 'print' });

@@ -75,15 +75,25 @@ try {
   });
   await shoot('log', '/log');
   await shoot('rules', '/rules');
-  await shoot('evening', '/job/demo-129', {
+  const stretched = (page, name) => page.locator(`[aria-label="${name}"][aria-busy="false"]`).waitFor();
+  await shoot('evening', '/job/demo-134', {
     theme: 'slate',
     unit: 'in',
     before: async (page) => {
-      await page.getByRole('tab', { name: 'Corners' }).click();
-      await page.getByRole('button', { name: 'Templated' }).click();
+      await page.getByRole('tab', { name: 'Cloth', exact: true }).click();
+      await stretched(page, 'The simulated cloth');
+      await page.getByLabel('Step along the route').fill('44');
     },
   });
-  await shoot('phone', '/job/demo-130', { viewport: { width: 390, height: 844 } });
+  await shoot('phone', '/job/demo-134', {
+    viewport: { width: 390, height: 844 },
+    before: async (page) => {
+      await page.getByRole('tab', { name: 'Rehearse' }).click();
+      await stretched(page, 'The rehearsal so far');
+      for (let moves = 0; moves < 24; moves += 1) await page.getByRole('button', { name: 'Do the hint' }).click();
+      await stretched(page, 'The rehearsal so far');
+    },
+  });
   await shoot('empty', '/', { origin: `http://localhost:${PORT + 1}` });
 } finally {
   await browser.close();

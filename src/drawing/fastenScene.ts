@@ -71,7 +71,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       ...noteMarks(inputs),
       { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
     ],
-    says: `${plan.fasten.route.fasteners} fasteners on the back; step ${current} of ${steps.length} is next.`,
+    says: `${plan.fasten.route.fasteners} fasteners on the back; ${now ? `step ${current} of ${steps.length} is next` : 'all in the order they go in'}.`,
   };
 }
 

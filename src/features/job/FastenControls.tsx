@@ -47,7 +47,7 @@ export function FastenControls({ step, total, onStep, playing, onPlay, now, chec
         />
         <select
           aria-label="Jump to"
-          className="select select-sm w-28"
+          className="select select-sm w-32"
           value=""
           onChange={(event) => event.target.value !== '' && onStep(Number(event.target.value))}
         >

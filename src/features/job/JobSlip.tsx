@@ -11,6 +11,7 @@ import { progressOf } from '@/core/plan/progress';
 import { printSize } from '@/core/units/length';
 import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
+import { fastenScene } from '@/drawing/fastenScene';
 import { fromBack } from '@/drawing/scene';
 import { squareScene } from '@/drawing/squareScene';
 import type { StoredJob } from '@/db/jobs';
@@ -60,14 +61,17 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
         <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
         <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
       </div>
-      {plan.square.result.kind === 'fitted' && (
+      <div className={`grid break-inside-avoid gap-4 pb-3 ${plan.square.result.kind === 'fitted' ? 'grid-cols-2' : ''}`}>
+        {plan.square.result.kind === 'fitted' && (
+          <Drawing scene={fromBack(squareScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
+        )}
         <Drawing
-          scene={fromBack(squareScene(input), brief.width.mm)}
+          scene={fromBack(fastenScene(input, plan.fasten.route.steps.length + 1), brief.width.mm)}
           tape={tape}
           scaleBar={false}
-          className="h-72 break-inside-avoid"
+          className="h-80"
         />
-      )}
+      </div>
       <section className="grid break-inside-avoid grid-cols-2 gap-6 pb-3">
         <PartsList plan={plan.bars} />
         <FixingList inputs={inputs} plan={plan.bars} />
