@@ -12,6 +12,7 @@ import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
+import { Figure } from '@/ui/Figure';
 import { Fact } from './Fact';
 import { type MembraneAnswer, type MembraneRun, failureWords } from './useMembraneRun';
 
@@ -124,7 +125,9 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
           </Fact>
           <Fact name="slack">{decimal(100 * run.end.slackShare, 0)} % of the face</Fact>
           <Fact name="weave askew">{decimal(Math.abs(run.end.skewDeg), 1)}°</Fact>
-          <Fact name="middle drifts">{drift < 1 ? 'under 1 mm' : `${printFine(Math.round(drift), tape)} or so`}</Fact>
+          <Fact name="middle drifts">
+            <Figure>{drift < 1 ? 'under 1 mm' : `${printFine(Math.round(drift), tape)} or so`}</Figure>
+          </Fact>
         </>
       )}
     </dl>

@@ -1,5 +1,6 @@
 'use client';
 /* Along the route: play, back, next, to any step, to a corner. */
+import { Figure } from '@/ui/Figure';
 import { Eye, Pause, Play } from 'lucide-react';
 import type { Landmark } from '@/core/fasten/routeChecks';
 
@@ -63,7 +64,7 @@ export function FastenControls({ step, total, onStep, playing, onPlay, now, chec
         <strong>
           {step} of {total}
         </strong>{' '}
-        {now}
+        <Figure>{now}</Figure>
       </p>
       {checks.map((says) => (
         <p key={says} className="flex items-center gap-1.5 text-[14px] text-warning" data-testid="route-check">

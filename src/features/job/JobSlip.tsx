@@ -61,17 +61,14 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
         <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
         <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
       </div>
-      <div className={`grid break-inside-avoid gap-4 pb-3 ${plan.square.result.kind === 'fitted' ? 'grid-cols-2' : ''}`}>
-        {plan.square.result.kind === 'fitted' && (
-          <Drawing scene={fromBack(squareScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
-        )}
+      {plan.square.result.kind === 'fitted' && (
         <Drawing
-          scene={fromBack(fastenScene(input, plan.fasten.route.steps.length + 1), brief.width.mm)}
+          scene={fromBack(squareScene(input), brief.width.mm)}
           tape={tape}
           scaleBar={false}
-          className="h-80"
+          className="h-72 break-inside-avoid"
         />
-      </div>
+      )}
       <section className="grid break-inside-avoid grid-cols-2 gap-6 pb-3">
         <PartsList plan={plan.bars} />
         <FixingList inputs={inputs} plan={plan.bars} />
@@ -110,6 +107,15 @@ export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
       <section className="mt-4 break-inside-avoid">
         <h2 className="text-lg font-semibold">Putting the frame together</h2>
         <AssemblySteps plan={plan.bars} />
+      </section>
+      <section className="mt-4 break-inside-avoid">
+        <h2 className="text-lg font-semibold">Order of the fasteners, seen from the back</h2>
+        <Drawing
+          scene={fromBack(fastenScene(input, plan.fasten.route.steps.length + 1), brief.width.mm)}
+          tape={tape}
+          scaleBar={false}
+          className="h-[560px]"
+        />
       </section>
       <section className="mt-4 break-inside-avoid">
         <h2 className="text-lg font-semibold">Kit</h2>
