@@ -14,11 +14,12 @@ import type { Plan } from '@/core/plan/planJob';
 import { capital } from '@/core/plan/paintingVerdicts';
 import { SIDE_END_NAMES } from '@/core/plan/planPainting';
 import { type Tape, length, printFine, printLength } from '@/core/units/length';
-import { Choice, LengthField, ReadingField } from '@/ui/fields';
+import { ReadingField } from '@/ui/fields';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { AsDonePanel } from './AsDonePanel';
 import { FastenControls, type RouteControls } from './FastenControls';
+import { PlaceOnBar } from './PlaceOnBar';
 import type { Signs } from './SignsPanel';
 import type { MembraneAnswer } from './useMembraneRun';
 import type { Rehearsal } from './useRehearsal';
@@ -114,8 +115,6 @@ function stepWords({ act, turned, side, take, offsetMm, pull, with: by }: RouteS
   return `${turned ? 'turn; ' : ''}${ACTS[act]}${side}, ${where}${force}${hand}`;
 }
 
-const SIDE_CHOICES = SIDES.map((id) => ({ id, name: id }));
-
 /** Knots that no fastener goes into; ends of braces are kept clear without being told. */
 function Knots({ inputs: { brief, fasten }, locked, change }: FastenPanelProps) {
   const { tape } = useWorkshop();
@@ -127,36 +126,17 @@ function Knots({ inputs: { brief, fasten }, locked, change }: FastenPanelProps) 
     });
   return (
     <div className="space-y-1.5">
-      {fasten.knots.map((knot, index) => {
-        const long = knot.side === 'top' || knot.side === 'bottom' ? brief.width.mm : brief.height.mm;
-        return (
-          <div key={index} className="grid max-w-xl grid-cols-[1fr_1.4fr_auto] items-end gap-3">
-            <Choice
-              label={`Knot ${index + 1}, bar`}
-              value={knot.side}
-              options={SIDE_CHOICES}
-              onChange={(side) => put(index, { ...knot, side })}
-              disabled={locked}
-            />
-            <LengthField
-              label={`Knot ${index + 1}, from the ${knot.side === 'top' || knot.side === 'bottom' ? 'left' : 'upper'} end`}
-              value={knot.at}
-              mostMm={long}
-              onChange={(at) => put(index, { ...knot, at })}
-              disabled={locked}
-            />
-            <button
-              type="button"
-              className="btn btn-ghost btn-sm h-9"
-              disabled={locked}
-              onClick={() => put(index, null)}
-              aria-label={`Take off knot ${index + 1}`}
-            >
-              take off
-            </button>
-          </div>
-        );
-      })}
+      {fasten.knots.map((knot, index) => (
+        <PlaceOnBar
+          key={index}
+          name={`Knot ${index + 1}`}
+          place={knot}
+          brief={brief}
+          locked={locked}
+          onPlace={(place) => put(index, place)}
+          onTakeOff={() => put(index, null)}
+        />
+      ))}
       <button
         type="button"
         className="btn btn-outline btn-sm"
