@@ -4,7 +4,6 @@ import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
 import { checksBefore, landmarks } from '@/core/fasten/routeChecks';
-import type { RehearsalMove } from '@/core/fasten/rehearsal';
 import type { RouteStep } from '@/core/fasten/routeSteps';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { type FastenInputs, type JobInputs, type Knot, MOST_KNOTS } from '@/core/job/job';
@@ -22,16 +21,13 @@ import { FastenControls, type RouteControls } from './FastenControls';
 import { PlaceOnBar } from './PlaceOnBar';
 import type { Signs } from './SignsPanel';
 import type { MembraneAnswer } from './useMembraneRun';
-import type { Rehearsal } from './useRehearsal';
+import type { KeepRehearsal, Rehearsal } from './useRehearsal';
 
 /** Loaded when they are opened. */
 const ClothTension = dynamic(() => import('./ClothTension').then((module) => module.ClothTension));
 const CompareRoutes = dynamic(() => import('./CompareRoutes').then((module) => module.CompareRoutes));
 const RehearsalPanel = dynamic(() => import('./RehearsalPanel').then((module) => module.RehearsalPanel));
 const SignsPanel = dynamic(() => import('./SignsPanel').then((module) => module.SignsPanel));
-
-/** Keeps a rehearsal in the log; tells whether it is kept. */
-export type KeepRehearsal = (moves: readonly RehearsalMove[], offGrainDeg: number, note: string) => Promise<boolean>;
 
 interface FastenPanelProps {
   inputs: JobInputs;

@@ -13,11 +13,11 @@ import { fastenScene } from '@/drawing/fastenScene';
 import { type Mark, type Scene, fromBack } from '@/drawing/scene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { HANDS, clothKey } from './clothKey';
-import { FastenPanel, type KeepRehearsal } from './FastenPanel';
+import { FastenPanel } from './FastenPanel';
 import { SheetDrawing, type View } from './SheetDrawing';
 import type { Signs } from './SignsPanel';
 import { useMembraneRun, useMembraneWorker } from './useMembraneRun';
-import { useRehearsal } from './useRehearsal';
+import { type KeepRehearsal, useRehearsal } from './useRehearsal';
 
 /** Loaded when the cloth is looked at. */
 const TensionDrawing = dynamic(() => import('./TensionDrawing').then((module) => module.TensionDrawing), {

@@ -23,7 +23,6 @@ import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CutFrom, NOT_STORED, clothThatFits } from './CutFrom';
 import { refusalWords } from './jobDraft';
-import type { KeepRehearsal } from './FastenPanel';
 import { JobHeader } from './JobHeader';
 import { Recorded, RecordBar } from './RecordBar';
 import { SLIPS } from './slips';
@@ -32,6 +31,7 @@ import { StageSheet } from './StageSheet';
 import { earlyWords, keepsWords, stageMarks, stageNotes } from './stageWords';
 import { useJobDraft } from './useJobDraft';
 import { useJobKeys } from './useJobKeys';
+import type { KeepRehearsal } from './useRehearsal';
 
 /** Loaded when somebody else saved in between. */
 const StaleDialog = dynamic(() => import('./StaleDialog').then((module) => module.StaleDialog));

@@ -17,9 +17,8 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
 import { Fact } from './Fact';
-import type { KeepRehearsal } from './FastenPanel';
 import { HAND_SEED, failureWords } from './useMembraneRun';
-import type { Rehearsal } from './useRehearsal';
+import type { KeepRehearsal, Rehearsal } from './useRehearsal';
 
 const PULLS: { id: RehearsalMove['pull']; name: string }[] = [
   { id: 'none', name: 'lay on' },

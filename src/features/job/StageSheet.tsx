@@ -12,10 +12,10 @@ import { squareScene } from '@/drawing/squareScene';
 import { type SceneInput, briefScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
-import type { KeepRehearsal } from './FastenPanel';
 import { KitList } from './KitList';
 import { SheetDrawing, type View } from './SheetDrawing';
 import { CoatTable } from './StageExtras';
+import type { KeepRehearsal } from './useRehearsal';
 
 /** Panels are loaded when their stage is opened; the room for them is kept. */
 const BarsPanel = dynamic(() => import('./BarsPanel').then((module) => module.BarsPanel), {
