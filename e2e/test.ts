@@ -37,9 +37,11 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     { scope: 'worker' },
   ],
   freshServer: [
-    async ({}, use) => {
+    async ({ page }, use) => {
       const server = await startServer({ demo: false });
       await use(server);
+      // The page lets go of the server before it ends: what it still loads ahead is no complaint.
+      await page.goto('about:blank');
       await server.remove();
     },
     { scope: 'test' },

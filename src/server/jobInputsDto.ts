@@ -31,7 +31,15 @@ import { JOINTS } from '@/core/frame/joints';
 import type { Corner, TapeName } from '@/core/frame/corners';
 import type { TapeReadings } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
-import { MOST_BRACES, type AsDone, MOST_KNOTS, MOST_NOTES, type PlaceNote, MOST_TRIES } from '@/core/job/job';
+import {
+  MOST_BRACES,
+  type AsDone,
+  MOST_KNOTS,
+  MOST_NOTES,
+  type PlaceNote,
+  MOST_TRIES,
+  type WeightReadings,
+} from '@/core/job/job';
 import type {
   BarsInputs,
   BriefInputs,
@@ -298,8 +306,17 @@ export class FastenDto implements FastenInputs {
   @Nested(() => AsDoneDto) asDone!: AsDone;
 }
 
+class WeightDto implements WeightReadings {
+  @LengthField(() => AboveZeroDto) disc!: Length;
+  @IsNumber() @Min(5) @Max(5000) lightG!: number;
+  @IsNumber() @Min(5) @Max(5000) heavyG!: number;
+  @ReadingField() lightSag!: Length | null;
+  @ReadingField() heavySag!: Length | null;
+}
+
 export class TuneDto implements TuneInputs {
   @IsIn(ids(FEELS)) feel!: TuneInputs['feel'];
+  @Nested(() => WeightDto) weight!: WeightReadings;
   @IsIn(ids(REMEDIES)) remedy!: TuneInputs['remedy'];
   @LengthField() opening!: Length;
 }

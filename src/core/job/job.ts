@@ -193,8 +193,19 @@ export interface FastenInputs {
   asDone: AsDone;
 }
 
+/** A weight on a disc in the middle of the cloth: how far it sags under a lighter and a heavier one. */
+export interface WeightReadings {
+  /** Across the disc. */
+  disc: Length;
+  lightG: number;
+  heavyG: number;
+  lightSag: Length | null;
+  heavySag: Length | null;
+}
+
 export interface TuneInputs {
   feel: FeelId;
+  weight: WeightReadings;
   remedy: RemedyId;
   /** How far each bar steps out at each corner, all four alike. */
   opening: Length;
@@ -323,7 +334,12 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
       laid: unreadEnds(),
       asDone: { drawn: null, pullN: null, minutes: null, notes: [] },
     },
-    tune: { feel: 'firm', remedy: 'none', opening: length(0) },
+    tune: {
+      feel: 'firm',
+      weight: { disc: length(70), lightG: 100, heavyG: 200, lightSag: null, heavySag: null },
+      remedy: 'none',
+      opening: length(0),
+    },
     prime: { system: 'acrylic', roomC: 19, roomRh: 55, edges: true, back: false },
     handover: { weighedKg: null, hanging: 'rings', label: '' },
   };

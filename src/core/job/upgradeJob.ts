@@ -28,15 +28,20 @@ function upgradeFrame(inputs: Plain, bars: Plain, square: Plain): Plain {
   };
 }
 
-/** Version 2 had one margin left a side, no corner, no image to be placed, no margins laid. */
+/** Version 2 had one margin left a side, no corner, no image to be placed, no margins laid, no pull, no weight. */
 function upgradeCloth(inputs: Plain): Plain {
-  const { cloth, fasten } = inputs;
-  if (!isPlain(cloth) || !isPlain(fasten) || 'painting' in cloth) return inputs;
+  const { cloth, fasten, tune } = inputs;
+  if (!isPlain(cloth) || !isPlain(fasten) || !isPlain(tune) || 'painting' in cloth) return inputs;
   const fresh = newInputs('', length(1000), length(1000));
   const left = isPlain(cloth.left)
     ? Object.fromEntries(Object.entries(cloth.left).map(([side, first]) => [side, { first, second: null }]))
     : cloth.left;
-  return { ...inputs, cloth: { ...fresh.cloth, ...cloth, left }, fasten: { ...fresh.fasten, ...fasten } };
+  return {
+    ...inputs,
+    cloth: { ...fresh.cloth, ...cloth, left },
+    fasten: { ...fresh.fasten, ...fasten },
+    tune: { ...fresh.tune, ...tune },
+  };
 }
 
 /** House rules of version 1 had no materials of their own, those of version 2 no cloths. */

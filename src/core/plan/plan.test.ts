@@ -94,7 +94,18 @@ const anyInputs = fc
         left: { ...base.cloth.left, top: { first: any.margin === null ? null : length(any.margin), second: null } },
       },
       fasten: { ...base.fasten, fastener: any.fastener.id },
-      tune: { feel: any.feel.id, remedy: any.remedy.id, opening: length(any.opening) },
+      tune: {
+        ...base.tune,
+        feel: any.feel.id,
+        remedy: any.remedy.id,
+        opening: length(any.opening),
+        weight: {
+          ...base.tune.weight,
+          disc: length(any.opening * 6 + 1),
+          lightSag: any.margin === null ? null : length(any.margin / 10),
+          heavySag: any.flag ? length(any.roomC / 10) : null,
+        },
+      },
       prime: { ...base.prime, system: any.system.id, roomC: any.roomC, roomRh: any.roomRh },
       handover: { ...base.handover, hanging: any.hanging.id },
     };

@@ -10,6 +10,7 @@ import { FEELS } from '../tension/feel';
 import { REMEDIES, type RemedyCase, type RemedyId } from '../tension/remedies';
 import { printFine } from '../units/length';
 import type { PlanContext, StagePlan } from './context';
+import { weighedTension, weightReadings, weightVerdicts, weightWords } from './weightVerdicts';
 
 export interface RemedyAdvice {
   id: RemedyId;
@@ -48,11 +49,18 @@ export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
     speaksAgainst: speaksAgainst(here),
   }));
   const feel = byId(FEELS, tune.feel);
+  const weighed = here.painted ? null : weighedTension(inputs, context);
   return {
-    answer: feel.name,
-    answerNote: `${feel.says}; roughly ${feel.bandNPerM[0]} to ${feel.bandNPerM[1]} N/m, by feel only`,
-    verdicts: [feelVerdict(inputs), ...remedyVerdict(advice, inputs), ...openingVerdicts(opening, canOpen, inputs, context)],
+    answer: weighed ? weightWords(weighed) : feel.name,
+    answerNote: `${weighed ? 'by weight; it feels ' + feel.name.toLowerCase() + ', ' : ''}${feel.says}; roughly ${feel.bandNPerM[0]} to ${feel.bandNPerM[1]} N/m, by feel${weighed ? '' : ' only'}`,
+    verdicts: [
+      ...weightVerdicts(inputs, weighed),
+      feelVerdict(inputs),
+      ...remedyVerdict(advice, inputs),
+      ...openingVerdicts(opening, canOpen, inputs, context),
+    ],
     readings: [
+      ...weightReadings(weighed),
       { quantity: 'corner opening', value: tune.opening.mm, unit: 'mm', precision: 0.2, tool: 'rule' },
       {
         quantity: 'felt tension, middle of band',

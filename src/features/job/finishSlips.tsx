@@ -6,11 +6,13 @@ import { SYSTEMS } from '@/core/prime/grounds';
 import { FEELS } from '@/core/tension/feel';
 import { REMEDIES } from '@/core/tension/remedies';
 import { parsed, refused } from '@/core/units/result';
-import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/fields';
+import { Choice, LengthField, NumberField, ReadingField, Tick, TypedField } from '@/ui/fields';
 import { type SlipProps, columns } from './slipProps';
 
 export function TuneSlip({ inputs: { tune }, plan, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['tune']>) => change('tune', patch);
+  const { weight } = tune;
+  const weigh = (patch: Partial<typeof weight>) => set({ weight: { ...weight, ...patch } });
   return (
     <div className="space-y-2">
       <div className={columns}>
@@ -29,7 +31,37 @@ export function TuneSlip({ inputs: { tune }, plan, locked, change }: SlipProps) 
           onChange={(remedy) => set({ remedy })}
           disabled={locked}
         />
+        {!plan.cloth.painted && (
+          <>
+            <LengthField
+              label="Disc across"
+              value={weight.disc}
+              mostMm={300}
+              onChange={(disc) => weigh({ disc })}
+              disabled={locked}
+            />
+            <ReadingField
+              label={`Sag under ${weight.lightG} g`}
+              value={weight.lightSag}
+              mostMm={200}
+              onChange={(lightSag) => weigh({ lightSag })}
+              disabled={locked}
+            />
+            <ReadingField
+              label={`Sag under ${weight.heavyG} g`}
+              value={weight.heavySag}
+              mostMm={200}
+              onChange={(heavySag) => weigh({ heavySag })}
+              disabled={locked}
+            />
+          </>
+        )}
       </div>
+      {!plan.cloth.painted && (
+        <p className="soft text-[13px]">
+          Level, face up, back free: lay the disc in the middle, a straight edge across the frame, and read how far it sinks.
+        </p>
+      )}
       <ul className="text-[14px] leading-5">
         {plan.tune.advice
           .filter((one) => one.id !== 'none')

@@ -16,6 +16,7 @@ export const KINDS = [
   { id: 'room humidity', name: 'Room humidity', unit: '% RH' },
   { id: 'room temperature', name: 'Room temperature', unit: '°C' },
   { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
+  { id: 'tension by weight', name: 'Tension by weight', unit: 'N/m' },
   { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
   { id: 'rehearsal, unevenness', name: 'Rehearsals', unit: 'unevenness' },
 ] as const;
