@@ -58,6 +58,8 @@ describe('what the simulated cloth says of a route', () => {
       job(({ fasten }) => (fasten.firmPull = 9)),
     )!;
     expect(typed.says).toMatch(/^9 N at each place brings about \d+ N\/m; 250 N\/m is aimed at\.$/);
+    const gentle = job(({ fasten }) => (fasten.route = 'registered'));
+    expect(about('pull', gentle)!.measured).toBeCloseTo(0.35 * gentle.run.firmN, 6);
     const rising = job(({ fasten }) => (fasten.ramp = 1.5));
     expect(about('pull', rising)!.measured).toBeCloseTo(1.5 * rising.run.firmN, 6);
     expect(about('pull', rising)!.says).toMatch(/, up to \d+ N at the last\.$/);

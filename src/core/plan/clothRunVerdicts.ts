@@ -61,7 +61,9 @@ function pullVerdict(
   { firmN, end }: RouteRun,
   rules: PlanContext['rules'],
 ): Verdict {
-  const most = firmN * Math.max(1, ...events.map((event) => event.part));
+  // A route of gentle pulls alone asks for those, not for the firm one they are a part of.
+  const hardest = Math.max(...events.map((event) => event.part));
+  const [usual, most] = [firmN * Math.min(1, hardest), firmN * hardest];
   const [fingers, pliers] = [assumed(rules, 'fingersMost'), assumed(rules, 'pliersMost')];
   const limit = grip === 'hand' ? fingers : pliers;
   const reached = Math.round((end.acrossNPerM + end.downNPerM) / 2);
@@ -73,8 +75,8 @@ function pullVerdict(
     unit: 'N',
     says:
       typedN === null
-        ? `Pull about ${decimal(firmN, 0)} N at each place for ${targetNPerM} N/m${most > firmN * 1.01 ? `, up to ${decimal(most, 0)} N at the last` : ''}.`
-        : `${decimal(typedN, 0)} N at each place brings about ${reached} N/m; ${targetNPerM} N/m is aimed at.`,
+        ? `Pull about ${decimal(usual, 0)} N at each place for ${targetNPerM} N/m${most > usual * 1.01 ? `, up to ${decimal(most, 0)} N at the last` : ''}.`
+        : `${decimal(usual, 0)} N at each place brings about ${reached} N/m; ${targetNPerM} N/m is aimed at.`,
     because: 'Worked out on the simulated cloth, whose tension grows with the pull.',
     doThis:
       most <= fingers
