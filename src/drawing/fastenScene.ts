@@ -1,10 +1,8 @@
 /* The back of the frame with every fastener numbered along the route: what is in, what is next, what is to come. */
-import type { RouteStep } from '@/core/fasten/routeSteps';
+import { type RouteStep, samePlace } from '@/core/fasten/routeSteps';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Scene, point, rectangle } from './scene';
 import { type SceneInput, faceBounds, frameShape } from './stageScenes';
-
-const samePlace = (a: RouteStep, b: RouteStep) => a.side === b.side && Math.abs(a.offsetMm - b.offsetMm) < 1e-6;
 
 /** A temporary fastener that is in at this step, or about to be put in or taken out. */
 const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number): boolean =>

@@ -4,10 +4,11 @@
  */
 import { contours } from 'd3-contour';
 import type { EdgePlace } from '@/core/fasten/membrane/edgePlaces';
-import { OUTWARDS, isLevel } from '@/core/fasten/membrane/edgePlaces';
+import { OUTWARDS } from '@/core/fasten/membrane/edgePlaces';
+import { placeOnFace } from '@/core/fasten/routeSteps';
 import { principal } from '@/core/fasten/membrane/clothMeasures';
 import type { MembraneMesh } from '@/core/fasten/membrane/membraneMesh';
-import { SIDES } from '@/core/job/sides';
+import { SIDES, isLevel } from '@/core/job/sides';
 import { type Mark, type Point, type Role, type Scene, point, rectangle } from './scene';
 
 export interface TensionInput {
@@ -124,9 +125,9 @@ const lineBefore = (lines: Float64Array, at: number, count: number): number =>
   Math.min(count - 1, Math.max(0, lines.findIndex((line) => line > at) - 1));
 
 /** Where a place stands on the face, mm. */
-export function placePoint({ side, offsetMm }: EdgePlace, { widthMm, heightMm }: TensionInput['face']): Point {
-  if (isLevel(side)) return point(widthMm / 2 + offsetMm, side === 'top' ? 0 : heightMm);
-  return point(side === 'left' ? 0 : widthMm, heightMm / 2 + offsetMm);
+export function placePoint({ side, offsetMm }: EdgePlace, face: TensionInput['face']): Point {
+  const { xMm, yMm } = placeOnFace(side, offsetMm, face);
+  return point(xMm, yMm);
 }
 
 function edgeBars({ face, places, widths, edgeNPerM, targetNPerM, now }: TensionInput, unit: number): Mark[] {

@@ -271,7 +271,10 @@ function secondRound(rows: Record<Side, Row>, index: number, perTurn: number): D
   ].map((draft) => ({ ...draft, act: 'again' }));
 }
 
-const samePlace = (a: Draft, b: Draft) => a.side === b.side && Math.abs(a.offsetMm - b.offsetMm) < 1e-6;
+/** A place on the edge of the face, from the middle of its side. */
+type SidePlace = Pick<RouteStep, 'side' | 'offsetMm'>;
+
+export const samePlace = (a: SidePlace, b: SidePlace): boolean => a.side === b.side && Math.abs(a.offsetMm - b.offsetMm) < 1e-6;
 
 /** What holds for the time being is taken out just before a fastener comes to its place, or before the corners. */
 function withTakenOut(drafts: readonly Draft[]): Draft[] {
@@ -292,7 +295,7 @@ function withTakenOut(drafts: readonly Draft[]): Draft[] {
   return out;
 }
 
-function placeOnFace(side: Side, offsetMm: number, { widthMm, heightMm }: { widthMm: number; heightMm: number }) {
+export function placeOnFace(side: Side, offsetMm: number, { widthMm, heightMm }: { widthMm: number; heightMm: number }) {
   if (side === 'top' || side === 'bottom') return { xMm: widthMm / 2 + offsetMm, yMm: side === 'top' ? 0 : heightMm };
   return { xMm: side === 'left' ? 0 : widthMm, yMm: heightMm / 2 + offsetMm };
 }

@@ -5,18 +5,18 @@
 import type { Fabric } from '../cloth/fabrics';
 import { halfRow } from '../fasten/fastenerPlaces';
 import { edgeWidths } from '../fasten/membrane/clothMeasures';
-import { type EdgePlace, JAW_MM, isLevel } from '../fasten/membrane/edgePlaces';
+import { type EdgePlace, JAW_MM } from '../fasten/membrane/edgePlaces';
 import type { MembraneCloth } from '../fasten/membrane/membraneCloth';
 import { FINE_ELEMENTS, PLAY_ELEMENTS, membraneMesh } from '../fasten/membrane/membraneMesh';
 import type { StapleEvent, StapleModel } from '../fasten/membrane/simulateRoute';
 import type { RoutePass } from '../fasten/routes';
-import type { RoutePlan, RouteStep } from '../fasten/routeSteps';
+import { type RoutePlan, type RouteStep, samePlace } from '../fasten/routeSteps';
 import { barGive } from '../frame/barGive';
 import { bracedBar } from '../frame/chooseBars';
 import { type HouseRules, assumed } from '../job/houseRules';
 import type { FastenInputs, JobInputs } from '../job/job';
 import { fabricOf, profileOf, woodOf } from '../job/materials';
-import { type Side, SIDES } from '../job/sides';
+import { type Side, SIDES, isLevel } from '../job/sides';
 import { jobRoute } from './jobRoute';
 
 export const MODEL_LIMITS =
@@ -34,8 +34,6 @@ export function membraneCloth(fabric: Fabric, warp: 'width' | 'height', rules: H
     offGrainDeg: 0,
   };
 }
-
-const samePlace = (one: EdgePlace, other: EdgePlace) => one.side === other.side && Math.abs(one.offsetMm - other.offsetMm) < 1e-6;
 
 /** Steps the membrane knows: the corners are folded, not stretched. */
 const onCloth = (steps: readonly RouteStep[]) => steps.filter((step) => step.take !== 'corner');

@@ -42,7 +42,8 @@ interface FastenPanelProps {
   frame: RunFrame | null;
   fine: boolean;
   onFine: (fine: boolean) => void;
-  rehearsal: Rehearsal;
+  /** Null while another tab is in sight. */
+  rehearsal: Rehearsal | null;
   onKeep: KeepRehearsal;
   signs: Signs;
   onStage: (stage: StageId) => void;
@@ -66,7 +67,11 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
             </>
           ),
         },
-        { id: 'rehearse', name: 'Rehearse', show: () => <RehearsalPanel {...props} /> },
+        {
+          id: 'rehearse',
+          name: 'Rehearse',
+          show: () => props.rehearsal && <RehearsalPanel {...props} rehearsal={props.rehearsal} />,
+        },
         { id: 'compare', name: 'Compare routes', show: () => <CompareRoutes {...props} /> },
         { id: 'signs', name: 'Signs', show: () => <SignsPanel {...props} /> },
         {

@@ -70,9 +70,9 @@ export function FastenStage({
     noise: assumed(rules, 'handNoise'),
     everyField: true,
   }));
-  const model = useMemo(() => stapleModel(inputs, rules), [inputs, rules]);
+  const model = useMemo(() => (rehearses ? stapleModel(inputs, rules) : null), [rehearses, inputs, rules]);
   const firmN = cloth.fresh ? cloth.answer!.run!.firmN : null;
-  const rehearsal = useRehearsal(worker, inputs, model, firmN, rehearses);
+  const rehearsal = useRehearsal(worker, inputs, model, firmN);
   const runs = playing && step < total;
   useEffect(() => {
     if (!runs) return;
@@ -98,11 +98,11 @@ export function FastenStage({
   };
   return (
     <>
-      {rehearses || frame ? (
+      {rehearsal || frame ? (
         <TensionDrawing
           face={face}
-          targetNPerM={model.targetNPerM}
-          shown={rehearses ? rehearsal : { model: shown!.model, frame: frame! }}
+          targetNPerM={inputs.bars.tensionNPerM}
+          shown={rehearsal ?? { model: shown!.model, frame: frame! }}
           view={view}
           onView={onView}
         />

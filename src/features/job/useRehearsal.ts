@@ -36,13 +36,13 @@ export interface Rehearsal {
   begin: (lesson: Lesson | null) => void;
 }
 
+/** The rehearsal of a job; null, and nothing worked out, while there is no model because it is out of sight. */
 export function useRehearsal(
   worker: () => MembraneWorker,
   inputs: JobInputs,
-  model: StapleModel,
+  model: StapleModel | null,
   firmN: number | null,
-  inSight: boolean,
-): Rehearsal {
+): Rehearsal | null {
   const { rules } = useWorkshop();
   const [{ of, moves, lesson }, setState] = useState<{ of: string; moves: RehearsalMove[]; lesson: Lesson | null }>({
     of: '',
@@ -52,20 +52,21 @@ export function useRehearsal(
   const [pull, setPull] = useState<RehearsalMove['pull']>('snug');
   const [school, setSchool] = useState<RouteId>(inputs.fasten.route);
   // Places of another job or spacing are other places: what was rehearsed there is over.
-  const job = clothKey({ ...inputs, fasten: { ...inputs.fasten, firmPull: null, ramp: 1, slantDeg: 0 } }, rules);
+  const job = model && clothKey({ ...inputs, fasten: { ...inputs.fasten, firmPull: null, ramp: 1, slantDeg: 0 } }, rules);
   const own = of === job;
   const [nowMoves, nowLesson] = own ? [moves, lesson] : [[], null];
   const offGrainDeg = nowLesson?.offGrainDeg ?? 0;
-  const held = heldAfter(nowMoves);
-  const eventsOf = (route: RouteId) => eventsAmong(model.places, stapleModel(inputs, rules, 'play', route));
-  const hint = inSight ? hintOf(eventsOf(school), nowMoves) : null;
-  const key = inSight && firmN !== null ? JSON.stringify([job, firmN, nowMoves, offGrainDeg]) : null;
+  const key = model && firmN !== null ? JSON.stringify([job, firmN, nowMoves, offGrainDeg]) : null;
   const cloth = useMembraneRun(worker, key, () => ({
-    model: rehearsalModel(model, nowMoves, firmN!, offGrainDeg, rules),
+    model: rehearsalModel(model!, nowMoves, firmN!, offGrainDeg, rules),
     hands: 0,
     noise: 0,
     everyField: false,
   }));
+  if (!model || job === null) return null;
+  const held = heldAfter(nowMoves);
+  const eventsOf = (route: RouteId) => eventsAmong(model.places, stapleModel(inputs, rules, 'play', route));
+  const hint = hintOf(eventsOf(school), nowMoves);
   const put = (next: RehearsalMove[], nextLesson: Lesson | null) => setState({ of: job, moves: next, lesson: nextLesson });
   const pick = (place: number) =>
     put([...nowMoves, held.has(place) ? { act: 'takeOut', place, pull: 'none' } : { act: 'fasten', place, pull }], nowLesson);

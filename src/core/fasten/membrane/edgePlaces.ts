@@ -2,7 +2,7 @@
  * Places on the edge of the membrane. A fastener holds the mean move over its crown, a jaw is an even pull outwards over
  * its width: both as consistent weights of the nodes they span, for a single node gives way more the finer the mesh is.
  */
-import type { Side } from '../../job/sides';
+import { type Side, isLevel } from '../../job/sides';
 import type { Membrane } from './membrane';
 import type { MembraneMesh } from './membraneMesh';
 
@@ -23,8 +23,6 @@ export const OUTWARDS: Record<Side, readonly [x: number, y: number]> = {
   bottom: [0, 1],
   left: [-1, 0],
 };
-
-export const isLevel = (side: Side): boolean => side === 'top' || side === 'bottom';
 
 export const linesAlong = ({ xs, ys }: MembraneMesh, side: Side): Float64Array => (isLevel(side) ? xs : ys);
 
