@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
-import { type JobInputs, newInputs } from '@/core/job/job';
+import { type JobInputs, alikeCorners, newInputs } from '@/core/job/job';
 import { planJob } from '@/core/plan/planJob';
 import { length } from '@/core/units/length';
 import { barsScene } from './barsScene';
@@ -11,7 +11,8 @@ import { type Mark, type Point, type Scene, fromBack } from './scene';
 import { squareScene } from './squareScene';
 import { fastenScene } from './fastenScene';
 import { tensionScene } from './tensionScene';
-import { type SceneInput, briefScene, frameShape, handoverScene, primeScene, tuneScene } from './stageScenes';
+import { type SceneInput, briefScene, frameShape, handoverScene, primeScene } from './stageScenes';
+import { cornersScene, tapScene } from './tuneScenes';
 
 const tape = tapeFor(DEFAULT_RULES, 'mm');
 function sceneInput(patch: (inputs: JobInputs) => void = () => undefined, width = 900, height = 600): SceneInput {
@@ -55,7 +56,8 @@ const SCENES: Record<string, (input: SceneInput) => Scene> = {
   cloth: clothScene,
   section: sectionScene,
   fasten: (input) => fastenScene(input, 3),
-  tune: tuneScene,
+  corners: cornersScene,
+  tap: (input) => tapScene(input, 'X', ['C']),
   prime: (input) => primeScene(input, 0),
   handover: handoverScene,
 };
@@ -68,7 +70,7 @@ describe('every scene', () => {
         fc.integer({ min: 100, max: 4000 }),
         fc.integer({ min: 0, max: 8 }),
         (width, height, opening) => {
-          const input = sceneInput((inputs) => (inputs.tune.opening = length(opening)), width, height);
+          const input = sceneInput((inputs) => (inputs.tune.corners = alikeCorners(length(opening))), width, height);
           const scene = SCENES[name]!(input);
           expect(JSON.stringify(scene.marks)).not.toMatch(/null|NaN/);
           expect(scene.bounds.maxX).toBeGreaterThan(scene.bounds.minX);
@@ -186,8 +188,8 @@ describe('deviations drawn larger', () => {
 
   it('bow and corner opening say how much larger they are', () => {
     expect(words(barsScene(sceneInput())).join()).toMatch(/bow in time, drawn \d+ × larger/);
-    expect(words(tuneScene(sceneInput((inputs) => (inputs.tune.opening = length(1))))).join()).toMatch(
-      /corners open 1 mm, drawn 18 × larger.*\+ 2 mm/,
+    expect(words(cornersScene(sceneInput((inputs) => (inputs.tune.corners = alikeCorners(length(1)))))).join()).toMatch(
+      /openings drawn 18 × larger,1 mm.*\+ 2 mm/,
     );
   });
 });

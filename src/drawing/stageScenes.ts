@@ -5,8 +5,8 @@
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, byId } from '@/core/job/schools';
 import type { Plan } from '@/core/plan/planJob';
-import { type Tape, printFine, printLength } from '@/core/units/length';
-import { type FrameShape, braceMarks, frameMarks } from './frameMarks';
+import { type Tape, printLength } from '@/core/units/length';
+import { type FrameShape, frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 
 export interface SceneInput {
@@ -91,75 +91,6 @@ export function briefScene({ inputs, tape }: SceneInput): Scene {
       ...faceDimensions(inputs, tape, rebate ? 46 : 30),
     ],
     says: `The face, ${printLength(w, tape)} wide and ${printLength(h, tape)} high.`,
-  };
-}
-
-/** Tune: the corners opened, drawn larger by a stated factor, with the growth each way. */
-export function tuneScene({ inputs, plan, tape }: SceneInput): Scene {
-  const shape = frameShape({ inputs, plan });
-  const { widthMm: w, heightMm: h, profile } = shape;
-  const { opening } = plan.tune;
-  const g = plan.tune.canOpen ? inputs.tune.opening.mm : 0;
-  const factor = g > 0 ? Math.max(1, Math.round((Math.min(w, h) * 0.03) / g)) : 1;
-  const out = g * factor;
-  const b = profile.widthMm;
-  const bars: Point[][] = [
-    [point(0, -out), point(w, -out), point(w - b, b - out), point(b, b - out)],
-    [point(0, h + out), point(w, h + out), point(w - b, h - b + out), point(b, h - b + out)],
-    [point(-out, 0), point(b - out, b), point(b - out, h - b), point(-out, h)],
-    [point(w + out, 0), point(w - b + out, b), point(w - b + out, h - b), point(w + out, h)],
-  ];
-  const grown: Mark[] =
-    g > 0
-      ? [
-          {
-            kind: 'words',
-            at: point(w / 2, h / 2),
-            text: `corners open ${printFine(g, tape)}, drawn ${factor} × larger`,
-            anchor: 'middle',
-            role: 'quiet',
-            shiftPx: point(0, 34),
-          },
-          {
-            kind: 'dimension',
-            from: point(w + out, h + out),
-            to: point(-out, h + out),
-            offPx: 30,
-            text: `+ ${printFine(opening.growthMm, tape)}`,
-            role: 'watch',
-          },
-          {
-            kind: 'dimension',
-            from: point(-out, h + out),
-            to: point(-out, -out),
-            offPx: 30,
-            text: `+ ${printFine(opening.growthMm, tape)}`,
-            role: 'watch',
-          },
-        ]
-      : faceDimensions(inputs, tape);
-  return {
-    bounds: faceBounds(inputs, out),
-    padPx: PAD,
-    marks: [
-      { kind: 'area', points: rectangle(-out, -out, w + 2 * out, h + 2 * out), role: 'cloth' },
-      ...braceMarks(shape),
-      ...bars.map((points): Mark => ({ kind: 'area', points, role: 'timber' })),
-      { kind: 'path', points: circle(point(w / 2, h / 2), Math.min(w, h) * 0.04), role: 'measure' },
-      {
-        kind: 'words',
-        at: point(w / 2, h / 2),
-        text: 'tap here, listen',
-        anchor: 'middle',
-        role: 'measure',
-        shiftPx: point(0, -30),
-      },
-      ...grown,
-    ],
-    says:
-      g > 0
-        ? `Corners opened by ${printFine(g, tape)}; width and height grow by ${printFine(opening.growthMm, tape)}.`
-        : 'The canvas from the back, corners closed.',
   };
 }
 

@@ -6,6 +6,10 @@ import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
+import type { SubstanceId } from '@/core/prime/substances';
+import type { Openings } from '@/core/tension/openCorners';
+import type { RemedyId } from '@/core/tension/remedies';
+import type { TapPlace } from '@/core/tension/tap/membraneTone';
 import type { Length, Tape } from '@/core/units/length';
 import type { StoredCloth } from '@/db/clothSheets';
 import type { StoredJob } from '@/db/jobs';
@@ -20,6 +24,12 @@ import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
 import { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
 import { keepRehearsal } from './rehearsalCases';
 import { KeepRehearsalDto } from './rehearsalDto';
+import { type AirTaken, importAir, readSimulatedAir } from './airCases';
+import { ImportAirDto } from './airDto';
+import { type Grounds, recordBatch, setStock } from './groundCases';
+import { RecordBatchDto, SetStockDto } from './groundDto';
+import { keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
+import { KeepRemedyDto, KeepTapsDto, KeepTurnsDto, KeepWeightDto } from './readingDto';
 import { openWorkshop } from './openWorkshop';
 import type { Outcome } from './outcome';
 import { saveRules } from './workshopCases';
@@ -82,6 +92,61 @@ export async function keepRehearsalAction(plain: {
   note: string;
 }): Promise<Outcome<JobWithLog>> {
   return run(KeepRehearsalDto, plain, keepRehearsal);
+}
+
+interface ReadingOfJob {
+  jobId: string;
+  revision: number;
+  maker: string;
+  note: string;
+}
+
+/** Three taps as WAV files in base 64. */
+export async function keepTapsAction(
+  plain: ReadingOfJob & { wavs: Record<TapPlace, string>; source: 'microphone' | 'file' | 'simulated' },
+): Promise<Outcome<JobWithLog>> {
+  return run(KeepTapsDto, plain, keepTaps);
+}
+
+export async function keepTurnsAction(plain: ReadingOfJob & { opened: Openings }): Promise<Outcome<JobWithLog>> {
+  return run(KeepTurnsDto, plain, keepTurns);
+}
+
+export async function keepWeightAction(plain: ReadingOfJob): Promise<Outcome<JobWithLog>> {
+  return run(KeepWeightDto, plain, keepWeight);
+}
+
+export async function keepRemedyAction(plain: ReadingOfJob & { remedy: RemedyId }): Promise<Outcome<JobWithLog>> {
+  return run(KeepRemedyDto, plain, keepRemedy);
+}
+
+export async function importAirAction(plain: { text: string; source: string }): Promise<Outcome<AirTaken>> {
+  return run(ImportAirDto, plain, importAir);
+}
+
+export async function readSimulatedAirAction(): Promise<Outcome<AirTaken>> {
+  return JSON.parse(JSON.stringify(readSimulatedAir(openWorkshop()))) as Outcome<AirTaken>;
+}
+
+export async function setStockAction(plain: {
+  substance: SubstanceId;
+  amount: number;
+  priceMinor: number;
+  revision: number;
+  maker: string;
+}): Promise<Outcome<Grounds>> {
+  return run(SetStockDto, plain, setStock);
+}
+
+export async function recordBatchAction(plain: {
+  jobIds: string[];
+  mixedMl: number;
+  leftMl: number;
+  maker: string;
+  note: string;
+  reason: string;
+}): Promise<Outcome<Grounds>> {
+  return run(RecordBatchDto, plain, recordBatch);
 }
 
 export async function importJobAction(text: string): Promise<Outcome<StoredJob>> {

@@ -13,7 +13,8 @@ import { listJobs } from '@/db/jobs';
 import { readRules } from '@/db/workshops';
 import { seedDemo } from './demo/seedDemo';
 import { checked } from './checked';
-import { createJob, fasteningPace, importJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { createJob, importJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { fasteningPace } from './learnedCases';
 import { JobInputsDto, NewJobDto, SaveInputsDto } from './jobInputsDto';
 import type { Outcome, Refusal } from './outcome';
 import type { Workshop } from './workshop';
@@ -286,7 +287,7 @@ describe('the job file', () => {
       spoil(file);
       return words(importJob(other, JSON.stringify(file)));
     };
-    expect(attempt((file) => Object.assign(file, { version: 4 }))).toMatch(/version must be 3/);
+    expect(attempt((file) => Object.assign(file, { version: 5 }))).toMatch(/version must be 4/);
     expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be/);
     expect(attempt((file) => (file.log[1]!.at = 'yesterday'))).toMatch(/log\.1\.at/);
     expect(attempt((file) => (file.log[0]!.plan!.inputs.brief.width.mm = 0))).toMatch(/log\.0\.plan\.inputs\.brief\.width\.mm/);

@@ -28,7 +28,7 @@ import type { PricedLength, Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
 import type { Fabric } from '@/core/cloth/fabrics';
 import { ASSUMPTIONS } from '@/core/job/assumptions';
-import { type HouseRules, ruleViolations } from '@/core/job/houseRules';
+import { type HouseRules, ruleViolations, type Liking, type Policies } from '@/core/job/houseRules';
 
 const IDS = new Set<string>(ASSUMPTIONS.map((one) => one.id));
 
@@ -135,6 +135,17 @@ export class MaterialsDto implements Materials {
   @IsArray() @ArrayMaxSize(100) @ValidateNested({ each: true }) @Type(() => FabricDto) fabrics!: Fabric[];
 }
 
+const LIKINGS: Liking[] = ['liked', 'allowed', 'never'];
+
+class PoliciesDto implements Policies {
+  @IsIn(LIKINGS) water!: Liking;
+  @IsIn(LIKINGS) keys!: Liking;
+  @IsIn(LIKINGS) restretch!: Liking;
+  @IsBoolean() primeEdges!: boolean;
+  @IsBoolean() primeBack!: boolean;
+  @IsBoolean() wetFirst!: boolean;
+}
+
 export class HouseRulesDto implements HouseRules {
   @IsString() @TextLength(1, 80) workshop!: string;
   @IsArray()
@@ -147,6 +158,7 @@ export class HouseRulesDto implements HouseRules {
   @IsIn([1, 0.5]) metricStep!: HouseRules['metricStep'];
   @IsIn([16, 32]) inchStep!: HouseRules['inchStep'];
   @IsObject() @Validate(AssumptionsInRange) assumptions!: HouseRules['assumptions'];
+  @IsDefined() @ValidateNested() @Type(() => PoliciesDto) policies!: Policies;
   @IsDefined() @ValidateNested() @Type(() => MaterialsDto) @Validate(MaterialsHold) materials!: Materials;
 }
 

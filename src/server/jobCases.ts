@@ -7,10 +7,10 @@ import { newInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
 import { type StageId, stageById } from '@/core/job/stages';
 import { type HouseRules, tapeFor } from '@/core/job/houseRules';
+import type { Length } from '@/core/units/length';
 import { upgradeJobFile } from '@/core/job/upgradeJob';
 import { withRecommendedBars } from '@/core/plan/planBars';
-import type { Pace } from '@/core/plan/context';
-import { TIME_OVER_PLAN } from '@/core/plan/planFasten';
+import { historyOf, standingEntries } from '@/core/plan/jobHistory';
 import { planJob } from '@/core/plan/planJob';
 import {
   type Progress,
@@ -23,12 +23,14 @@ import {
 } from '@/core/plan/progress';
 import { worstLevel } from '@/core/job/verdict';
 import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
-import { insertLogEntry, latestReadings, logOfJob } from '@/db/logEntries';
+import { insertLogEntry, logOfJob } from '@/db/logEntries';
 import { readRules, writeRules } from '@/db/workshops';
 import { JobFileDto } from './jobFileDto';
 import type { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
 import { checked } from './checked';
 import { cutOne } from './clothCases';
+import { fasteningPace, learnedFor } from './learnedCases';
+import { takeFromStock } from './groundTaking';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Workshop } from './workshop';
 
@@ -44,15 +46,6 @@ export function openJob({ database }: Workshop, id: string): JobWithLog | null {
   return job && { job, log: logOfJob(database, id) };
 }
 
-/** Records the pace of fastening is learned from. */
-const PACE_RECORDS = 7;
-
-/** How long fastening took against what was reckoned: the middle one of the last records, or nothing yet. */
-export function fasteningPace({ database }: Pick<Workshop, 'database'>): Pace | undefined {
-  const factors = latestReadings(database, TIME_OVER_PLAN, PACE_RECORDS).sort((a, b) => a - b);
-  return factors.length === 0 ? undefined : { factor: factors[factors.length >> 1]!, records: factors.length };
-}
-
 export function createJob({ database, now, newId }: Workshop, { title, width, height }: NewJobDto): Outcome<StoredJob> {
   const at = now().toISOString();
   const insert = database.transaction(() =>
@@ -62,12 +55,19 @@ export function createJob({ database, now, newId }: Workshop, { title, width, he
         id: newId(),
         number: nextNumber(database),
         createdAt: at,
-        inputs: withRecommendedBars(newInputs(title.trim(), width, height), readRules(database).rules),
+        inputs: firstInputs(title.trim(), width, height, readRules(database).rules),
       },
       at,
     ),
   );
   return done(insert.immediate());
+}
+
+/** What a job starts with in this house. */
+function firstInputs(title: string, width: Length, height: Length, rules: HouseRules): JobInputs {
+  const fresh = newInputs(title, width, height);
+  const { primeEdges: edges, primeBack: back, wetFirst } = rules.policies;
+  return withRecommendedBars({ ...fresh, prime: { ...fresh.prime, edges, back, wetFirst } }, rules);
 }
 
 /** Saves what was typed, unless somebody saved in between or a recorded step would be changed. */
@@ -104,31 +104,39 @@ export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobW
     const job = findJob(database, dto.jobId);
     if (!job) return GONE;
     if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
-    const progress = progressOf(job.inputs, logOfJob(database, dto.jobId));
-    const entry = stepEntry(workshop, job, dto, progress, { id: newId(), at: now() });
+    const log = logOfJob(database, dto.jobId);
+    const progress = progressOf(job.inputs, log);
+    const entry = stepEntry(workshop, job, dto, log, progress, { id: newId(), at: now() });
     if (!entry.ok) return entry;
     const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
     if (uncut) return uncut;
     insertLogEntry(database, job.id, entry.value);
-    updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
+    if (dto.stage === 'prime') takeFromStock(workshop, job, progress.coatsDone, dto.maker);
+    updateInputs(database, job.id, job.revision, afterRecord(dto.stage, job.inputs), now().toISOString());
     return done(openJob(workshop, job.id)!);
   });
   return record.immediate();
 }
 
+/** What was measured for one coat is not carried on to the next. */
+const afterRecord = (stage: StageId, inputs: JobInputs): JobInputs =>
+  stage === 'prime' ? { ...inputs, prime: { ...inputs.prime, mixedMl: null, leftMl: null, waterParts: null } } : inputs;
+
 function stepEntry(
   { database }: Workshop,
   job: Job,
   dto: RecordStepDto,
+  log: readonly LogEntry[],
   progress: Progress,
   { id, at }: { id: string; at: Date },
 ): Outcome<LogEntry> {
   const early = outOfOrder(dto.stage, progress);
   if (early) return early;
   const { rules } = readRules(database);
-  const pace = fasteningPace({ database });
-  const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm'), pace }, progress.coatsDone);
-  const { answer, answerNote, readings, setsMinutes } = plan[dto.stage];
+  const history = historyOf(log);
+  const learned = { pace: fasteningPace({ database }), learned: learnedFor({ database }, job.inputs), history };
+  const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm'), ...learned }, progress.coatsDone);
+  const { answer, answerNote, setsMinutes } = plan[dto.stage];
   const waits = waitVerdicts(nextStep(job.inputs, progress, at.getTime()), at.getTime());
   const verdicts = [...plan[dto.stage].verdicts, ...waits, ...gateVerdicts(dto.stage, progress)];
   const reason = dto.reason.trim();
@@ -152,7 +160,7 @@ function stepEntry(
     reason,
     corrects: null,
     readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
-    readings,
+    readings: plan[dto.stage].readings,
     plan: { answer, answerNote, verdicts, inputs: job.inputs, rules },
   });
 }
@@ -171,10 +179,11 @@ export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<Jo
     const job = findJob(database, dto.jobId);
     if (!job) return GONE;
     if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
-    const { records } = progressOf(job.inputs, logOfJob(database, dto.jobId));
-    const record = records.find((entry) => entry.id === dto.entryId);
+    const log = logOfJob(database, dto.jobId);
+    const { records } = progressOf(job.inputs, log);
+    const record = standingEntries(log).find((entry) => entry.id === dto.entryId);
     if (!record) return refuse('That record has been taken back already.');
-    const later = records[records.indexOf(record) + 1];
+    const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
     if (later) return refuse(`${stageById(later.stage).name} was recorded after it: take that back first.`);
     insertLogEntry(database, job.id, {
       id: newId(),

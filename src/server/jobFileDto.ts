@@ -61,7 +61,7 @@ class LogEntryDto implements LogEntry {
   @IsString() @TextLength(1, 64) id!: string;
   @IsIn(STAGE_IDS) stage!: LogEntry['stage'];
   @OrNull() @IsInt() @Min(0) step!: number | null;
-  @IsIn(['record', 'withdrawal', 'rehearsal']) kind!: LogEntry['kind'];
+  @IsIn(['record', 'withdrawal', 'rehearsal', 'reading']) kind!: LogEntry['kind'];
   @IsISO8601({ strict: true }) at!: string;
   @IsString() @TextLength(1, 80) maker!: string;
   @IsString() @MaxLength(300) did!: string;

@@ -5,7 +5,6 @@ import {
   ArrayUnique,
   IsArray,
   IsBoolean,
-  IsDefined,
   IsIn,
   IsInt,
   IsNumber,
@@ -55,24 +54,20 @@ import type {
   SideEnds,
   SquareInputs,
   TuneInputs,
+  WeighedPiece,
 } from '@/core/job/job';
 import { SIDES, type Side } from '@/core/job/sides';
 import { EDGES, HANGS, MEDIUMS, USES } from '@/core/job/schools';
 import { HANGINGS } from '@/core/plan/hangings';
 import { FACE_RANGE_MM } from '@/core/plan/planBrief';
 import { SYSTEMS } from '@/core/prime/grounds';
+import { LAYERS } from '@/core/prime/substances';
 import { FEELS } from '@/core/tension/feel';
-import { REMEDIES } from '@/core/tension/remedies';
-import type { Length, LengthUnit } from '@/core/units/length';
+import { REMEDIES, REMEDY_SIGNS } from '@/core/tension/remedies';
+import type { Length } from '@/core/units/length';
+import { AboveZeroDto, LengthDto, LengthField, Nested, Open, OrNull, ReadingField } from './inputShapes';
 
 const ids = (table: readonly { id: string }[]) => table.map((row) => row.id);
-const UNITS: LengthUnit[] = ['mm', 'cm', 'm', 'in', 'ft'];
-
-export class LengthDto implements Length {
-  @IsNumber({ allowNaN: false, allowInfinity: false }) @Min(0) @Max(100_000) mm!: number;
-  @IsIn(UNITS) unit!: LengthUnit;
-}
-
 // A field decorated again in a subclass drops what was asked of it above: every rule stands here again.
 class FaceLengthDto extends LengthDto {
   @IsNumber({ allowNaN: false, allowInfinity: false })
@@ -80,35 +75,6 @@ class FaceLengthDto extends LengthDto {
   @Max(FACE_RANGE_MM.most)
   declare mm: number;
 }
-
-class AboveZeroDto extends LengthDto {
-  @IsNumber({ allowNaN: false, allowInfinity: false })
-  @Min(5)
-  @Max(100_000)
-  declare mm: number;
-}
-
-/** A length that must be there. */
-const LengthField =
-  (shape: () => new () => LengthDto = () => LengthDto): PropertyDecorator =>
-  (target, key) => {
-    IsDefined()(target, key as string);
-    ValidateNested()(target, key as string);
-    Type(shape)(target, key as string);
-  };
-
-/** An object of this shape, or null where there is none; leaving it out is an error. */
-const OrNull =
-  (shape: () => new () => object): PropertyDecorator =>
-  (target, key) => {
-    ValidateIf((_object, value) => value !== null)(target, key as string);
-    IsDefined()(target, key as string);
-    ValidateNested()(target, key as string);
-    Type(shape)(target, key as string);
-  };
-
-/** A length, or null where nothing was read. */
-const ReadingField = (): PropertyDecorator => OrNull(() => LengthDto);
 
 @ValidatorConstraint({ name: 'bracePlaces' })
 class PlacesAscend implements ValidatorConstraintInterface {
@@ -127,14 +93,6 @@ class PlacesAscend implements ValidatorConstraintInterface {
 
 /** Places of braces along a bar, as parts of its length. */
 const BracePlaces = (): PropertyDecorator => (target, key) => Validate(PlacesAscend)(target, key as string);
-
-const Nested =
-  (shape: () => new () => object): PropertyDecorator =>
-  (target, key) => {
-    IsDefined()(target, key as string);
-    ValidateNested()(target, key as string);
-    Type(shape)(target, key as string);
-  };
 
 export class BriefDto implements BriefInputs {
   @IsString() @TextLength(1, 120) title!: string;
@@ -273,16 +231,6 @@ class PlaceNoteDto extends KnotDto implements PlaceNote {
   @IsString() @MaxLength(200) text!: string;
 }
 
-/** A number that may be left open. */
-const Open =
-  (least: number, most: number): PropertyDecorator =>
-  (target, key) => {
-    ValidateIf((_object, value) => value !== null)(target, key as string);
-    IsNumber()(target, key as string);
-    Min(least)(target, key as string);
-    Max(most)(target, key as string);
-  };
-
 class AsDoneDto implements AsDone {
   @Open(0, 2000) drawn!: number | null;
   @Open(1, 500) pullN!: number | null;
@@ -314,11 +262,26 @@ class WeightDto implements WeightReadings {
   @ReadingField() heavySag!: Length | null;
 }
 
+class PieceDto implements WeighedPiece {
+  @LengthField(() => AboveZeroDto) width!: Length;
+  @LengthField(() => AboveZeroDto) height!: Length;
+  @Open(0.1, 5000) grams!: number | null;
+}
+
+class CornerOpeningsDto implements Record<Corner, Length> {
+  @LengthField() topLeft!: Length;
+  @LengthField() topRight!: Length;
+  @LengthField() bottomRight!: Length;
+  @LengthField() bottomLeft!: Length;
+}
+
 export class TuneDto implements TuneInputs {
   @IsIn(ids(FEELS)) feel!: TuneInputs['feel'];
   @Nested(() => WeightDto) weight!: WeightReadings;
+  @Nested(() => PieceDto) piece!: WeighedPiece;
+  @IsArray() @ArrayUnique() @IsIn(ids(REMEDY_SIGNS), { each: true }) signs!: TuneInputs['signs'];
   @IsIn(ids(REMEDIES)) remedy!: TuneInputs['remedy'];
-  @LengthField() opening!: Length;
+  @Nested(() => CornerOpeningsDto) corners!: TuneInputs['corners'];
 }
 
 export class PrimeDto implements PrimeInputs {
@@ -327,6 +290,11 @@ export class PrimeDto implements PrimeInputs {
   @IsNumber() @Min(5) @Max(100) roomRh!: number;
   @IsBoolean() edges!: boolean;
   @IsBoolean() back!: boolean;
+  @IsBoolean() wetFirst!: boolean;
+  @IsIn(ids(LAYERS)) over!: PrimeInputs['over'];
+  @Open(0, 20) waterParts!: number | null;
+  @Open(0, 200_000) mixedMl!: number | null;
+  @Open(0, 200_000) leftMl!: number | null;
 }
 
 export class HandoverDto implements HandoverInputs {

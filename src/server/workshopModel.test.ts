@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
-import { type JobInputs, newInputs } from '@/core/job/job';
+import { type JobInputs, alikeCorners, newInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/job/logEntry';
 import { STAGE_IDS, type StageId } from '@/core/job/stages';
 import { progressOf } from '@/core/plan/progress';
@@ -63,7 +63,7 @@ function typed(inputs: JobInputs, stage: StageId, mm: number): JobInputs {
     case 'fasten':
       return { ...inputs, fasten: { ...inputs.fasten, spacing: length(20 + (mm % 40)) } };
     case 'tune':
-      return { ...inputs, tune: { ...inputs.tune, opening: length(mm % 2) } };
+      return { ...inputs, tune: { ...inputs.tune, corners: alikeCorners(length(mm % 2)) } };
     case 'prime':
       return { ...inputs, prime: { ...inputs.prime, roomRh: 40 + (mm % 20) } };
     case 'handover':

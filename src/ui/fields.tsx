@@ -23,6 +23,8 @@ interface TypedFieldProps<T> {
   inputMode?: 'text' | 'decimal';
   type?: 'text' | 'date';
   placeholder?: string;
+  /** The label is only spoken: a table names the field already. */
+  hideLabel?: boolean;
 }
 
 /** One line of text read into a value. */
@@ -38,6 +40,7 @@ export function TypedField<T>({
   inputMode,
   type = 'text',
   placeholder,
+  hideLabel,
 }: TypedFieldProps<T>) {
   const id = useId();
   const printed = print(value);
@@ -57,7 +60,7 @@ export function TypedField<T>({
   };
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="soft block truncate text-[13px] leading-5">
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'soft block truncate text-[13px] leading-5'}>
         {label}
       </label>
       <div className="flex items-center gap-2">
@@ -101,6 +104,7 @@ interface LengthFieldProps {
   mostMm?: number;
   hint?: string;
   disabled?: boolean;
+  hideLabel?: boolean;
 }
 
 /** The other system beside what was typed: inches beside metric, millimetres beside inches. */
@@ -120,7 +124,16 @@ function readWithin(typed: string, unit: 'mm' | 'cm' | 'in', leastMm: number, mo
   );
 }
 
-export function LengthField({ label, value, onChange, leastMm = 0, mostMm = 10_000, hint, disabled }: LengthFieldProps) {
+export function LengthField({
+  label,
+  value,
+  onChange,
+  leastMm = 0,
+  mostMm = 10_000,
+  hint,
+  disabled,
+  hideLabel,
+}: LengthFieldProps) {
   const { tape } = useWorkshop();
   return (
     <TypedField
@@ -129,9 +142,10 @@ export function LengthField({ label, value, onChange, leastMm = 0, mostMm = 10_0
       print={printTyped}
       read={(typed) => readWithin(typed, value.unit === 'in' || value.unit === 'ft' ? 'in' : tape.unit, leastMm, mostMm)}
       onChange={onChange}
-      beside={otherUnit(value)}
+      beside={hideLabel ? undefined : otherUnit(value)}
       hint={hint}
       disabled={disabled}
+      hideLabel={hideLabel}
     />
   );
 }

@@ -2,28 +2,10 @@
  * The workshop defaults every judgement rests on: value, unit, range and reason. House rules override
  * the values; the ids are what verdicts name.
  */
-import type { StageId } from './stages';
+import { type Assumption, row } from './assumptionRow';
+import { FINISH_ASSUMPTIONS } from './finishAssumptions';
 
-export interface Assumption {
-  id: string;
-  stage: StageId;
-  label: string;
-  value: number;
-  unit: string;
-  min: number;
-  max: number;
-  because: string;
-}
-
-const row = <const I extends string>(
-  id: I,
-  stage: StageId,
-  label: string,
-  value: number,
-  unit: string,
-  [min, max]: [number, number],
-  because: string,
-) => ({ id, stage, label, value, unit, min, max, because });
+export type { Assumption };
 
 export const ASSUMPTIONS = [
   row(
@@ -326,41 +308,7 @@ export const ASSUMPTIONS = [
     [0, 100],
     'The first ones are drawn and set again; bent ones happen.',
   ),
-  row(
-    'sagPrecision',
-    'tune',
-    'Sag under a weight, one standard deviation',
-    0.2,
-    'mm',
-    [0.05, 2],
-    'A rule across the frame and a second one, read to a fifth.',
-  ),
-  row('keyWatch', 'tune', 'Corner opening that is a lot', 1.5, 'mm', [0.5, 4], 'Beyond this, re-stretching is the better tool.'),
-  row('keyEnd', 'tune', 'Corner opening that is the end', 6, 'mm', [2, 10], 'The joint leaves its slot.'),
-  row('sizeAbsorb', 'prime', 'Size taken up by raw cloth', 160, 'ml/m²', [60, 400], '120 to 200 ml/m².'),
-  row('firstAbsorb', 'prime', 'First ground coat', 200, 'ml/m²', [80, 500], 'Raw cotton takes 150 to 250 ml/m².'),
-  row('laterAbsorb', 'prime', 'Later ground coats', 115, 'ml/m²', [50, 300], '90 to 140 ml/m².'),
-  row('potLoss', 'prime', 'Left in pot and brush', 10, '%', [0, 50], 'Never comes out of the brush.'),
-  row(
-    'refTemperature',
-    'prime',
-    'Label drying time holds at',
-    20,
-    '°C',
-    [10, 30],
-    'Makers of grounds state times for 20 to 23 °C.',
-  ),
-  row('refHumidity', 'prime', 'Label drying time holds at', 50, '% RH', [20, 70], 'Usual reference climate.'),
-  row(
-    'twoPeopleKg',
-    'handover',
-    'Two people from a weight of',
-    15,
-    'kg',
-    [5, 40],
-    'Usual caution for lifting; local rules come first.',
-  ),
-  row('twoPeopleMm', 'handover', 'Two people from a length of', 1500, 'mm', [800, 3000], 'Too wide for one pair of arms.'),
+  ...FINISH_ASSUMPTIONS,
 ] as const;
 
 export type AssumptionId = (typeof ASSUMPTIONS)[number]['id'];

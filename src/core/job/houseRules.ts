@@ -2,6 +2,28 @@ import { type Materials, NO_CHANGES, materialViolations } from './materials';
 import { SIXTEENTH_MM, type Tape, THIRTYSECOND_MM } from '../units/length';
 import { ASSUMPTIONS, type AssumptionId, assumption } from './assumptions';
 
+/** What a house thinks of a remedy. */
+export type Liking = 'liked' | 'allowed' | 'never';
+
+/** What a house does unless a job departs from it. */
+export interface Policies {
+  water: Liking;
+  keys: Liking;
+  restretch: Liking;
+  primeEdges: boolean;
+  primeBack: boolean;
+  wetFirst: boolean;
+}
+
+export const USUAL_POLICIES: Policies = {
+  water: 'allowed',
+  keys: 'allowed',
+  restretch: 'allowed',
+  primeEdges: true,
+  primeBack: false,
+  wetFirst: false,
+};
+
 /** What a workshop settles once. A job may depart; a finished step keeps the rules it was done by. */
 export interface HouseRules {
   workshop: string;
@@ -13,6 +35,7 @@ export interface HouseRules {
   inchStep: 16 | 32;
   /** Values that differ from the table of assumptions. */
   assumptions: Partial<Record<AssumptionId, number>>;
+  policies: Policies;
   /** Bars and woods that differ from the tables that ship. */
   materials: Materials;
 }
@@ -24,6 +47,7 @@ export const DEFAULT_RULES: HouseRules = {
   metricStep: 1,
   inchStep: 16,
   assumptions: {},
+  policies: USUAL_POLICIES,
   materials: NO_CHANGES,
 };
 

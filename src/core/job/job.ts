@@ -13,8 +13,9 @@ import type { TapeReadings } from '../frame/readings';
 import type { WindPatternId } from '../frame/wind';
 import type { HangingId } from '../plan/hangings';
 import type { SystemId } from '../prime/grounds';
+import type { LayerId } from '../prime/substances';
 import type { FeelId } from '../tension/feel';
-import type { RemedyId } from '../tension/remedies';
+import type { RemedyId, RemedySignId } from '../tension/remedies';
 import { type Length, length } from '../units/length';
 import type { Side } from './sides';
 import type { EdgeId, HangId, MediumId, UseId } from './schools';
@@ -203,12 +204,30 @@ export interface WeightReadings {
   heavySag: Length | null;
 }
 
+/** A piece of the same cloth, with the ground it carries, on the scale. */
+export interface WeighedPiece {
+  width: Length;
+  height: Length;
+  grams: number | null;
+}
+
+/** The same opening at every corner. */
+export const alikeCorners = (each: Length): Record<Corner, Length> => ({
+  topLeft: each,
+  topRight: each,
+  bottomRight: each,
+  bottomLeft: each,
+});
+
 export interface TuneInputs {
   feel: FeelId;
   weight: WeightReadings;
+  piece: WeighedPiece;
+  /** What is seen on the cloth. */
+  signs: RemedySignId[];
   remedy: RemedyId;
-  /** How far each bar steps out at each corner, all four alike. */
-  opening: Length;
+  /** How far each bar is to step out at each corner, from closed. */
+  corners: Record<Corner, Length>;
 }
 
 export interface PrimeInputs {
@@ -217,6 +236,15 @@ export interface PrimeInputs {
   roomRh: number;
   edges: boolean;
   back: boolean;
+  /** The cloth is wetted before the first coat. */
+  wetFirst: boolean;
+  /** What is on the cloth before the first coat. */
+  over: LayerId;
+  /** Water to one part in the next coat; null takes the system’s. */
+  waterParts: number | null;
+  /** What was mixed for the next coat and what was left of it, ml; null where nobody measured. */
+  mixedMl: number | null;
+  leftMl: number | null;
 }
 
 export interface HandoverInputs {
@@ -337,10 +365,23 @@ export function newInputs(title: string, width: Length, height: Length): JobInpu
     tune: {
       feel: 'firm',
       weight: { disc: length(70), lightG: 100, heavyG: 200, lightSag: null, heavySag: null },
+      piece: { width: length(100), height: length(100), grams: null },
+      signs: [],
       remedy: 'none',
-      opening: length(0),
+      corners: alikeCorners(length(0)),
     },
-    prime: { system: 'acrylic', roomC: 19, roomRh: 55, edges: true, back: false },
+    prime: {
+      system: 'acrylic',
+      roomC: 19,
+      roomRh: 55,
+      edges: true,
+      back: false,
+      wetFirst: false,
+      over: 'raw',
+      waterParts: null,
+      mixedMl: null,
+      leftMl: null,
+    },
     handover: { weighedKg: null, hanging: 'rings', label: '' },
   };
 }

@@ -6,7 +6,7 @@ import type { Job } from './job';
 import type { LogEntry } from './logEntry';
 
 export const JOB_FILE_FORMAT = 'keen-batten/job';
-export const JOB_FILE_VERSION = 3;
+export const JOB_FILE_VERSION = 4;
 
 export interface JobFile {
   format: typeof JOB_FILE_FORMAT;

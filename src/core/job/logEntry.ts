@@ -31,8 +31,8 @@ export interface LogEntry {
   stage: StageId;
   /** Which coat, from 0, for priming; null for stages of one step. */
   step: number | null;
-  /** A rehearsal is a score on the simulated cloth: it finishes nothing. */
-  kind: 'record' | 'withdrawal' | 'rehearsal';
+  /** A rehearsal is a score on the simulated cloth, a reading what was measured or done between the stages: they finish nothing. */
+  kind: 'record' | 'withdrawal' | 'rehearsal' | 'reading';
   /** ISO time. */
   at: string;
   maker: string;

@@ -2,9 +2,10 @@
  * What was written by earlier versions, brought to the form of today. Called where something is read from the
  * disk or a file, before it is checked; leaves anything that is not an older form as it is.
  */
+import { USUAL_POLICIES } from './houseRules';
 import { NO_CHANGES } from './materials';
-import { evenBraces, newInputs } from './job';
-import { length } from '../units/length';
+import { alikeCorners, evenBraces, newInputs } from './job';
+import { type Length, length } from '../units/length';
 
 type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -12,7 +13,7 @@ const isPlain = (value: unknown): value is Plain => typeof value === 'object' &&
 /** Inputs of any version as those of today. */
 export function upgradeInputs(inputs: unknown): unknown {
   if (!isPlain(inputs) || !isPlain(inputs.bars) || !isPlain(inputs.square)) return inputs;
-  return upgradeCloth(upgradeFrame(inputs, inputs.bars, inputs.square));
+  return upgradeTuning(upgradeCloth(upgradeFrame(inputs, inputs.bars, inputs.square)));
 }
 
 /** Version 1 counted braces, spread evenly; it had no glue, no set square, no tries and no strings. */
@@ -44,10 +45,20 @@ function upgradeCloth(inputs: Plain): Plain {
   };
 }
 
-/** House rules of version 1 had no materials of their own, those of version 2 no cloths. */
+/** Version 3 opened all corners alike; it weighed no piece, saw no signs and measured no pot. */
+function upgradeTuning(inputs: Plain): Plain {
+  const { tune, prime } = inputs;
+  if (!isPlain(tune) || !isPlain(prime) || 'corners' in tune) return inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const { opening, ...rest } = tune;
+  const corners = opening === undefined ? fresh.tune.corners : alikeCorners(opening as Length);
+  return { ...inputs, tune: { ...fresh.tune, ...rest, corners }, prime: { ...fresh.prime, ...prime } };
+}
+
+/** House rules of version 1 had no materials of their own, those of version 2 no cloths, those of version 3 no policies. */
 export function upgradeRules(rules: unknown): unknown {
   if (!isPlain(rules)) return rules;
-  return { ...rules, materials: upgradeMaterials(rules.materials) };
+  return { policies: USUAL_POLICIES, ...rules, materials: upgradeMaterials(rules.materials) };
 }
 
 const upgradeMaterials = (materials: unknown): unknown =>
@@ -57,12 +68,13 @@ const upgradeMaterials = (materials: unknown): unknown =>
 export const upgradePlan = (plan: unknown): unknown =>
   isPlain(plan) ? { ...plan, inputs: upgradeInputs(plan.inputs), rules: upgradeRules(plan.rules) } : plan;
 
-/** A job file of version 1 or 2 as one of version 3. */
+/** A job file of an earlier version as one of version 4. */
 export function upgradeJobFile(file: unknown): unknown {
-  if (!isPlain(file) || (file.version !== 1 && file.version !== 2) || !isPlain(file.job) || !Array.isArray(file.log)) return file;
+  if (!isPlain(file) || ![1, 2, 3].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
+    return file;
   return {
     ...file,
-    version: 3,
+    version: 4,
     job: { ...file.job, inputs: upgradeInputs(file.job.inputs) },
     materials: upgradeMaterials(file.materials),
     log: file.log.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan) } : entry)),

@@ -18,9 +18,6 @@ export interface HandoverPlan extends StagePlan {
   totalKg: number;
 }
 
-/** Solids left of a ground once its water is gone, as a part of the volume used, kg a litre of ground. */
-const GROUND_KG_PER_L = 0.75;
-
 /** Weight worked out and weighed, the hanging for it, and the cautions of lifting. */
 export function planHandover(
   inputs: JobInputs,
@@ -32,10 +29,7 @@ export function planHandover(
   const { tape } = context;
   const fabric = fabricOf(context.rules, inputs.cloth.fabric);
   const clothKg = (cut.areaM2 * fabric.gsm) / 1000;
-  const groundKg = prime.coats.reduce(
-    (sum, { recipe }) => sum + recipe.glueG / 1000 + (recipe.groundMl / 1000) * GROUND_KG_PER_L,
-    0,
-  );
+  const groundKg = prime.coats.reduce((sum, { recipe }) => sum + recipe.dryG / 1000, 0);
   const totalKg = bars.chosen.weightKg + clothKg + groundKg;
   const { weighedKg } = inputs.handover;
   return {

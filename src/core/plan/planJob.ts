@@ -38,7 +38,7 @@ export function planJob(inputs: JobInputs, context: PlanContext, coatsDone: numb
   const bars = planBars(inputs, context);
   const cloth = planCloth(inputs, context);
   const fasten = planFasten(inputs, context, cloth);
-  const prime = planPrime(inputs, context, coatsDone);
+  const prime = planPrime(inputs, context, coatsDone, bars);
   return {
     brief: planBrief(inputs, context),
     bars,

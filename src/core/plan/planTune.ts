@@ -1,176 +1,197 @@
-import { stiffnessOf } from '../cloth/fabrics';
 import { JOINTS } from '../frame/joints';
+import { CORNERS } from '../frame/corners';
 import { assumed } from '../job/houseRules';
-import { fabricOf } from '../job/materials';
+import { fabricOf, profileOf } from '../job/materials';
 import type { JobInputs } from '../job/job';
+import type { Reading } from '../job/logEntry';
 import { EDGES, USES, byId } from '../job/schools';
-import { type Verdict, levelAtMost, verdict } from '../job/verdict';
-import { type CornerOpening, cornerOpening } from '../tension/cornerOpening';
+import { type ArealMass, arealMass } from '../tension/arealMass';
+import { type WeatherResponse } from '../tension/clothWeather';
 import { FEELS } from '../tension/feel';
-import { REMEDIES, type RemedyCase, type RemedyId } from '../tension/remedies';
+import {
+  type OpenedFrame,
+  type Opener,
+  type Openings,
+  type OpeningStep,
+  eachCorner,
+  openCorners,
+  openingSteps,
+} from '../tension/openCorners';
+import { type RemedyAdvice, remedyAdvice } from '../tension/remedies';
+import { type Span, modeHz } from '../tension/tap/membraneTone';
 import { printFine } from '../units/length';
+import { decimal } from '../units/numeral';
 import type { PlanContext, StagePlan } from './context';
+import { cornersVerdicts } from './cornersVerdicts';
+import { NO_HISTORY, type JobHistory, type TensionReading, lastTension, TENSION_BY_HAND } from './jobHistory';
+import { feelVerdict, historyVerdicts, remedyVerdict } from './tensionVerdicts';
 import { weighedTension, weightReadings, weightVerdicts, weightWords } from './weightVerdicts';
 
-export interface RemedyAdvice {
-  id: RemedyId;
-  name: string;
-  barred: string | null;
-  speaksFor: string[];
-  speaksAgainst: string[];
-}
+/** Whether a tap can be heard at all: by its lowest note at the tension aimed at. */
+export type Hearing = 'good' | 'try' | 'weigh';
 
 export interface TunePlan extends StagePlan {
-  opening: CornerOpening;
-  canOpen: boolean;
+  /** The frame as wanted, from closed, and the openings made so far, mm. */
+  opened: OpenedFrame;
+  soFar: Openings;
+  wanted: Openings;
+  /** What the rest of the way adds to the tension, N/m. */
+  addsWidthNPerM: number;
+  addsHeightNPerM: number;
+  opener: Opener | null;
+  /** From so far to wanted; empty when nothing is to go, or a corner is open further than is wanted. */
+  steps: OpeningStep[];
   advice: RemedyAdvice[];
+  mass: ArealMass;
+  span: Span;
+  lowestHz: number;
+  hearing: Hearing;
+  last: TensionReading | null;
+  history: JobHistory;
+  /** Stiffness along the width and along the height, kN/m, as this cloth taught where it did. */
+  stiffness: readonly [width: number, height: number];
+  weather: WeatherResponse;
 }
 
-/** What was felt, what opening the corners would do, and what speaks for and against each remedy here. */
+/** A microphone hears well above this, and nothing to go by below that, Hz. */
+const HEARS_WELL_HZ = 20;
+const HEARS_HZ = 12;
+
+/** The tension that was measured or felt, what opening the corners does, what speaks for each remedy, what the air will do. */
 export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
-  const { tape } = context;
-  const { brief, bars, cloth, tune } = inputs;
-  const fabric = fabricOf(context.rules, cloth.fabric);
-  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const opening = cornerOpening(tune.opening.mm, face, stiffnessOf(fabric));
-  const canOpen = byId(JOINTS, bars.joint).opens;
-  const here: RemedyCase = {
-    painted: byId(USES, brief.use).painted,
-    primed: fabric.primed,
-    cornersOpen: canOpen,
+  const { rules } = context;
+  const { brief, tune } = inputs;
+  const history = context.history ?? NO_HISTORY;
+  const painted = byId(USES, brief.use).painted;
+  const weighed = painted ? null : weighedTension(inputs, context);
+  const corners = planCorners(inputs, context, history);
+  const sound = planSound(inputs, context, history);
+  const advice = remedyAdvice({
+    painted,
+    fragile: inputs.cloth.painting.fragile,
+    primed: fabricOf(rules, inputs.cloth.fabric).primed || history.dryGroundGPerM2 > 0,
+    cornersOpen: corners.opener !== null,
     inRebate: byId(EDGES, brief.edges).inRebate,
-    growthWords: `${printFine(opening.growthMm, tape)} of ${printFine(brief.rebateClearance.mm, tape)}`,
-  };
-  const advice = REMEDIES.map(({ id, name, barred, speaksFor, speaksAgainst }) => ({
-    id,
-    name,
-    barred: barred(here),
-    speaksFor: speaksFor(here),
-    speaksAgainst: speaksAgainst(here),
-  }));
-  const feel = byId(FEELS, tune.feel);
-  const weighed = here.painted ? null : weighedTension(inputs, context);
-  return {
-    answer: weighed ? weightWords(weighed) : feel.name,
-    answerNote: `${weighed ? 'by weight; it feels ' + feel.name.toLowerCase() + ', ' : ''}${feel.says}; roughly ${feel.bandNPerM[0]} to ${feel.bandNPerM[1]} N/m, by feel${weighed ? '' : ' only'}`,
-    verdicts: [
-      ...weightVerdicts(inputs, weighed),
-      feelVerdict(inputs),
-      ...remedyVerdict(advice, inputs),
-      ...openingVerdicts(opening, canOpen, inputs, context),
-    ],
-    readings: [
-      ...weightReadings(weighed),
-      { quantity: 'corner opening', value: tune.opening.mm, unit: 'mm', precision: 0.2, tool: 'rule' },
-      {
-        quantity: 'felt tension, middle of band',
-        value: (feel.bandNPerM[0] + feel.bandNPerM[1]) / 2,
-        unit: 'N/m',
-        precision: (feel.bandNPerM[1] - feel.bandNPerM[0]) / 2,
-        tool: 'hand',
-      },
-    ],
-    setsMinutes: null,
-    opening,
-    canOpen,
-    advice,
-  };
-}
-
-function feelVerdict({ tune, bars }: JobInputs): Verdict {
-  const feel = byId(FEELS, tune.feel);
-  const [low, high] = feel.bandNPerM;
-  const target = bars.tensionNPerM;
-  const level = target < low ? 'watch' : target > high * 1.3 ? 'watch' : 'good';
-  return verdict({
-    about: 'tension by feel',
-    level: tune.feel === 'slack' ? 'stop' : level,
-    says: `Felt ${feel.name.toLowerCase()}; the bars were reckoned for ${target} N/m.`,
-    because: 'A feel is a band, not a number: it is logged as felt.',
-    doThis:
-      tune.feel === 'slack'
-        ? 'Choose a remedy below before you prime.'
-        : target < low
-          ? 'Tighter than the bars were reckoned for: look at their bow again.'
-          : level === 'watch'
-            ? 'Looser than planned: a remedy now is easier than later.'
-            : '',
+    growthWords: `${printFine(corners.opened.widthMm, context.tape)} of ${printFine(brief.rebateClearance.mm, context.tape)}`,
+    atEnd: Math.max(...CORNERS.map((corner) => corners.soFar[corner])) >= assumed(rules, 'keyEnd'),
+    signs: tune.signs,
+    policies: rules.policies,
   });
+  const last = lastTension(history);
+  const weather = {
+    stiffnessKNPerM: (corners.stiffness[0] + corners.stiffness[1]) / 2,
+    clothPpm: assumed(rules, 'clothDamp'),
+    woodPpm: assumed(rules, 'woodDamp'),
+  };
+  return {
+    ...answerOf(inputs, last, weighed ? weightWords(weighed) : null),
+    verdicts: [
+      ...historyVerdicts(inputs, context, history, weather),
+      ...weightVerdicts(inputs, weighed),
+      ...(last && last.tool !== 'hand' ? [] : [feelVerdict(inputs)]),
+      ...remedyVerdict(advice, inputs),
+      ...cornersVerdicts(corners, inputs, context),
+    ],
+    readings: [...weightReadings(weighed), ...tuneReadings(inputs)],
+    setsMinutes: null,
+    ...corners,
+    ...sound,
+    advice,
+    last,
+    history,
+    weather,
+  };
 }
 
-function remedyVerdict(advice: RemedyAdvice[], { tune }: JobInputs): Verdict[] {
-  const chosen = advice.find((one) => one.id === tune.remedy)!;
-  if (tune.remedy === 'none') return [];
-  if (chosen.barred)
-    return [
-      verdict({
-        about: 'remedy',
-        level: 'stop',
-        says: `${chosen.name}: not here.`,
-        because: `${chosen.barred[0]!.toUpperCase()}${chosen.barred.slice(1)}.`,
-        doThis: 'Choose another.',
-      }),
-    ];
+function answerOf(
+  { tune }: JobInputs,
+  last: TensionReading | null,
+  weighed: string | null,
+): { answer: string; answerNote: string } {
+  const feel = byId(FEELS, tune.feel);
+  const band = `${feel.bandNPerM[0]} to ${feel.bandNPerM[1]} N/m`;
+  if (weighed)
+    return {
+      answer: weighed,
+      answerNote: `by weight; it feels ${feel.name.toLowerCase()}, ${feel.says}; roughly ${band}, by feel`,
+    };
+  if (last && last.tool !== 'hand')
+    return {
+      answer: tensionWords(last.nPerM, last.sdNPerM),
+      answerNote: `by ${last.tool}${last.across !== null && last.down !== null ? `: ${decimal(last.across, 0)} across, ${decimal(last.down, 0)} down` : ''}; it feels ${feel.name.toLowerCase()}`,
+    };
+  return { answer: feel.name, answerNote: `${feel.says}; roughly ${band}, by feel only` };
+}
+
+/** "214 ± 12 N/m". */
+export const tensionWords = (nPerM: number, sdNPerM: number): string => `${decimal(nPerM, 0)} ± ${decimal(sdNPerM, 0)} N/m`;
+
+/** What planCorners works out. */
+export type CornersPlan = Pick<
+  TunePlan,
+  'opened' | 'soFar' | 'wanted' | 'addsWidthNPerM' | 'addsHeightNPerM' | 'opener' | 'steps' | 'stiffness'
+>;
+
+function planCorners({ brief, bars, cloth, tune }: JobInputs, { rules, learned }: PlanContext, history: JobHistory): CornersPlan {
+  const fabric = fabricOf(rules, cloth.fabric);
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const found = learned?.stiffness?.value ?? 1;
+  const [warp, weft] = [fabric.stiffnessWarpKNPerM * found, fabric.stiffnessWeftKNPerM * found];
+  const stiffness = cloth.warp === 'width' ? ([warp, weft] as const) : ([weft, warp] as const);
+  const wanted = eachCorner((corner) => tune.corners[corner].mm);
+  const soFar = history.opened;
+  const opened = openCorners(wanted, face, stiffness);
+  const before = openCorners(soFar, face, stiffness);
+  const kind = byId(JOINTS, bars.joint).opener;
+  const opener: Opener | null =
+    kind === 'key'
+      ? { kind, taper: assumed(rules, 'keyTaper') }
+      : kind === 'bolt'
+        ? { kind, pitchMm: assumed(rules, 'boltPitch') }
+        : null;
+  const back = CORNERS.some((corner) => wanted[corner] < soFar[corner] - 1e-9);
+  return {
+    opened,
+    soFar,
+    wanted,
+    addsWidthNPerM: opened.riseWidthNPerM - before.riseWidthNPerM,
+    addsHeightNPerM: opened.riseHeightNPerM - before.riseHeightNPerM,
+    opener,
+    steps: opener && !back ? openingSteps(soFar, wanted, opener) : [],
+    stiffness,
+  };
+}
+
+function planSound(
+  { brief, bars, cloth, tune }: JobInputs,
+  { rules }: PlanContext,
+  history: JobHistory,
+): Pick<TunePlan, 'mass' | 'span' | 'lowestHz' | 'hearing'> {
+  const profile = profileOf(rules, bars.profile);
+  // Without a bead the cloth lies on the whole bar, and only what is inside it swings.
+  const off = profile.beadMm > 0 ? 0 : 2 * profile.widthMm;
+  const span = { a: Math.max(50, brief.width.mm - off) / 1000, b: Math.max(50, brief.height.mm - off) / 1000 };
+  const { width, height, grams } = tune.piece;
+  const mass = arealMass(grams === null ? null : { widthMm: width.mm, heightMm: height.mm, grams }, {
+    gsm: fabricOf(rules, cloth.fabric).gsm,
+    spread: assumed(rules, 'massSpread') / 100,
+    groundGsm: history.dryGroundGPerM2,
+  });
+  const aimed = { tx: bars.tensionNPerM, ty: bars.tensionNPerM };
+  const lowestHz = modeHz(span, mass.kgPerM2, aimed, [1, 1]);
+  return { mass, span, lowestHz, hearing: lowestHz >= HEARS_WELL_HZ ? 'good' : lowestHz >= HEARS_HZ ? 'try' : 'weigh' };
+}
+
+function tuneReadings({ tune, prime }: JobInputs): Reading[] {
+  const [low, high] = byId(FEELS, tune.feel).bandNPerM;
   return [
-    verdict({
-      about: 'remedy',
-      level: 'good',
-      says: `${chosen.name}: ${chosen.speaksFor.join('; ')}.`,
-      because: `Against it: ${chosen.speaksAgainst.join('; ')}.`,
-    }),
+    { quantity: TENSION_BY_HAND, value: (low + high) / 2, unit: 'N/m', precision: (high - low) / 2, tool: 'hand' },
+    ...roomReadings(prime),
   ];
 }
 
-function openingVerdicts(
-  opening: CornerOpening,
-  canOpen: boolean,
-  { tune, brief }: JobInputs,
-  { tape, rules }: PlanContext,
-): Verdict[] {
-  if (tune.opening.mm === 0) return [];
-  if (!canOpen)
-    return [
-      verdict({
-        about: 'corners',
-        level: 'stop',
-        says: 'This is a strainer: its corners do not open.',
-        because: 'Glue, staples or screws hold them.',
-        doThis: 'Set the opening to 0, or re-stretch.',
-      }),
-    ];
-  const level = levelAtMost(tune.opening.mm, assumed(rules, 'keyWatch'), assumed(rules, 'keyEnd'));
-  const list = [
-    verdict({
-      about: 'corners',
-      level,
-      measured: tune.opening.mm,
-      limit: assumed(rules, 'keyWatch'),
-      unit: 'mm',
-      says: `Opened ${printFine(tune.opening.mm, tape)} at each corner: it grows ${printFine(opening.growthMm, tape)} each way, tension rises about ${opening.riseWidthNPerM.toFixed(0)} N/m across and ${opening.riseHeightNPerM.toFixed(0)} N/m down.`,
-      because: 'Rise = stiffness × growth / length: an upper estimate, nothing slips.',
-      doThis:
-        level === 'good'
-          ? 'All four alike, card behind each key, tap gently.'
-          : level === 'watch'
-            ? 'That is a lot: re-stretching is surer.'
-            : 'The joint is at its end: close it and re-stretch.',
-      uses: ['keyWatch', 'keyEnd'],
-    }),
-  ];
-  if (!byId(EDGES, brief.edges).inRebate) return list;
-  const clearanceMm = brief.rebateClearance.mm;
-  const fits = opening.growthMm <= clearanceMm;
-  return [
-    ...list,
-    verdict({
-      about: 'rebate',
-      level: fits ? 'good' : 'stop',
-      measured: opening.growthMm,
-      limit: clearanceMm,
-      unit: 'mm',
-      says: `Grows ${printFine(opening.growthMm, tape)} into ${printFine(clearanceMm, tape)} of clearance.`,
-      because: 'A keyed frame may no longer fit its rebate.',
-      doThis: fits ? '' : 'Open less, or widen the rebate.',
-    }),
-  ];
-}
+/** The air of the room, noted with whatever is measured in it. */
+export const roomReadings = ({ roomC, roomRh }: JobInputs['prime']): Reading[] => [
+  { quantity: 'room temperature', value: roomC, unit: '°C', precision: 0.5, tool: 'hygrometer' },
+  { quantity: 'room humidity', value: roomRh, unit: '% RH', precision: 3, tool: 'hygrometer' },
+];

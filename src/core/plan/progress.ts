@@ -132,18 +132,21 @@ export function gateVerdicts(stage: StageId, { records }: Progress): Verdict[] {
   return [];
 }
 
+/** What of priming may not change between its coats: all but the room and the pot of the next coat. */
+function coatInputs({ prime: { system, edges, back, wetFirst, over } }: JobInputs) {
+  return { system, edges, back, wetFirst, over };
+}
+
 /**
  * Stages whose recorded inputs a save would change: a finished step keeps what it was done by.
- * The room climate and, before the first coat, the whole priming stage stay free.
+ * The room climate, the pot and, before the first coat, the whole priming stage stay free.
  */
 export function lockedChanges(before: JobInputs, after: JobInputs, progress: Progress): StageId[] {
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   return STAGES.map((stage) => stage.id).filter((id) => {
     if (id === 'prime') {
       if (progress.coatsDone === 0) return false;
-      const { roomC: _c, roomRh: _rh, ...was } = before.prime;
-      const { roomC: _c2, roomRh: _rh2, ...is } = after.prime;
-      return !same(was, is);
+      return !same(coatInputs(before), coatInputs(after));
     }
     return progress.done.has(id) && !same(before[id], after[id]);
   });

@@ -3,17 +3,21 @@
  */
 import type { AssumptionId } from '../job/assumptions';
 import type { School } from '../job/schools';
+import type { SubstanceId } from './substances';
 
 export interface Coat {
   name: string;
   kind: 'size' | 'ground';
+  substance: SubstanceId;
   absorb: AssumptionId;
-  /** Water to one part: by weight of dry glue for size, by volume of ground for the rest. */
+  /** Water to one part: by weight of dry glue, by volume of everything else. */
   waterParts: number;
   /** Drying before the next coat at the reference climate, minutes. */
   labelMinutes: readonly [number, number];
   direction: 'across' | 'down';
   sandAfter: boolean;
+  /** Sanding paper, when it is sanded. */
+  grit?: number;
 }
 
 export interface PrimingSystem<Id extends string = string> extends School<Id> {
@@ -43,6 +47,7 @@ export const SYSTEMS = [
       {
         name: 'First coat, thinned',
         kind: 'ground',
+        substance: 'acrylicGround',
         absorb: 'firstAbsorb',
         waterParts: 0.6,
         labelMinutes: [1 * HOUR, 3 * HOUR],
@@ -52,20 +57,24 @@ export const SYSTEMS = [
       {
         name: 'Second coat',
         kind: 'ground',
+        substance: 'acrylicGround',
         absorb: 'laterAbsorb',
         waterParts: 0.2,
         labelMinutes: [1 * HOUR, 3 * HOUR],
         direction: 'down',
         sandAfter: true,
+        grit: 320,
       },
       {
         name: 'Third coat',
         kind: 'ground',
+        substance: 'acrylicGround',
         absorb: 'laterAbsorb',
         waterParts: 0.1,
         labelMinutes: [24 * HOUR, 24 * HOUR],
         direction: 'across',
         sandAfter: true,
+        grit: 320,
       },
     ],
     steps: [
@@ -88,6 +97,7 @@ export const SYSTEMS = [
       {
         name: 'Size, first coat',
         kind: 'size',
+        substance: 'animalGlue',
         absorb: 'sizeAbsorb',
         waterParts: 12,
         labelMinutes: [10 * HOUR, 14 * HOUR],
@@ -97,24 +107,29 @@ export const SYSTEMS = [
       {
         name: 'Size, second coat',
         kind: 'size',
+        substance: 'animalGlue',
         absorb: 'sizeAbsorb',
         waterParts: 14,
         labelMinutes: [12 * HOUR, 24 * HOUR],
         direction: 'down',
         sandAfter: true,
+        grit: 240,
       },
       {
         name: 'Oil ground, thin',
         kind: 'ground',
+        substance: 'oilGround',
         absorb: 'laterAbsorb',
         waterParts: 0,
         labelMinutes: [72 * HOUR, 120 * HOUR],
         direction: 'across',
         sandAfter: true,
+        grit: 240,
       },
       {
         name: 'Oil ground, second coat',
         kind: 'ground',
+        substance: 'oilGround',
         absorb: 'laterAbsorb',
         waterParts: 0,
         labelMinutes: [168 * HOUR, 336 * HOUR],
@@ -130,6 +145,125 @@ export const SYSTEMS = [
     cautions: [
       'Hot plate and hot glue: keep under 65 °C.',
       'Oil and solvents: open a window. Oily rags burn by themselves: metal bin, water.',
+    ],
+  }),
+  system({
+    id: 'pvaOil',
+    name: 'PVA size, two coats, oil ground',
+    suits: 'oil on cotton or linen without hot glue',
+    trades: 'does not tighten the cloth as glue does; stays in the threads for good',
+    sealsForOil: true,
+    takesWaterborne: false,
+    leastC: 12,
+    coats: [
+      {
+        name: 'PVA size, first coat',
+        kind: 'size',
+        substance: 'pvaSize',
+        absorb: 'sizeAbsorb',
+        waterParts: 2,
+        labelMinutes: [3 * HOUR, 6 * HOUR],
+        direction: 'across',
+        sandAfter: false,
+      },
+      {
+        name: 'PVA size, second coat',
+        kind: 'size',
+        substance: 'pvaSize',
+        absorb: 'sizeAbsorb',
+        waterParts: 3,
+        labelMinutes: [12 * HOUR, 24 * HOUR],
+        direction: 'down',
+        sandAfter: true,
+        grit: 240,
+      },
+      {
+        name: 'Oil ground over PVA',
+        kind: 'ground',
+        substance: 'oilGround',
+        absorb: 'laterAbsorb',
+        waterParts: 0,
+        labelMinutes: [120 * HOUR, 240 * HOUR],
+        direction: 'across',
+        sandAfter: false,
+      },
+    ],
+    steps: [
+      'Brush off lint.',
+      'Thin the size with water, no heat.',
+      'Work it into the threads, no puddles.',
+      'Let the size dry overnight before oil.',
+    ],
+    cautions: ['Oil and solvents: open a window. Oily rags burn by themselves: metal bin, water.'],
+  }),
+  system({
+    id: 'clear',
+    name: 'Clear size, two coats',
+    suits: 'cloth that is to be seen; acrylic and oil',
+    trades: 'takes paint less readily than a white ground',
+    sealsForOil: true,
+    takesWaterborne: true,
+    leastC: 10,
+    coats: [
+      {
+        name: 'Clear size, first coat',
+        kind: 'size',
+        substance: 'clearSize',
+        absorb: 'sizeAbsorb',
+        waterParts: 0.5,
+        labelMinutes: [1 * HOUR, 3 * HOUR],
+        direction: 'across',
+        sandAfter: false,
+      },
+      {
+        name: 'Clear size, second coat',
+        kind: 'size',
+        substance: 'clearSize',
+        absorb: 'laterAbsorb',
+        waterParts: 0.2,
+        labelMinutes: [12 * HOUR, 24 * HOUR],
+        direction: 'down',
+        sandAfter: false,
+      },
+    ],
+    steps: ['Brush off lint.', 'Thin the first coat; work it in.', 'Wipe up what stands on the cloth: it dries shiny.'],
+    cautions: [],
+  }),
+  system({
+    id: 'household',
+    name: 'Household white, two coats',
+    suits: 'cheap work that need not last',
+    trades: 'yellows, chalks or cracks; nobody says what its binder is',
+    sealsForOil: false,
+    takesWaterborne: true,
+    leastC: 10,
+    coats: [
+      {
+        name: 'Household white, first coat',
+        kind: 'ground',
+        substance: 'housePaint',
+        absorb: 'firstAbsorb',
+        waterParts: 0.2,
+        labelMinutes: [2 * HOUR, 4 * HOUR],
+        direction: 'across',
+        sandAfter: false,
+      },
+      {
+        name: 'Household white, second coat',
+        kind: 'ground',
+        substance: 'housePaint',
+        absorb: 'laterAbsorb',
+        waterParts: 0.1,
+        labelMinutes: [12 * HOUR, 24 * HOUR],
+        direction: 'down',
+        sandAfter: true,
+        grit: 320,
+      },
+    ],
+    steps: ['Brush off lint.', 'Two thin coats, crossed.', 'Sand lightly when dry.'],
+    cautions: [
+      'Household paint yellows, chalks and may crack: tell whoever buys the canvas.',
+      'Wear a mask when sanding; the dust is mineral.',
     ],
   }),
   system({

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { cornerOpening } from '../tension/cornerOpening';
-import { coatRecipe, primedArea } from './coatRecipe';
+import { byId } from '../job/schools';
+import { batchRecipe, primedArea, sharesOf } from './coatRecipe';
 import { dryingFactor, vapourDeficit } from './drying';
 import { SYSTEMS } from './grounds';
+import { SUBSTANCES, layerWarning } from './substances';
 
 const REFERENCE = { celsius: 20, rh: 50 };
 
@@ -28,46 +29,62 @@ describe('drying', () => {
 });
 
 describe('recipes', () => {
-  it('balance: what goes in is what comes out', () => {
-    for (const system of SYSTEMS)
-      for (const coat of system.coats) {
-        const { totalMl, glueG, groundMl, waterMl } = coatRecipe(0.8, coat, 150, 10);
-        expect(glueG + groundMl + waterMl).toBeCloseTo(totalMl, 9);
-        expect(totalMl).toBeCloseTo(0.8 * 150 * 1.1, 9);
-        if (coat.kind === 'size') expect(waterMl / glueG).toBeCloseTo(coat.waterParts, 9);
-        else expect(waterMl).toBeLessThanOrEqual(groundMl);
-      }
+  it('balance to the gram: what goes on the scale is what the pot holds, for one canvas and for many', () => {
+    for (const { coats } of SYSTEMS)
+      for (const coat of coats)
+        for (const areas of [[0.8], [0.31, 1.2, 0.07], [12.345]]) {
+          const recipe = batchRecipe(
+            areas.map((areaM2) => ({ areaM2, absorbMlPerM2: 150 })),
+            coat,
+            10,
+          );
+          const area = areas.reduce((sum, one) => sum + one, 0);
+          expect(recipe.glueG + recipe.groundMl + recipe.waterMl).toBeCloseTo(recipe.totalMl, 9);
+          expect(recipe.totalMl).toBeCloseTo(area * 150 * 1.1, 9);
+          expect(recipe.substanceG + recipe.waterG).toBe(recipe.totalG);
+          expect(Number.isInteger(recipe.substanceG) && Number.isInteger(recipe.waterG)).toBe(true);
+          expect(recipe.dryG).toBeLessThan(recipe.totalG);
+          expect(coat.waterParts).toBeLessThanOrEqual(byId(SUBSTANCES, coat.substance).mostWater);
+        }
+    const shares = sharesOf(
+      250,
+      [0.31, 1.2, 0.07].map((areaM2) => ({ areaM2, absorbMlPerM2: 150 })),
+    );
+    expect(shares.reduce((sum, one) => sum + one, 0)).toBeCloseTo(250, 9);
+    expect(shares[1]! / shares[0]!).toBeCloseTo(1.2 / 0.31, 9);
   });
 
-  it('glue size keeps between one part to ten and one to fourteen; each system crosses its coats', () => {
+  it('glue size keeps between one part to ten and one to fourteen; each system crosses its coats and stacks what holds', () => {
     for (const { coats } of SYSTEMS) {
-      for (const coat of coats.filter((one) => one.kind === 'size'))
+      for (const coat of coats.filter((one) => one.substance === 'animalGlue'))
         expect(coat.waterParts >= 10 && coat.waterParts <= 14).toBe(true);
-      coats.forEach((coat, index) => expect(index === 0 || coat.direction !== coats[index - 1]!.direction).toBe(true));
+      coats.forEach((coat, index) => {
+        const below = coats[index - 1];
+        if (below) expect(coat.direction).not.toBe(below.direction);
+        const layer = (one: typeof coat) => byId(SUBSTANCES, one.substance).layer;
+        expect(layerWarning(below ? layer(below) : 'raw', layer(coat))).toBeUndefined();
+        expect(coat.sandAfter).toBe(coat.grit !== undefined);
+      });
     }
   });
 
-  it.each([0, -1, NaN, 201])('refuses an area of %d m²', (area) => {
-    expect(() => coatRecipe(area, { kind: 'ground', waterParts: 0 }, 100, 0)).toThrow(/area must be above 0 and at most 200 m²/);
+  it('knows which layers do not hold: water on oil, acrylic on glue, oil on raw cloth', () => {
+    expect(layerWarning('oil', 'acrylic')?.level).toBe('stop');
+    expect(layerWarning('glue', 'acrylic')?.level).toBe('stop');
+    expect(layerWarning('raw', 'oil')?.level).toBe('stop');
+    expect(layerWarning('acrylic', 'oil')).toBeUndefined();
+  });
+
+  it.each([[[0]], [[-1]], [[NaN]], [[201]], [[1e9]], [[150, 60]], [[1, 0]], [[]]])('refuses areas of %j m²', (areas) => {
+    const many = areas.map((areaM2) => ({ areaM2, absorbMlPerM2: 100 }));
+    expect(() => batchRecipe(many, { substance: 'acrylicGround', waterParts: 0 }, 0)).toThrow(
+      /area must be above 0 and at most 200 m²/,
+    );
   });
 
   it('adds edges and back', () => {
     const face = { widthMm: 1000, heightMm: 500 };
     expect(primedArea(face, 40, false, false)).toBe(0.5);
     expect(primedArea(face, 40, true, true)).toBeCloseTo(1.12, 12);
-  });
-});
-
-describe('opening the corners', () => {
-  it('grows both ways by twice the opening; the shorter side tightens more', () => {
-    const opened = cornerOpening(0.75, { widthMm: 1000, heightMm: 500 }, 20);
-    expect(opened).toMatchObject({ growthMm: 1.5, strainWidth: 0.0015, strainHeight: 0.003 });
-    expect(opened.riseHeightNPerM).toBeCloseTo(2 * opened.riseWidthNPerM, 9);
-    expect(opened.mitreGapMm).toBeCloseTo(0.75 * Math.SQRT2, 12);
-  });
-
-  it('refuses to close what is closed', () => {
-    expect(() => cornerOpening(-1, { widthMm: 1, heightMm: 1 }, 20)).toThrow(/0 mm or more, got -1/);
-    expect(() => cornerOpening(1, { widthMm: 0, heightMm: 1 }, 20)).toThrow(/face must be above 0/);
   });
 });

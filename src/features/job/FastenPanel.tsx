@@ -21,7 +21,8 @@ import { FastenControls, type RouteControls } from './FastenControls';
 import { PlaceOnBar } from './PlaceOnBar';
 import type { Signs } from './SignsPanel';
 import type { MembraneAnswer } from './useMembraneRun';
-import type { KeepRehearsal, Rehearsal } from './useRehearsal';
+import type { Keep } from './keep';
+import type { Rehearsal } from './useRehearsal';
 
 /** Loaded when they are opened. */
 const ClothTension = dynamic(() => import('./ClothTension').then((module) => module.ClothTension));
@@ -44,7 +45,7 @@ interface FastenPanelProps {
   onFine: (fine: boolean) => void;
   /** Null while another tab is in sight. */
   rehearsal: Rehearsal | null;
-  onKeep: KeepRehearsal;
+  onKeep: Keep;
   signs: Signs;
   onStage: (stage: StageId) => void;
 }

@@ -17,7 +17,8 @@ import { FastenPanel } from './FastenPanel';
 import { SheetDrawing, type View } from './SheetDrawing';
 import type { Signs } from './SignsPanel';
 import { useMembraneRun, useMembraneWorker } from './useMembraneRun';
-import { type KeepRehearsal, useRehearsal } from './useRehearsal';
+import type { Keep } from './keep';
+import { useRehearsal } from './useRehearsal';
 
 /** Loaded when the cloth is looked at. */
 const TensionDrawing = dynamic(() => import('./TensionDrawing').then((module) => module.TensionDrawing), {
@@ -38,7 +39,7 @@ interface FastenStageProps {
   step: number;
   onStep: (step: number) => void;
   change: (patch: Partial<FastenInputs>) => void;
-  onKeep: KeepRehearsal;
+  onKeep: Keep;
   onStage: (stage: StageId) => void;
 }
 

@@ -6,14 +6,16 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { keepRehearsalAction, recordStepAction, withdrawRecordAction } from '@/server/actions';
+import { recordStepAction, withdrawRecordAction } from '@/server/actions';
 import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
-import type { Pace } from '@/core/plan/context';
+import type { Learned, Pace } from '@/core/plan/context';
+import { historyOf } from '@/core/plan/jobHistory';
 import { gateVerdicts, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
 import { length } from '@/core/units/length';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
+import type { Air } from '@/server/airCases';
 import type { JobWithLog } from '@/server/jobCases';
 import type { Outcome } from '@/server/outcome';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
@@ -31,7 +33,7 @@ import { StageSheet } from './StageSheet';
 import { earlyWords, keepsWords, stageMarks, stageNotes } from './stageWords';
 import { useJobDraft } from './useJobDraft';
 import { useJobKeys } from './useJobKeys';
-import type { KeepRehearsal } from './useRehearsal';
+import type { Keep } from './keep';
 
 /** Loaded when somebody else saved in between. */
 const StaleDialog = dynamic(() => import('./StaleDialog').then((module) => module.StaleDialog));
@@ -44,10 +46,15 @@ interface JobPageProps {
   cut: JobCut | null;
   /** How fastening went against what was reckoned, so far. */
   pace: Pace | undefined;
+  /** What its cloth taught so far. */
+  learned: Learned;
+  air: Air;
+  /** Entries whose taps were kept as sound. */
+  recordings: string[];
   nowMs: number;
 }
 
-export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: JobPageProps) {
+export function JobPage({ first, rack, cloth, cut, pace, learned, air, recordings, nowMs: serverNow }: JobPageProps) {
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
@@ -64,9 +71,10 @@ export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: Job
 
   const progress = useMemo(() => progressOf(inputs, log), [inputs, log]);
   const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
+  const history = useMemo(() => historyOf(log), [log]);
   const plan = useMemo(
-    () => planJob(inputs, { rules, tape, pace }, progress.coatsDone),
-    [inputs, rules, tape, pace, progress.coatsDone],
+    () => planJob(inputs, { rules, tape, pace, learned, history }, progress.coatsDone),
+    [inputs, rules, tape, pace, learned, history, progress.coatsDone],
   );
 
   const done = progress.done.has(open);
@@ -74,8 +82,8 @@ export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: Job
   const frozen = done ? (entry?.plan ?? null) : null;
   const shownInputs = frozen?.inputs ?? inputs;
   const shownPlan = useMemo(
-    () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape }, progress.coatsDone) : plan),
-    [frozen, tape, progress.coatsDone, plan],
+    () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape, learned, history }, progress.coatsDone) : plan),
+    [frozen, tape, learned, history, progress.coatsDone, plan],
   );
   // The slip answers each key at once; the drawing follows in the next free moment, a brace under the hand at once.
   const shown = useMemo(() => ({ inputs: shownInputs, plan: shownPlan, progress }), [shownInputs, shownPlan, progress]);
@@ -144,10 +152,10 @@ export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: Job
         if (after.done.has(open) && after.now) setOpen(after.now);
       },
     );
-  const keepRehearsal: KeepRehearsal = async (moves, offGrainDeg, note) => {
+  const keep: Keep = async (act) => {
     let kept = false;
     await settle(
-      (revision) => keepRehearsalAction({ jobId: first.job.id, revision, maker, moves: [...moves], offGrainDeg, note }),
+      (revision) => act({ jobId: first.job.id, revision, maker }),
       (value) => {
         took(value);
         kept = true;
@@ -201,7 +209,9 @@ export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: Job
             ticked={inputs.kit}
             onTick={draft.setKit}
             onChange={draft.change}
-            onKeepRehearsal={keepRehearsal}
+            air={air}
+            recordings={recordings}
+            onKeep={keep}
             onStage={openStage}
           />
           <section
@@ -225,6 +235,7 @@ export function JobPage({ first, rack, cloth, cut, pace, nowMs: serverNow }: Job
                 coatsDone={progress.coatsDone}
                 locked={done}
                 change={draft.change}
+                onKeep={keep}
               />
               {cutsNow && (
                 <CutFrom

@@ -11,6 +11,7 @@ import { type MendedRuns, mendedModels, rehearsalModel, rehearsalScore, rehearsa
 import { MODEL_LIMITS } from '@/core/plan/stapleModel';
 import { printDuration } from '@/core/units/duration';
 import { decimal } from '@/core/units/numeral';
+import { keepRehearsalAction } from '@/server/actions';
 import { Choice } from '@/ui/fields';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -18,7 +19,8 @@ import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
 import { Fact } from './Fact';
 import { HAND_SEED, failureWords } from './useMembraneRun';
-import type { KeepRehearsal, Rehearsal } from './useRehearsal';
+import type { Keep } from './keep';
+import type { Rehearsal } from './useRehearsal';
 
 const PULLS: { id: RehearsalMove['pull']; name: string }[] = [
   { id: 'none', name: 'lay on' },
@@ -32,7 +34,7 @@ interface RehearsalPanelProps {
   inputs: JobInputs;
   rehearsal: Rehearsal;
   worker: () => MembraneWorker;
-  onKeep: KeepRehearsal;
+  onKeep: Keep;
 }
 
 export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalPanelProps) {
@@ -41,7 +43,9 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
   const score = useScore(inputs, rehearsal, worker);
   const [kept, setKept] = useState<readonly RehearsalMove[] | null>(null);
   const keep = async () => {
-    if (await onKeep(moves, lesson?.offGrainDeg ?? 0, lesson ? `Lesson: ${lesson.name.toLowerCase()}` : '')) setKept(moves);
+    const offGrainDeg = lesson?.offGrainDeg ?? 0;
+    const note = lesson ? `Lesson: ${lesson.name.toLowerCase()}` : '';
+    if (await onKeep((asked) => keepRehearsalAction({ ...asked, moves: [...moves], offGrainDeg, note }))) setKept(moves);
   };
   return (
     <div className="space-y-2">

@@ -9,13 +9,14 @@ import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
 import { squareScene } from '@/drawing/squareScene';
-import { type SceneInput, briefScene, handoverScene, primeScene, tuneScene } from '@/drawing/stageScenes';
+import { type SceneInput, briefScene, handoverScene, primeScene } from '@/drawing/stageScenes';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
 import { KitList } from './KitList';
 import { SheetDrawing, type View } from './SheetDrawing';
 import { CoatTable } from './StageExtras';
-import type { KeepRehearsal } from './useRehearsal';
+import type { Air } from '@/server/airCases';
+import type { Keep } from './keep';
 
 /** Panels are loaded when their stage is opened; the room for them is kept. */
 const BarsPanel = dynamic(() => import('./BarsPanel').then((module) => module.BarsPanel), {
@@ -31,6 +32,10 @@ const SquarePanel = dynamic(() => import('./SquarePanel').then((module) => modul
   loading: () => <div className="hair-t h-[226px] flex-none" />,
 });
 const FastenStage = dynamic(() => import('./FastenStage').then((module) => module.FastenStage), {
+  loading: () => <div className="bench:flex-1" />,
+});
+
+const TuneStage = dynamic(() => import('./TuneStage').then((module) => module.TuneStage), {
   loading: () => <div className="bench:flex-1" />,
 });
 
@@ -50,12 +55,14 @@ interface StageSheetProps {
   rack: RackBar[];
   ticked: string[];
   onTick: (ticked: string[]) => void;
-  onKeepRehearsal: KeepRehearsal;
+  air: Air;
+  recordings: string[];
+  onKeep: Keep;
   onStage: (stage: StageId) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 
-function sceneOf(open: Exclude<StageId, 'fasten'>, input: SceneInput, coatsDone: number): Scene {
+function sceneOf(open: Exclude<StageId, 'fasten' | 'tune'>, input: SceneInput, coatsDone: number): Scene {
   switch (open) {
     case 'brief':
       return briefScene(input);
@@ -65,8 +72,6 @@ function sceneOf(open: Exclude<StageId, 'fasten'>, input: SceneInput, coatsDone:
       return squareScene(input);
     case 'cloth':
       return clothScene(input);
-    case 'tune':
-      return tuneScene(input);
     case 'prime':
       return primeScene(input, coatsDone);
     case 'handover':
@@ -95,7 +100,9 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     ticked,
     onTick,
     onChange,
-    onKeepRehearsal,
+    air,
+    recordings,
+    onKeep,
     onStage,
   } = props;
   const { coatsDone, records } = progress;
@@ -113,8 +120,27 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           step={step}
           onStep={onStep}
           change={(patch) => onChange('fasten', patch)}
-          onKeep={onKeepRehearsal}
+          onKeep={onKeep}
           onStage={onStage}
+        />
+      </div>
+    );
+  if (open === 'tune')
+    return (
+      <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+        <TuneStage
+          jobId={jobId}
+          live={live}
+          inputs={inputs}
+          plan={plan}
+          locked={locked}
+          fastened={progress.done.has('fasten')}
+          view={view}
+          onView={onView}
+          air={air}
+          recordings={recordings}
+          change={(patch) => onChange('tune', patch)}
+          onKeep={onKeep}
         />
       </div>
     );
@@ -164,7 +190,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
 });
 
 interface StageDrawingProps {
-  open: Exclude<StageId, 'fasten'>;
+  open: Exclude<StageId, 'fasten' | 'tune'>;
   inputs: JobInputs;
   plan: Plan;
   coatsDone: number;

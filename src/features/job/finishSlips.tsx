@@ -1,29 +1,28 @@
 'use client';
+import { useState } from 'react';
 /* Inputs of the last stages: tune, prime, hand over. */
 import { type JobInputs } from '@/core/job/job';
 import { HANGINGS } from '@/core/plan/hangings';
 import { SYSTEMS } from '@/core/prime/grounds';
 import { FEELS } from '@/core/tension/feel';
-import { REMEDIES } from '@/core/tension/remedies';
+import { LAYERS } from '@/core/prime/substances';
+import { REMEDIES, REMEDY_SIGNS, type RemedySignId } from '@/core/tension/remedies';
+import { decimal } from '@/core/units/numeral';
 import { parsed, refused } from '@/core/units/result';
-import { Choice, LengthField, NumberField, ReadingField, Tick, TypedField } from '@/ui/fields';
+import { keepRemedyAction } from '@/server/actions';
+import { Choice, NumberField, Tick, TypedField } from '@/ui/fields';
 import { type SlipProps, columns } from './slipProps';
 
-export function TuneSlip({ inputs: { tune }, plan, locked, change }: SlipProps) {
+export function TuneSlip({ inputs: { tune }, plan, locked, change, onKeep }: SlipProps) {
   const set = (patch: Partial<JobInputs['tune']>) => change('tune', patch);
-  const { weight } = tune;
-  const weigh = (patch: Partial<typeof weight>) => set({ weight: { ...weight, ...patch } });
+  const [noted, setNoted] = useState<string | null>(null);
+  const toggle = (sign: RemedySignId) =>
+    set({ signs: tune.signs.includes(sign) ? tune.signs.filter((one) => one !== sign) : [...tune.signs, sign] });
+  const chosen = plan.tune.advice.find(({ id }) => id === tune.remedy)!;
   return (
     <div className="space-y-2">
       <div className={columns}>
         <Choice label="It feels" value={tune.feel} options={FEELS} onChange={(feel) => set({ feel })} disabled={locked} />
-        <LengthField
-          label="Opening, each corner"
-          value={tune.opening}
-          mostMm={20}
-          onChange={(opening) => set({ opening })}
-          disabled={locked}
-        />
         <Choice
           label="Done about it"
           value={tune.remedy}
@@ -31,66 +30,60 @@ export function TuneSlip({ inputs: { tune }, plan, locked, change }: SlipProps) 
           onChange={(remedy) => set({ remedy })}
           disabled={locked}
         />
-        {!plan.cloth.painted && (
-          <>
-            <LengthField
-              label="Disc across"
-              value={weight.disc}
-              mostMm={300}
-              onChange={(disc) => weigh({ disc })}
-              disabled={locked}
-            />
-            <ReadingField
-              label={`Sag under ${weight.lightG} g`}
-              value={weight.lightSag}
-              mostMm={200}
-              onChange={(lightSag) => weigh({ lightSag })}
-              disabled={locked}
-            />
-            <ReadingField
-              label={`Sag under ${weight.heavyG} g`}
-              value={weight.heavySag}
-              mostMm={200}
-              onChange={(heavySag) => weigh({ heavySag })}
-              disabled={locked}
-            />
-          </>
-        )}
       </div>
-      {!plan.cloth.painted && (
-        <p className="soft text-[13px]">
-          Level, face up, back free: lay the disc in the middle, a straight edge across the frame, and read how far it sinks.
-        </p>
-      )}
-      <ul className="text-[14px] leading-5">
-        {plan.tune.advice
-          .filter((one) => one.id !== 'none')
-          .map((one) => (
-            <li key={one.id} className="hair-t py-1">
-              <span className={`font-semibold ${one.barred ? 'soft line-through' : ''}`}>{one.name}</span>
-              {one.barred ? (
-                <span className="text-error"> not here: {one.barred}</span>
-              ) : (
-                <span className="soft">
-                  {' '}
-                  for: {one.speaksFor.join('; ')}. Against: {one.speaksAgainst.join('; ')}.
-                </span>
-              )}
-            </li>
+      <fieldset disabled={locked}>
+        <legend className="soft text-[13px]">What is seen</legend>
+        <div className="grid grid-cols-2 gap-x-4">
+          {REMEDY_SIGNS.map(({ id, name }) => (
+            <Tick key={id} label={name} checked={tune.signs.includes(id)} onChange={() => toggle(id)} disabled={locked} />
           ))}
-      </ul>
+        </div>
+      </fieldset>
+      {tune.remedy !== 'none' && !chosen.barred && (
+        <button
+          type="button"
+          className="btn btn-outline btn-sm h-9 w-full"
+          disabled={noted === tune.remedy}
+          onClick={() =>
+            void onKeep((asked) => keepRemedyAction({ ...asked, note: '', remedy: tune.remedy })).then((kept) => {
+              if (kept) setNoted(tune.remedy);
+            })
+          }
+        >
+          {noted === tune.remedy ? 'Noted: measure again now' : `Note it: ${chosen.name.toLowerCase()}`}
+        </button>
+      )}
+      <ol aria-label="Advice, best first" className="text-[14px] leading-5">
+        {plan.tune.advice.map((one, index) => (
+          <li key={one.id} className="hair-t py-1">
+            <span className={`font-semibold ${one.barred ? 'soft line-through' : ''}`}>
+              {one.barred ? '' : `${index + 1}. `}
+              {one.name}
+            </span>
+            {one.barred ? (
+              <span className="text-error"> not here: {one.barred}</span>
+            ) : (
+              <span className="soft">
+                {' '}
+                {one.speaksFor.length > 0 && <>for: {one.speaksFor.join('; ')}. </>}
+                {one.speaksAgainst.length > 0 && <>Against: {one.speaksAgainst.join('; ')}.</>}
+              </span>
+            )}
+          </li>
+        ))}
+      </ol>
     </div>
   );
 }
 
-export function PrimeSlip({ inputs: { prime }, coatsDone, locked, change }: SlipProps) {
+export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['prime']>) => change('prime', patch);
   const begun = locked || coatsDone > 0;
+  const next = plan.prime.coats[coatsDone];
   return (
     <div className={columns}>
-      <div className="col-span-2">
-        <Choice label="System" value={prime.system} options={SYSTEMS} onChange={(system) => set({ system })} disabled={begun} />
-      </div>
+      <Choice label="System" value={prime.system} options={SYSTEMS} onChange={(system) => set({ system })} disabled={begun} />
+      <Choice label="On the cloth now" value={prime.over} options={LAYERS} onChange={(over) => set({ over })} disabled={begun} />
       <NumberField
         label="Room"
         value={prime.roomC}
@@ -111,6 +104,43 @@ export function PrimeSlip({ inputs: { prime }, coatsDone, locked, change }: Slip
       />
       <Tick label="Edges too" checked={prime.edges} onChange={(edges) => set({ edges })} disabled={begun} />
       <Tick label="Back too" checked={prime.back} onChange={(back) => set({ back })} disabled={begun} />
+      <div className="col-span-2">
+        <Tick label="Wet the cloth first" checked={prime.wetFirst} onChange={(wetFirst) => set({ wetFirst })} disabled={begun} />
+      </div>
+      {next && !locked && (
+        <>
+          <NumberField
+            label="Water to one part"
+            value={prime.waterParts}
+            unit="parts"
+            least={0}
+            most={20}
+            placeholder={decimal(next.waterParts, 2)}
+            onClear={() => set({ waterParts: null })}
+            onChange={(waterParts) => set({ waterParts })}
+          />
+          <span />
+          <NumberField
+            label="Mixed"
+            value={prime.mixedMl}
+            unit="ml"
+            least={0}
+            most={200_000}
+            placeholder={decimal(next.recipe.totalMl, 0)}
+            onClear={() => set({ mixedMl: null })}
+            onChange={(mixedMl) => set({ mixedMl })}
+          />
+          <NumberField
+            label="Left in the pot"
+            value={prime.leftMl}
+            unit="ml"
+            least={0}
+            most={200_000}
+            onClear={() => set({ leftMl: null })}
+            onChange={(leftMl) => set({ leftMl })}
+          />
+        </>
+      )}
     </div>
   );
 }

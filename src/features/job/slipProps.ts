@@ -1,5 +1,6 @@
 import type { JobInputs, SquareInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
+import type { Keep } from './keep';
 import type { Plan } from '@/core/plan/planJob';
 
 /** What every slip gets: the stage's inputs, the plan made of them, and a way to change them. */
@@ -8,6 +9,7 @@ export interface SlipProps {
   plan: Plan;
   coatsDone: number;
   locked: boolean;
+  onKeep: Keep;
   change: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 

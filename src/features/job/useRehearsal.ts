@@ -13,9 +13,6 @@ import type { MembraneWorker } from '@/workers/membraneWorker';
 import { clothKey } from './clothKey';
 import { type MembraneAnswer, useMembraneRun } from './useMembraneRun';
 
-/** Keeps a rehearsal in the log; tells whether it is kept. */
-export type KeepRehearsal = (moves: readonly RehearsalMove[], offGrainDeg: number, note: string) => Promise<boolean>;
-
 export interface Rehearsal {
   /** The job’s own model; its places are those of the rehearsal. */
   model: StapleModel;

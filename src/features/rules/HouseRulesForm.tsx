@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { saveRulesAction } from '@/server/actions';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/job/assumptions';
+import type { Policies } from '@/core/job/houseRules';
 import { STAGES } from '@/core/job/stages';
 import type { StoredRules } from '@/db/workshops';
 
@@ -15,6 +16,7 @@ interface RulesFields {
   metricStep: string;
   inchStep: string;
   assumptions: Record<string, string>;
+  policies: Policies;
 }
 
 const readNumber = (typed: string) => (/^-?\d+([.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) : NaN);
@@ -31,6 +33,7 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
       currency: rules.currency,
       metricStep: String(rules.metricStep),
       inchStep: String(rules.inchStep),
+      policies: rules.policies,
       assumptions: Object.fromEntries(ASSUMPTIONS.map((one) => [one.id, String(rules.assumptions[one.id] ?? one.value)])),
     },
   });
@@ -53,6 +56,7 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
         metricStep: Number(fields.metricStep) as 1,
         inchStep: Number(fields.inchStep) as 16,
         assumptions: Object.fromEntries(changed),
+        policies: fields.policies,
         materials: rules.materials,
       },
     });
@@ -121,9 +125,52 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
             </select>
           </label>
         </section>
+        <PolicyFields form={form} />
         <AssumptionTable form={form} />
       </form>
     </main>
+  );
+}
+
+const LIKINGS = [
+  { id: 'liked', name: 'liked' },
+  { id: 'allowed', name: 'allowed' },
+  { id: 'never', name: 'never done here' },
+];
+const REMEDY_POLICIES = [
+  { id: 'water', name: 'Water on the back of raw cloth' },
+  { id: 'keys', name: 'Opening the corners' },
+  { id: 'restretch', name: 'Drawing the fasteners, stretching again' },
+] as const;
+const PRIMING_POLICIES = [
+  { id: 'primeEdges', name: 'Edges are primed' },
+  { id: 'primeBack', name: 'The back is primed' },
+  { id: 'wetFirst', name: 'Cloth is wetted before the first coat' },
+] as const;
+
+/** Where houses differ: what is done about slackness, and how a new job is primed. */
+function PolicyFields({ form }: { form: ReturnType<typeof useForm<RulesFields>> }) {
+  return (
+    <section aria-label="Policies" className="grid max-w-5xl gap-3 px-5 pb-2 sm:grid-cols-3">
+      {REMEDY_POLICIES.map(({ id, name }) => (
+        <label key={id} className="block">
+          <span className="soft text-[13px]">{name}</span>
+          <select className="select select-sm h-9 w-full" {...form.register(`policies.${id}`)}>
+            {LIKINGS.map((liking) => (
+              <option key={liking.id} value={liking.id}>
+                {liking.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {PRIMING_POLICIES.map(({ id, name }) => (
+        <label key={id} className="flex cursor-pointer items-center gap-2 text-[14.5px]">
+          <input type="checkbox" className="checkbox checkbox-sm" {...form.register(`policies.${id}`)} />
+          {name}
+        </label>
+      ))}
+    </section>
   );
 }
 

@@ -6,7 +6,7 @@ import type { StockCloth } from '@/core/cloth/clothStock';
 import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import { DEFAULT_RULES } from '@/core/job/houseRules';
-import type { JobInputs } from '@/core/job/job';
+import { type JobInputs, alikeCorners } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import type { Length } from '@/core/units/length';
 import { length } from '@/core/units/length';
@@ -263,7 +263,7 @@ export const OPEN_JOBS: DemoJob[] = [
       bars: { profile: 'extraDeep', joint: 'bolted', bracesUpright: [0.5], bracesLevel: [0.5] },
       cloth: { fabric: 'linenMedium', grip: 'pliers', marginStyle: 'reserve' },
       fasten: { spacing: length(50), lastFromCorner: length(60), starters: 3 },
-      tune: { feel: 'firm', remedy: 'keys', opening: length(0.5) },
+      tune: { feel: 'firm', remedy: 'keys', corners: alikeCorners(length(0.5)) },
       prime: { system: 'glueSize', roomC: 18, roomRh: 52 },
       handover: { hanging: 'plates' },
     },

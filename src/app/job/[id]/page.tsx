@@ -1,7 +1,10 @@
 import { notFound } from 'next/navigation';
 import { JobPage } from '@/features/job/JobPage';
 import { clothStore, jobCut } from '@/server/clothCases';
-import { fasteningPace, openJob } from '@/server/jobCases';
+import { airOf } from '@/server/airCases';
+import { openJob } from '@/server/jobCases';
+import { fasteningPace, learnedFor } from '@/server/learnedCases';
+import { recordedEntries } from '@/db/recordings';
 import { rackBars } from '@/server/rackCases';
 import { openWorkshop } from '@/server/openWorkshop';
 
@@ -18,6 +21,9 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
       cloth={clothStore(workshop)}
       cut={jobCut(workshop, id)}
       pace={fasteningPace(workshop)}
+      learned={learnedFor(workshop, found.job.inputs)}
+      air={airOf(workshop)}
+      recordings={recordedEntries(workshop.database, id)}
       nowMs={workshop.now().getTime()}
     />
   );

@@ -49,7 +49,7 @@ function tapsOf(random: () => number, { span, sigma, pull }: ReturnType<typeof c
         contactMs: 3 + 5 * random(),
         peak: 0.3 + 0.5 * random(),
         silence: 0.4 + 0.2 * random(),
-        seconds: 1.8,
+        seconds: 1.6,
         rate: RATE,
       },
       random,
@@ -119,7 +119,7 @@ describe('what is no tap', () => {
     humHz: 50,
     peak: 0.6,
     silence: 0.5,
-    seconds: 1.8,
+    seconds: 1.6,
     rate: RATE,
   };
   const sound = (change: Partial<SyntheticTap>) => syntheticTap({ ...plain, ...change }, randomLcg(0.4));

@@ -41,6 +41,10 @@ const PRIOR: readonly (readonly [middle: number, spread: number])[] = [
 ];
 /** How well finger and microphone are placed, m (one standard deviation). */
 const PLACED = 0.016;
+/** Notes above this part of the low-pass are not heard. */
+const BAND = 1.1;
+/** A mode expected this much fainter than the loudest is left out of a tap, as a part of its power. */
+const FAINT = 2e-3;
 /** Most waves each way that lie in the band. */
 const MOST_WAVES = 4;
 
@@ -66,10 +70,10 @@ export function* jointFit(span: Span, sigma: number, taps: readonly ReadyTap[]):
   const found: Least[] = [];
   for (const start of starts) {
     yield undefined;
-    found.push(nelderMead(model, start, [0.04, 0.08, 0.2, 0.2, 0.3], 260, 1e-3));
+    found.push(nelderMead(model, start, [0.04, 0.08, 0.2, 0.2, 0.3], 120, 0.05));
   }
   found.sort((one, other) => one.value - other.value);
-  const best = found[0]!;
+  const best = nelderMead(model, found[0]!.at, [0.02, 0.04, 0.1, 0.1, 0.15], 160, 2e-3);
   const other = found.find(({ at }) => Math.abs(at[0]! - best.at[0]!) > 0.1 || Math.abs(at[1]! - best.at[1]!) > 0.2);
   yield undefined;
   const covariance = inverse(hessian(model, best.at, [0.01, 0.02, 0.05, 0.06, 0.1]));
@@ -120,7 +124,7 @@ function evidenceModel(span: Span, sigma: number, taps: readonly ReadyTap[]) {
     const [q, slope, highPass] = [Math.exp(at[2]!), at[3]!, Math.exp(at[4]!)];
     const ringing = modes.flatMap(({ power }, index): Ringing[] => {
       const f = notes[index]!;
-      if (f > 1.25 * cutHz) return [];
+      if (f > BAND * cutHz) return [];
       const square = (f / highPass) ** 2;
       const passed = lowPassPower(f, cutHz) * (square / (1 + square)) ** 2;
       const decay = (Math.PI * f) / (q * (f / notes[0]!) ** slope) / rate;
@@ -186,7 +190,7 @@ const rung = (decay: number, omega: number, count: number, power: number[]): Rin
 });
 
 /**
- * Log evidence of one tap, its scale profiled out; K is factored by Cholesky as it is built.
+ * Log evidence of one tap, its scale profiled out.
  *
  * @param sums products of all damped cosines and sines, row by row
  */
@@ -198,29 +202,48 @@ function evidence(
 ): number {
   const { samples, noise, total } = tap;
   const count = samples.length;
-  const size = 2 * modes.length;
-  const sizes = modes.map(({ omega, power }) => Math.sqrt(power[which]! * whitenerPower(tap.whitener, omega)));
-  const trace = sizes.reduce((sum, one, i) => sum + one * one * (sums[2 * i * (size + 1)]! + sums[(2 * i + 1) * (size + 1)]!), 0);
+  const wide = 2 * modes.length;
+  const powers = modes.map(({ omega, power }) => power[which]! * whitenerPower(tap.whitener, omega));
+  const faint = FAINT * Math.max(...powers);
+  const heard = modes.flatMap((_mode, index) => (powers[index]! > faint ? [index] : []));
+  const trace = heard.reduce((sum, i) => sum + powers[i]! * (sums[2 * i * (wide + 1)]! + sums[(2 * i + 1) * (wide + 1)]!), 0);
   const lambda = Math.max(total - count * noise, 0.05 * total) / noise / Math.max(trace, 1e-300);
-  const root = sizes.map((one) => one * Math.sqrt(lambda));
-  const right = projections(samples, modes);
+  const rows = heard.flatMap((i) => [2 * i, 2 * i + 1]);
+  const root = rows.map((row) => Math.sqrt(lambda * powers[row >> 1]!));
+  const right = projections(
+    samples,
+    heard.map((i) => modes[i]!),
+  );
+  const { logDet, explained } = factored(rows, root, right, sums, wide);
+  const rest = Math.max(total - explained, 0) + count * noise;
+  return -0.5 * logDet - 0.5 * count * Math.log(rest);
+}
+
+/** `ln |K|` and `rightᵀ K⁻¹ right` (both scaled by `root`), K = 1 + root · sums · root factored by Cholesky as it is built. */
+function factored(
+  rows: readonly number[],
+  root: readonly number[],
+  right: Float64Array,
+  sums: Float64Array,
+  wide: number,
+): { logDet: number; explained: number } {
+  const size = rows.length;
   const low = new Float64Array(size * size);
   const solved = new Float64Array(size);
   let [logDet, explained] = [0, 0];
   for (let i = 0; i < size; i += 1) {
     for (let j = 0; j <= i; j += 1) {
-      let sum = root[i >> 1]! * root[j >> 1]! * sums[i * size + j]! + (i === j ? 1 : 0);
+      let sum = root[i]! * root[j]! * sums[rows[i]! * wide + rows[j]!]! + (i === j ? 1 : 0);
       for (let p = 0; p < j; p += 1) sum -= low[i * size + p]! * low[j * size + p]!;
       low[i * size + j] = i === j ? Math.sqrt(Math.max(sum, 1e-12)) : sum / low[j * size + j]!;
     }
-    let value = root[i >> 1]! * right[i]!;
+    let value = root[i]! * right[i]!;
     for (let p = 0; p < i; p += 1) value -= low[i * size + p]! * solved[p]!;
     solved[i] = value / low[i * size + i]!;
     logDet += 2 * Math.log(low[i * size + i]!);
     explained += solved[i]! ** 2;
   }
-  const rest = Math.max(total - explained, 0) + count * noise;
-  return -0.5 * logDet - 0.5 * count * Math.log(rest);
+  return { logDet, explained };
 }
 
 /** Sums of products of all damped cosines and sines, in closed form, row by row. */

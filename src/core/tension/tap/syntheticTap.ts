@@ -31,7 +31,7 @@ export interface SyntheticTap {
   rate: number;
 }
 
-const MOST_WAVES = 7;
+const MOST_WAVES = 6;
 
 /**
  * Samples between −1 and 1.

@@ -1,0 +1,88 @@
+/* The air of the workshop: read from a logger’s table or from the simulated hygrometer, asked for by days. */
+import { randomLcg } from 'd3-random';
+import { assumed } from '@/core/job/houseRules';
+import { type AirReading, type DampSpell, dampSpell } from '@/core/tension/clothWeather';
+import { simulatedAir } from '@/core/tension/simulatedAir';
+import { insertAir, listAir } from '@/db/airReadings';
+import { readRules } from '@/db/workshops';
+import { airFromCsv } from './airCsv';
+import type { ImportAirDto } from './airDto';
+import { type Outcome, done } from './outcome';
+import type { Workshop } from './workshop';
+
+const DAY_MS = 86_400_000;
+const YEAR_DAYS = 366;
+/** The simulated hygrometer reads every third hour, always the same air. */
+const STEP_H = 3;
+const SEED = 0.6180339;
+
+/** A day of air: its mean, and the dampest and driest of it. */
+export interface AirDay {
+  day: string;
+  celsius: number;
+  rh: number;
+  leastRh: number;
+  mostRh: number;
+}
+
+export interface Air {
+  days: AirDay[];
+  last: AirReading | null;
+  spell: DampSpell;
+}
+
+/** Air of the last year by days, and whether a damp spell is here or on its way. */
+export function airOf({ database, now }: Workshop): Air {
+  const at = now().getTime();
+  const readings = listAir(database, new Date(at - YEAR_DAYS * DAY_MS).toISOString()).filter((one) => Date.parse(one.at) <= at);
+  const days = new Map<string, AirReading[]>();
+  for (const one of readings) {
+    const day = one.at.slice(0, 10);
+    const there = days.get(day);
+    if (there) there.push(one);
+    else days.set(day, [one]);
+  }
+  return {
+    days: [...days].map(([day, list]) => dayOf(day, list)),
+    last: readings.at(-1) ?? null,
+    spell: spellOf({ database, now }),
+  };
+}
+
+function dayOf(day: string, list: readonly AirReading[]): AirDay {
+  const mean = (of: 'celsius' | 'rh') => Math.round((10 * list.reduce((sum, one) => sum + one[of], 0)) / list.length) / 10;
+  const rhs = list.map(({ rh }) => rh);
+  return { day, celsius: mean('celsius'), rh: mean('rh'), leastRh: Math.min(...rhs), mostRh: Math.max(...rhs) };
+}
+
+/** Whether a damp spell is here or on its way, from the last two days. */
+export function spellOf({ database, now }: Pick<Workshop, 'database' | 'now'>): DampSpell {
+  const at = now().getTime();
+  const { rules } = readRules(database);
+  return dampSpell(listAir(database, new Date(at - 2 * DAY_MS).toISOString()), assumed(rules, 'dampSpell'), at);
+}
+
+export interface AirTaken {
+  air: Air;
+  added: number;
+  rows: number;
+}
+
+const taken = (workshop: Workshop, readings: readonly AirReading[], source: string): Outcome<AirTaken> => {
+  const added = workshop.database.transaction(() => insertAir(workshop.database, readings, source)).immediate();
+  return done({ air: airOf(workshop), added, rows: readings.length });
+};
+
+/** Takes in a logger’s table: all rows or none; moments that were read already stay as they are. */
+export function importAir(workshop: Workshop, { text, source }: ImportAirDto): Outcome<AirTaken> {
+  const readings = airFromCsv(text);
+  return readings.ok ? taken(workshop, readings.value, source.trim() || 'table') : readings;
+}
+
+/** Fills the year until now from the simulated hygrometer. */
+export function readSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
+  const stepMs = STEP_H * 3_600_000;
+  const last = Math.floor(workshop.now().getTime() / stepMs) * stepMs;
+  const count = (YEAR_DAYS * 24) / STEP_H;
+  return taken(workshop, simulatedAir(randomLcg(SEED), last - (count - 1) * stepMs, count, STEP_H), 'simulated hygrometer');
+}

@@ -1,0 +1,58 @@
+/*
+ * A data logger’s table as readings of the air: any of the usual separators, a point or a comma in the numbers, a row of
+ * names on top. All rows are read, or none, with a list of what is wrong and where.
+ */
+import Papa from 'papaparse';
+import type { AirReading } from '@/core/tension/clothWeather';
+import { type FieldError, type Outcome, done, refuse } from './outcome';
+
+const NAMES = { at: /^(date|time|datum|zeit|timestamp|when|at)\b|date.?time/i, celsius: /temp|°c|celsius/i, rh: /hum|%|\brh\b/i };
+/** Errors that are told one by one. */
+const MOST_ERRORS = 8;
+/** A logger that reads every ten minutes for a year. */
+export const MOST_ROWS = 60_000;
+
+const numberOf = (text: string): number => (/^\s*-?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.trim().replace(',', '.')) : NaN);
+
+/** ISO time of what a logger writes: ISO, with or without its T, or day first with points. */
+function timeOf(text: string): string | null {
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})[ T]+(\d{1,2}):(\d{2})(?::(\d{2}))?$/.exec(text.trim());
+  const iso = dotted
+    ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}T${dotted[4]!.padStart(2, '0')}:${dotted[5]}:${dotted[6] ?? '00'}`
+    : text.trim().replace(/^(\d{4}-\d{2}-\d{2})[ ]+(\d)/, '$1T$2');
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(iso)) return null;
+  const at = new Date(iso);
+  return Number.isNaN(at.getTime()) ? null : at.toISOString();
+}
+
+/** The readings of a table, or what is wrong with it. */
+export function airFromCsv(text: string): Outcome<AirReading[]> {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  const [names, ...rows] = data;
+  if (!names || rows.length === 0) return refuse('This table has no rows under its names.');
+  if (rows.length > MOST_ROWS) return refuse(`This table has ${rows.length} rows; ${MOST_ROWS} is the most at once.`);
+  const column = (pattern: RegExp) => names.findIndex((name) => pattern.test(name.trim()));
+  const [at, celsius, rh] = [column(NAMES.at), column(NAMES.celsius), column(NAMES.rh)];
+  if (at < 0 || celsius < 0 || rh < 0)
+    return refuse(
+      `No column for ${[at < 0 ? 'the time' : '', celsius < 0 ? 'the temperature' : '', rh < 0 ? 'the humidity' : ''].filter(Boolean).join(' and ')}: the names on top are ${names.map((name) => `“${name.trim()}”`).join(', ')}. Name them time, temperature and humidity.`,
+    );
+  const errors: FieldError[] = [];
+  const readings = rows.flatMap((row, index): AirReading[] => {
+    const read = { at: timeOf(row[at] ?? ''), celsius: numberOf(row[celsius] ?? ''), rh: numberOf(row[rh] ?? '') };
+    const wrong = [
+      read.at === null ? `“${row[at] ?? ''}” is no time such as 2031-05-06 12:00` : '',
+      read.celsius >= -30 && read.celsius <= 60 ? '' : `“${row[celsius] ?? ''}” is no temperature of −30 to 60 °C`,
+      read.rh >= 0 && read.rh <= 100 ? '' : `“${row[rh] ?? ''}” is no humidity of 0 to 100 %`,
+    ].filter(Boolean);
+    if (wrong.length > 0) errors.push({ field: `row ${index + 2}`, says: wrong.join('; ') });
+    return wrong.length > 0 ? [] : [{ at: read.at!, celsius: read.celsius, rh: read.rh }];
+  });
+  if (errors.length === 0) return done(readings);
+  const more = errors.length - MOST_ERRORS;
+  return {
+    ok: false,
+    kind: 'invalid',
+    errors: [...errors.slice(0, MOST_ERRORS), ...(more > 0 ? [{ field: '', says: `and ${more} rows more` }] : [])],
+  };
+}
