@@ -27,6 +27,8 @@ for (const theme of ['linen', 'slate']) {
       '/cloth',
       '/cloth?view=store',
       '/cloth?view=materials',
+      '/ground',
+      '/air',
       '/log',
       '/rules',
       '/job/demo-127/slip',
@@ -64,7 +66,11 @@ for (const theme of ['linen', 'slate']) {
       await nothingSerious(page, `a painting, ${name}`, theme, TAB_PARTS);
     }
     await stage(page, 'Tune').click();
-    await page.getByLabel('Opening, each corner').fill('wide');
+    for (const name of ['Weight', 'Air', 'Corners']) {
+      await page.getByRole('tab', { name }).click();
+      await nothingSerious(page, `Tune, ${name}`, theme, TAB_PARTS);
+    }
+    await page.getByLabel('Open top left to').fill('wide');
     await nothingSerious(page, 'a field with an error', theme);
     await page.keyboard.press('Escape');
     await page.goto(emptyServer.url);

@@ -8,6 +8,7 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { DryingStrip } from '@/features/shell/DryingStrip';
 import { TopBar } from '@/features/shell/TopBar';
+import { spellOf } from '@/server/airCases';
 import { openWorkshop } from '@/server/openWorkshop';
 import { benchRows, dryingClocks, houseRules } from '@/server/workshopCases';
 import { WorkshopProvider } from '@/ui/WorkshopContext';
@@ -28,7 +29,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <WorkshopProvider rules={rules} unit={unit} maker={maker}>
           <TopBar theme={theme} />
           {children}
-          <DryingStrip clocks={dryingClocks(benchRows(workshop))} nowMs={workshop.now().getTime()} />
+          <DryingStrip
+            news={{ clocks: dryingClocks(benchRows(workshop)), spell: spellOf(workshop) }}
+            nowMs={workshop.now().getTime()}
+          />
         </WorkshopProvider>
       </body>
     </html>

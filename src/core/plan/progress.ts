@@ -132,6 +132,9 @@ export function gateVerdicts(stage: StageId, { records }: Progress): Verdict[] {
   return [];
 }
 
+/** Tuning goes on as long as the canvas lives: what is typed for it stays free after its record. */
+export const staysOpen = (stage: StageId): boolean => stage === 'tune';
+
 /** What of priming may not change between its coats: all but the room and the pot of the next coat. */
 function coatInputs({ prime: { system, edges, back, wetFirst, over } }: JobInputs) {
   return { system, edges, back, wetFirst, over };
@@ -148,6 +151,6 @@ export function lockedChanges(before: JobInputs, after: JobInputs, progress: Pro
       if (progress.coatsDone === 0) return false;
       return !same(coatInputs(before), coatInputs(after));
     }
-    return progress.done.has(id) && !same(before[id], after[id]);
+    return progress.done.has(id) && !staysOpen(id) && !same(before[id], after[id]);
   });
 }

@@ -3,6 +3,7 @@ import { byId } from '../job/schools';
 import { batchRecipe, primedArea, sharesOf } from './coatRecipe';
 import { dryingFactor, vapourDeficit } from './drying';
 import { SYSTEMS } from './grounds';
+import { pour, toMatch } from './pour';
 import { SUBSTANCES, layerWarning } from './substances';
 
 const REFERENCE = { celsius: 20, rh: 50 };
@@ -86,5 +87,19 @@ describe('recipes', () => {
     const face = { widthMm: 1000, heightMm: 500 };
     expect(primedArea(face, 40, false, false)).toBe(0.5);
     expect(primedArea(face, 40, true, true)).toBeCloseTo(1.12, 12);
+  });
+});
+
+describe('pouring', () => {
+  it('is right within a gram or the house’s part, and says what is missing or too much', () => {
+    expect(pour(10, 11, 0.02)).toEqual({ state: 'right' });
+    expect(pour(500, 491, 0.02)).toEqual({ state: 'right' });
+    expect(pour(500, 520, 0.02)).toEqual({ state: 'over', byG: 20 });
+    expect(() => pour(500, -1, 0.02)).toThrow(/0 or more, got -1 of 500/);
+  });
+
+  it('too much of one asks for more of the other, so that the ratio stays', () => {
+    expect(toMatch(520, { part: 500, other: 300 })).toBe(312);
+    expect(() => toMatch(1, { part: 0, other: 3 })).toThrow(/above 0 g/);
   });
 });

@@ -155,6 +155,8 @@ export interface RemedyAdvice {
   name: string;
   /** Higher comes first; what is barred comes last. */
   rank: number;
+  /** It answers what is seen here. */
+  answers: boolean;
   barred: string | null;
   speaksFor: string[];
   speaksAgainst: string[];
@@ -173,6 +175,7 @@ export function remedyAdvice(here: RemedyCase): RemedyAdvice[] {
     return {
       id: row.id,
       name: row.name,
+      answers: answered + asked + calm > 0,
       rank: barred
         ? -100
         : answered + asked + calm + (liking === 'never' ? 0 : POLICY_RANK[liking]) - row.lasting * (here.painted ? 0.8 : 0.3),

@@ -12,7 +12,7 @@ import { type StageId, stageActs, stageById } from '@/core/job/stages';
 import { planJob } from '@/core/plan/planJob';
 import type { Learned, Pace } from '@/core/plan/context';
 import { historyOf } from '@/core/plan/jobHistory';
-import { gateVerdicts, nextStep, progressOf, waitVerdicts } from '@/core/plan/progress';
+import { gateVerdicts, nextStep, progressOf, staysOpen, waitVerdicts } from '@/core/plan/progress';
 import { length } from '@/core/units/length';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
 import type { Air } from '@/server/airCases';
@@ -79,7 +79,8 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
 
   const done = progress.done.has(open);
   const entry = progress.records.findLast((record) => record.stage === open) ?? null;
-  const frozen = done ? (entry?.plan ?? null) : null;
+  const locked = done && !staysOpen(open);
+  const frozen = locked ? (entry?.plan ?? null) : null;
   const shownInputs = frozen?.inputs ?? inputs;
   const shownPlan = useMemo(
     () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape, learned, history }, progress.coatsDone) : plan),
@@ -93,7 +94,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
   const current = Math.min(step, total);
   const next = nextStep(inputs, progress, nowMs);
   const waits = [...(open === next.stage ? waitVerdicts(next, nowMs) : []), ...gateVerdicts(open, progress)];
-  const answer = done && frozen ? frozen : { ...plan[open], verdicts: [...plan[open].verdicts, ...waits] };
+  const answer = locked && frozen ? frozen : { ...plan[open], verdicts: [...plan[open].verdicts, ...waits] };
 
   const cutsNow = open === 'cloth' && !done && !plan.cloth.painted;
   const clothId = pickedCloth ?? clothThatFits(cloth, inputs.cloth.fabric, plan.cloth.fit)?.id ?? NOT_STORED;
@@ -230,10 +231,10 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
             <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
               <Slip
                 key={open}
-                inputs={done ? shownInputs : inputs}
-                plan={done ? shownPlan : plan}
+                inputs={locked ? shownInputs : inputs}
+                plan={locked ? shownPlan : plan}
                 coatsDone={progress.coatsDone}
-                locked={done}
+                locked={locked}
                 change={draft.change}
                 onKeep={keep}
               />

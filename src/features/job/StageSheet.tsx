@@ -4,7 +4,7 @@ import type { RackBar } from '@/core/frame/rack';
 import { type JobInputs, braceRange } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import type { Plan } from '@/core/plan/planJob';
-import type { Progress } from '@/core/plan/progress';
+import { type Progress, staysOpen } from '@/core/plan/progress';
 import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
@@ -106,7 +106,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     onStage,
   } = props;
   const { coatsDone, records } = progress;
-  const locked = progress.done.has(open);
+  const locked = progress.done.has(open) && !staysOpen(open);
   if (open === 'fasten')
     return (
       <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">

@@ -11,8 +11,8 @@ type Pictured = Extract<TapsReading, { kind: 'read' | 'doubted' }>;
 
 const INK = { C: 'var(--color-primary)', X: 'var(--color-success)', Y: 'var(--color-warning)' } as const;
 const DASH = { C: undefined, X: '6 3', Y: '2 3' } as const;
-const SPECTRUM = { width: 430, height: 172, left: 30, right: 8, top: 30, bottom: 30 };
-const DECAY = { width: 250, height: 172, left: 36, right: 8, top: 30, bottom: 30 };
+const SPECTRUM = { width: 300, height: 158, left: 20, right: 6, top: 32, bottom: 32 };
+const DECAY = { width: 180, height: 158, left: 32, right: 6, top: 24, bottom: 32 };
 
 export function TapCharts({ reading }: { reading: Pictured }) {
   return (
@@ -65,7 +65,7 @@ function Spectra({ reading }: { reading: Pictured }) {
         d={`M${SPECTRUM.left} ${SPECTRUM.height - SPECTRUM.bottom}H${SPECTRUM.width - SPECTRUM.right}`}
         stroke="var(--hair)"
       />
-      {x.ticks(7).map((tick) => (
+      {x.ticks(5).map((tick) => (
         <text key={tick} x={x(tick)} y={SPECTRUM.height - SPECTRUM.bottom + 14} textAnchor="middle" style={{ stroke: 'none' }}>
           {tick}
         </text>
@@ -76,7 +76,7 @@ function Spectra({ reading }: { reading: Pictured }) {
         textAnchor="end"
         style={{ stroke: 'none', fill: 'var(--soft)' }}
       >
-        Hz; waves across, down
+        Hz; marked: waves across, down
       </text>
       <text
         x={12}
@@ -85,7 +85,7 @@ function Spectra({ reading }: { reading: Pictured }) {
         transform={`rotate(-90 12 ${(SPECTRUM.height - SPECTRUM.bottom + SPECTRUM.top) / 2})`}
         style={{ stroke: 'none', fill: 'var(--soft)' }}
       >
-        size, own peak 1
+        own peak 1
       </text>
     </svg>
   );
@@ -101,7 +101,7 @@ function Decays({ reading }: { reading: Pictured }) {
     (point) => x(point.seconds),
     (point) => y(Math.max(FLOOR_DB, point.db)),
   );
-  const q = reading.kind === 'read' ? `, sharpness Q ${decimal(reading.tension.q, 0)}` : '';
+  const q = reading.kind === 'read' ? `, Q ${decimal(reading.tension.q, 0)}` : '';
   return (
     <svg
       viewBox={`0 0 ${DECAY.width} ${DECAY.height}`}
@@ -119,19 +119,19 @@ function Decays({ reading }: { reading: Pictured }) {
             strokeWidth="1.8"
             strokeDasharray={DASH[place]}
           />
-          <path d={`M${DECAY.left + index * 52} 8h20`} stroke={INK[place]} strokeWidth="1.8" strokeDasharray={DASH[place]} />
-          <text x={DECAY.left + index * 52 + 25} y={12} style={{ stroke: 'none' }} className="strong">
+          <path d={`M${DECAY.left + index * 48} 8h20`} stroke={INK[place]} strokeWidth="1.8" strokeDasharray={DASH[place]} />
+          <text x={DECAY.left + index * 48 + 25} y={12} style={{ stroke: 'none' }} className="strong">
             {place}
           </text>
         </g>
       ))}
-      {x.ticks(4).map((tick) => (
+      {x.ticks(3).map((tick) => (
         <text key={tick} x={x(tick)} y={DECAY.height - DECAY.bottom + 14} textAnchor="middle" style={{ stroke: 'none' }}>
           {decimal(tick, 1)}
         </text>
       ))}
       <text x={DECAY.width - DECAY.right} y={DECAY.height - 3} textAnchor="end" style={{ stroke: 'none', fill: 'var(--soft)' }}>
-        s after the tap; dB{q}
+        dB over s{q}
       </text>
     </svg>
   );

@@ -48,7 +48,7 @@ export function TapPanel(props: TapPanelProps) {
       </p>
     );
   return (
-    <div className="grid gap-x-5 gap-y-2 sm:grid-cols-[minmax(210px,264px)_minmax(0,1fr)]">
+    <div className="grid gap-x-5 gap-y-2 sm:grid-cols-[224px_minmax(0,1fr)]">
       <div className="space-y-2">
         <Source taps={taps} aimed={inputs.bars.tensionNPerM} />
         <Places taps={taps} />
@@ -176,10 +176,7 @@ function Places({ taps }: { taps: Taps }) {
               className={`flex gap-2 py-0.5 ${place === taps.next ? 'font-semibold text-primary' : there ? '' : 'soft'}`}
             >
               <span className="w-4">{place}</span>
-              <span>
-                {PLACE_WORDS[place]}
-                {there ? ', heard ✓' : place === taps.next ? ', now' : ''}
-              </span>
+              <span>{there ? 'heard ✓' : PLACE_WORDS[place]}</span>
             </li>
           );
         })}
@@ -198,7 +195,7 @@ function Places({ taps }: { taps: Taps }) {
   );
 }
 
-function Result({ plan, taps, fastened, onKeep, inputs }: TapPanelProps) {
+function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
   const [kept, setKept] = useState<Taps['taps'] | null>(null);
   const [busy, setBusy] = useState(false);
   const { reading } = taps;
@@ -244,7 +241,6 @@ function Result({ plan, taps, fastened, onKeep, inputs }: TapPanelProps) {
             <Fact name="mean">{tensionWords(reading.tension.mean, reading.tension.sdMean)}</Fact>
             <Fact name="across">{tensionWords(reading.tension.pull.tx, reading.tension.sdX)}</Fact>
             <Fact name="down">{tensionWords(reading.tension.pull.ty, reading.tension.sdY)}</Fact>
-            <Fact name="aimed at">{`${inputs.bars.tensionNPerM} N/m`}</Fact>
           </dl>
           <button
             type="button"

@@ -6,7 +6,7 @@ import { HANGINGS } from '@/core/plan/hangings';
 import { SYSTEMS } from '@/core/prime/grounds';
 import { FEELS } from '@/core/tension/feel';
 import { LAYERS } from '@/core/prime/substances';
-import { REMEDIES, REMEDY_SIGNS, type RemedySignId } from '@/core/tension/remedies';
+import { REMEDIES, REMEDY_SIGNS, type RemedyAdvice, type RemedySignId } from '@/core/tension/remedies';
 import { decimal } from '@/core/units/numeral';
 import { parsed, refused } from '@/core/units/result';
 import { keepRemedyAction } from '@/server/actions';
@@ -53,28 +53,32 @@ export function TuneSlip({ inputs: { tune }, plan, locked, change, onKeep }: Sli
           {noted === tune.remedy ? 'Noted: measure again now' : `Note it: ${chosen.name.toLowerCase()}`}
         </button>
       )}
-      <ol aria-label="Advice, best first" className="text-[14px] leading-5">
-        {plan.tune.advice.map((one, index) => (
-          <li key={one.id} className="hair-t py-1">
-            <span className={`font-semibold ${one.barred ? 'soft line-through' : ''}`}>
-              {one.barred ? '' : `${index + 1}. `}
-              {one.name}
-            </span>
-            {one.barred ? (
-              <span className="text-error"> not here: {one.barred}</span>
-            ) : (
-              <span className="soft">
-                {' '}
-                {one.speaksFor.length > 0 && <>for: {one.speaksFor.join('; ')}. </>}
-                {one.speaksAgainst.length > 0 && <>Against: {one.speaksAgainst.join('; ')}.</>}
-              </span>
-            )}
-          </li>
-        ))}
-      </ol>
+      <AdviceList advice={plan.tune.advice.filter(({ answers, barred }) => answers && !barred)} label="Advice, best first" />
+      <details>
+        <summary className="soft cursor-pointer text-[14px]">What else there is</summary>
+        <AdviceList advice={plan.tune.advice.filter(({ answers, barred }) => !answers || barred)} label="Other remedies" />
+      </details>
     </div>
   );
 }
+
+const AdviceList = ({ advice, label }: { advice: RemedyAdvice[]; label: string }) => (
+  <ol aria-label={label} className="text-[14px] leading-5">
+    {advice.map((one) => (
+      <li key={one.id} className="hair-t py-1">
+        <span className={`font-semibold ${one.barred ? 'soft line-through' : ''}`}>{one.name}</span>
+        {one.barred ? (
+          <span className="text-error"> not here: {one.barred}</span>
+        ) : (
+          <span className="soft">
+            {one.speaksFor.length > 0 && <> for: {one.speaksFor.join('; ')}.</>}
+            {one.speaksAgainst.length > 0 && <> Against: {one.speaksAgainst.join('; ')}.</>}
+          </span>
+        )}
+      </li>
+    ))}
+  </ol>
+);
 
 export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['prime']>) => change('prime', patch);

@@ -1,18 +1,34 @@
 'use client';
 import Link from 'next/link';
-import type { DryingClock } from '@/server/workshopCases';
+import { format } from 'date-fns';
+import { assumed } from '@/core/job/houseRules';
 import { clockPart, clockWords } from '@/ui/Clock';
 import { useNow } from '@/ui/useNow';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { spellWords } from '../air/spellWords';
+import { RingingClocks } from './RingingClocks';
+import { inHandFrom } from './ringing';
+import { type WorkshopNews, useNews } from './useClocks';
 
 /** What dries or sets, always in sight; the line under each fills as its time runs. */
-export function DryingStrip({ clocks, nowMs: serverNow }: { clocks: DryingClock[]; nowMs: number }) {
+export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; nowMs: number }) {
   const nowMs = useNow(serverNow);
+  const { rules } = useWorkshop();
+  const { clocks, spell } = useNews(news);
+  const damp = spellWords(spell);
+  const hands = (readyAt: string) => handWords(readyAt, assumed(rules, 'workFrom'), assumed(rules, 'workUntil'));
   return (
     <footer
       className="no-print flex items-center gap-6 overflow-x-auto border-t border-[var(--hair)] px-5 text-[14px] whitespace-nowrap"
       aria-label="Drying"
     >
+      {damp && (
+        <Link href="/air" prefetch={false} className="figure py-1.5 text-warning hover:underline">
+          Watch. {damp}
+        </Link>
+      )}
       <span className="soft py-1.5">Drying</span>
+      <RingingClocks clocks={clocks} nowMs={nowMs} />
       {clocks.length === 0 && <span className="soft">nothing</span>}
       {clocks.map((clock) => {
         const { ready, words } = clockWords(clock.readyAt, nowMs);
@@ -26,6 +42,7 @@ export function DryingStrip({ clocks, nowMs: serverNow }: { clocks: DryingClock[
           >
             <strong>No. {clock.number}</strong> {clock.what.toLowerCase()},{' '}
             <span className={ready ? 'text-success' : ''}>{words}</span>
+            {!ready && <span className="soft">{hands(clock.readyAt)}</span>}
             <span
               aria-hidden
               className="absolute bottom-0 left-0 h-[3px] bg-primary"
@@ -36,4 +53,11 @@ export function DryingStrip({ clocks, nowMs: serverNow }: { clocks: DryingClock[
       })}
     </footer>
   );
+}
+
+/** ", in hand from 08:00" for what is ready outside the working day. */
+function handWords(readyAt: string, from: number, until: number): string {
+  const ready = new Date(readyAt);
+  const hand = inHandFrom(ready, from, until);
+  return hand.getTime() === ready.getTime() ? '' : `, in hand from ${format(hand, 'HH:mm')}`;
 }

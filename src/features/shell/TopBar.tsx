@@ -11,6 +11,8 @@ const PLACES = [
   { href: '/', name: 'Bench', key: 'g' },
   { href: '/bars', name: 'Bars', key: 'f' },
   { href: '/cloth', name: 'Cloth', key: 'w' },
+  { href: '/ground', name: 'Ground', key: 'd' },
+  { href: '/air', name: 'Air', key: 'a' },
   { href: '/log', name: 'Log', key: 'l' },
   { href: '/rules', name: 'House rules', key: 'r' },
 ] as const;

@@ -6,6 +6,7 @@ import type { StockCloth } from '@/core/cloth/clothStock';
 import type { RackBar } from '@/core/frame/rack';
 import type { HouseRules } from '@/core/job/houseRules';
 import { DEFAULT_RULES } from '@/core/job/houseRules';
+import type { GroundStock } from '@/db/groundStocks';
 import { type JobInputs, alikeCorners } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import type { Length } from '@/core/units/length';
@@ -27,6 +28,14 @@ const slotted = (profile: string, family: string, lengthMm: number, count: numbe
 });
 
 /** What lies on the rack: pairs in sizes the show uses, a few of another make, offcuts of the last series. */
+/** What stands on the shelf of grounds. */
+export const DEMO_GROUNDS: Omit<GroundStock, 'revision'>[] = [
+  { substance: 'animalGlue', amount: 420, priceMinor: 2900 },
+  { substance: 'acrylicGround', amount: 3800, priceMinor: 1650 },
+  { substance: 'oilGround', amount: 900, priceMinor: 6400 },
+  { substance: 'pvaSize', amount: 700, priceMinor: 1900 },
+];
+
 export const DEMO_RACK: Omit<RackBar, 'id'>[] = [
   slotted('standard', 'narrow slot', 550, 4),
   slotted('standard', 'narrow slot', 700, 6),

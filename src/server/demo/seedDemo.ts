@@ -10,12 +10,14 @@ import { SIDES } from '@/core/job/sides';
 import { length, roundToStep } from '@/core/units/length';
 import { insertCloth } from '@/db/clothSheets';
 import { insertJob, listJobs } from '@/db/jobs';
+import { setGroundStock } from '@/db/groundStocks';
 import { addRackBar } from '@/db/rackBars';
 import { writeRules } from '@/db/workshops';
+import { readSimulatedAir } from '../airCases';
 import { recordStep, saveInputs } from '../jobCases';
 import type { Outcome } from '../outcome';
 import type { Workshop } from '../workshop';
-import { DEMO_CLOTH, DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
+import { DEMO_CLOTH, DEMO_GROUNDS, DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
 
 const HOUR = 3_600_000;
 const FIRST_NUMBER = 101;
@@ -31,6 +33,8 @@ export function seedDemo(database: Database, now: Date): void {
     DEMO_CLOTH.forEach((cloth, index) =>
       insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
     );
+    DEMO_GROUNDS.forEach((stock) => setGroundStock(database, stock, 0));
+    readSimulatedAir({ database, now: () => now, newId: () => '' });
     DEMO_RACK.forEach((bar, index) => addRackBar(database, { ...bar, id: `demo-rack-${index + 1}` }));
   })();
 }

@@ -1,0 +1,88 @@
+import { expect, newCanvas, stage, test } from './test';
+
+test('one pot for several canvases: weighed, recorded on each, taken from the store, learned for the next', async ({
+  page,
+  freshServer,
+}) => {
+  test.setTimeout(120_000);
+  for (const title of ['First', 'Second']) {
+    await newCanvas(page, freshServer.url, title, '600', '400');
+    for (const [name, button] of [
+      ['Brief', 'Record the brief'],
+      ['Bars', 'Record'],
+      ['Cloth', 'Record'],
+      ['Fasten', 'Record'],
+      ['Tune', 'Record'],
+    ] as const) {
+      await stage(page, name).click();
+      const reason = page.getByLabel(/Why go on/);
+      await page.getByRole('button', { name: new RegExp(`^${button}`) }).waitFor();
+      if (await reason.isVisible()) await reason.fill('Tried out.');
+      await page.getByRole('button', { name: new RegExp(`^${button}`) }).click();
+      await expect(page.getByRole('button', { name: 'Recording' })).toHaveCount(0);
+    }
+  }
+  await page.goto(`${freshServer.url}/ground`);
+  await expect(page.getByText('in the pot for 2 canvases')).toBeVisible();
+  await page.getByLabel('Acrylic ground, left').fill('1000');
+  await page.getByRole('button', { name: 'Save' }).nth(2).click();
+  await expect(page.getByText('counted 1000 ml')).toBeVisible();
+  // The scale: too little, then right.
+  await page.getByRole('button', { name: '+ 10 g', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Tare, next' })).toBeDisabled();
+  await page.getByLabel('Left in the pot').fill('900');
+  await page.getByRole('button', { name: 'Record the coat on all 2' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'No less is left than was mixed' })).toBeVisible();
+  await page.getByLabel('Left in the pot').fill('20');
+  await page.getByRole('button', { name: 'Record the coat on all 2' }).click();
+  await expect(page.getByText('Second coat, 600 × 400 mm')).toHaveCount(2);
+  await expect(page.getByText(/Acrylic ground: \d+ ml for first coat, thinned/)).toHaveCount(2);
+  await expect(page.getByText(/dries: .* left, until/)).toHaveCount(2);
+});
+
+test('a clock rings in whatever tab is open, once for all of them, also after sleep and a restart', async ({
+  context,
+  page,
+  demoServer,
+}) => {
+  await page.clock.install({ time: new Date() });
+  await page.goto(`${demoServer.url}/log`);
+  const rings = page.getByRole('alert').filter({ hasText: 'is ready' });
+  await expect(rings).toHaveCount(0);
+  // Asleep for half a day: what dried meanwhile rings at once.
+  await page.clock.fastForward('12:00:00');
+  await expect(rings).toContainText('No. 133 Lamp room study: first coat, thinned is ready');
+  await expect(page).toHaveTitle(/^◉ /);
+  await page.reload();
+  await expect(rings).toContainText('No. 133');
+  await rings.getByRole('button', { name: 'Heard' }).click();
+  await expect(rings).toHaveCount(0);
+  const other = await context.newPage();
+  await other.clock.install({ time: new Date(Date.now() + 12 * 3_600_000) });
+  await other.goto(`${demoServer.url}/bars`);
+  await expect(other.getByRole('contentinfo', { name: 'Drying' })).toContainText('No. 133');
+  await expect(other.getByRole('alert').filter({ hasText: 'No. 133' })).toHaveCount(0);
+  await other.close();
+});
+
+test('a logger’s table is taken in whole, or refused with the row that is wrong', async ({ page, freshServer }) => {
+  await page.goto(`${freshServer.url}/air`);
+  await expect(page.getByText('Nothing is read yet.')).toBeVisible();
+  const today = new Date().toISOString().slice(0, 10);
+  const rows = Array.from(
+    { length: 20 },
+    (_, hour) => `${today} 00:${String(hour + 10)};${(16 + hour / 10).toFixed(1).replace('.', ',')};${60 + hour}`,
+  );
+  const file = (lines: string[]) => ({
+    name: 'logger.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['Time;Temperature;Humidity', ...lines].join('\n')),
+  });
+  const table = page.getByLabel('Table of the hygrometer');
+  await table.setInputFiles(file([...rows.slice(0, 3), 'yesterday;20;55']));
+  await expect(page.getByRole('alert').filter({ hasText: 'row 5: “yesterday” is no time' })).toBeVisible();
+  await table.setInputFiles(file(rows));
+  await expect(page.getByText('20 readings taken in.')).toBeVisible();
+  await page.getByRole('button', { name: 'Read the simulated year' }).click();
+  await expect(page.getByRole('img', { name: /Air over 3\d\d days/ })).toBeVisible();
+});

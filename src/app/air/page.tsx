@@ -1,0 +1,8 @@
+import { AirPage } from '@/features/air/AirPage';
+import { airOf } from '@/server/airCases';
+import { openWorkshop } from '@/server/openWorkshop';
+
+/** The air of the workshop over the year. */
+export default function AirRoute() {
+  return <AirPage air={airOf(openWorkshop())} />;
+}
