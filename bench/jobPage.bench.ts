@@ -12,7 +12,7 @@ const FIELDS: [stage: string, label: string, values: [string, string]][] = [
   ['Square', 'Diagonal, top left down', ['1105', '1106']],
   ['Cloth', 'Roll width, usable', ['2100', '900']],
   ['Fasten', 'Spacing, at most', ['45', '25']],
-  ['Tune', 'Opening, each corner', ['0.5', '1']],
+  ['Prime', 'Mixed', ['200', '210']],
   ['Prime', 'Humidity', ['55', '75']],
   ['Hand over', 'On the scale', ['1.5', '3']],
 ];

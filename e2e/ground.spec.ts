@@ -1,4 +1,12 @@
-import { expect, newCanvas, stage, test } from './test';
+import { expect, newCanvas, record, stage, test } from './test';
+
+const STEPS = [
+  ['Brief', 'Record the brief'],
+  ['Bars', 'Record the frame'],
+  ['Cloth', 'Record the cut'],
+  ['Fasten', 'Record the fastening'],
+  ['Tune', 'Record the tension'],
+] as const;
 
 test('one pot for several canvases: weighed, recorded on each, taken from the store, learned for the next', async ({
   page,
@@ -7,19 +15,12 @@ test('one pot for several canvases: weighed, recorded on each, taken from the st
   test.setTimeout(120_000);
   for (const title of ['First', 'Second']) {
     await newCanvas(page, freshServer.url, title, '600', '400');
-    for (const [name, button] of [
-      ['Brief', 'Record the brief'],
-      ['Bars', 'Record'],
-      ['Cloth', 'Record'],
-      ['Fasten', 'Record'],
-      ['Tune', 'Record'],
-    ] as const) {
+    for (const [name, button] of STEPS) {
       await stage(page, name).click();
-      const reason = page.getByLabel(/Why go on/);
-      await page.getByRole('button', { name: new RegExp(`^${button}`) }).waitFor();
+      const reason = page.getByLabel('Reason for going on');
+      await expect(page.getByRole('button', { name: button })).toBeVisible();
       if (await reason.isVisible()) await reason.fill('Tried out.');
-      await page.getByRole('button', { name: new RegExp(`^${button}`) }).click();
-      await expect(page.getByRole('button', { name: 'Recording' })).toHaveCount(0);
+      await record(page, button);
     }
   }
   await page.goto(`${freshServer.url}/ground`);
@@ -47,6 +48,7 @@ test('a clock rings in whatever tab is open, once for all of them, also after sl
 }) => {
   await page.clock.install({ time: new Date() });
   await page.goto(`${demoServer.url}/log`);
+  await page.waitForFunction(() => localStorage.getItem('clocks known since') !== null);
   const rings = page.getByRole('alert').filter({ hasText: 'is ready' });
   await expect(rings).toHaveCount(0);
   // Asleep for half a day: what dried meanwhile rings at once.

@@ -34,6 +34,7 @@ test('a painting is measured, never cut, wetted or primed', async ({ page, demoS
 
   await test.step('remedies', async () => {
     await stage(page, 'Tune').click();
+    await page.getByText('What else there is').click();
     await expect(page.getByText('not here: the canvas is painted: water can crack the paint')).toBeVisible();
     await page.getByLabel('Done about it').selectOption({ label: 'Dampen the back' });
     await expect(verdict(page, 'Dampen the back: not here.')).toHaveAttribute('data-level', 'stop');

@@ -42,7 +42,7 @@ test('a weight tells the tension with its error; two that disagree are told apar
 });
 
 /** Sounds one after the other as the microphone of a browser; they are heard once, from the moment it is opened. */
-async function withMicrophone(url: string, sounds: Float32Array[], rate: number, use: (page: Page) => Promise<void>) {
+async function withMicrophone(url: string, sounds: Float32Array[], rate: number, look: (page: Page) => Promise<void>) {
   const whole = new Float32Array(sounds.reduce((sum, one) => sum + one.length, 0));
   sounds.reduce((at, one) => {
     whole.set(one, at);
@@ -67,7 +67,7 @@ async function withMicrophone(url: string, sounds: Float32Array[], rate: number,
     await page.goto(url);
     await stage(page, 'Tune').click();
     await expect(page.getByLabel('Sound from')).toHaveValue('microphone');
-    await use(page);
+    await look(page);
     expect(complaints).toEqual([]);
   } finally {
     await browser.close();
@@ -77,7 +77,7 @@ async function withMicrophone(url: string, sounds: Float32Array[], rate: number,
 const RATE = 16_000;
 const quiet = (seconds: number) => {
   const random = randomLcg(0.31);
-  return Float32Array.from({ length: seconds * RATE }, () => 4e-4 * gaussian(random));
+  return Float32Array.from({ length: seconds * RATE }, () => 5e-3 * gaussian(random));
 };
 
 test('three taps through the microphone tell the tension, which is kept with its sound', async ({ page, demoServer }) => {

@@ -62,7 +62,8 @@ test('every field says what is wrong, what was typed and what would do; nothing 
   await wrong(page, 'Spacing, at most', '0', /is below 10 mm/, '45');
   await wrong(page, 'Last from corner', 'near', /is not a length/, '45');
   await stage(page, 'Tune').click();
-  await wrong(page, 'Opening, each corner', '60', /is above 20 mm/, '0');
+  await page.getByRole('tab', { name: 'Corners' }).click();
+  await wrong(page, 'Open top left to', '60', /is above 20 mm/, '0');
   await stage(page, 'Prime').click();
   await wrong(page, 'Room', '99', /is out of range\. Type 0 to 45 °C/, '19');
   await wrong(page, 'Humidity', 'damp', /is not a number\. Type 5 to 100 % RH/, '55');

@@ -18,14 +18,15 @@ const AFTER = 1.2;
 const STANDS_OUT = 8;
 const LOUD = 0.02;
 /** How fast the quiet is followed: upwards slowly, downwards at once. */
-const RISES = 1.02;
+const RISES = 1.06;
 
 export class TapListener {
   private kept: Float32Array;
   private filled = 0;
   /** Samples since it became loud, or null while it is quiet. */
   private since: number | null = null;
-  private quiet = 0.001;
+  /** Level of the room; what is heard first is taken for it. */
+  private quiet: number | null = null;
 
   constructor(private readonly rate: number) {
     this.kept = new Float32Array(Math.round((BEFORE + AFTER) * rate));
@@ -44,9 +45,12 @@ export class TapListener {
       this.since += chunk.length;
       return this.since >= AFTER * this.rate ? this.ended() : { kind: 'level', peak };
     }
-    const loud = peak > Math.max(LOUD, STANDS_OUT * this.quiet);
-    if (loud && this.filled >= BEFORE * this.rate) this.since = chunk.length;
-    else this.quiet = Math.max(1e-4, Math.min(level, this.quiet * RISES));
+    const loud = this.quiet !== null && peak > Math.max(LOUD, STANDS_OUT * this.quiet);
+    const ready = this.filled >= BEFORE * this.rate;
+    if (loud && ready) this.since = chunk.length;
+    // What is loud before there was quiet is the end of something else: the quiet begins anew.
+    else if (loud) this.filled = 0;
+    if (this.since === null) this.quiet = Math.max(1e-4, Math.min(level, (this.quiet ?? level) * RISES));
     return { kind: 'level', peak };
   }
 
