@@ -81,17 +81,23 @@ const quiet = (seconds: number) => {
 };
 
 test('three taps through the microphone tell the tension, which is kept with its sound', async ({ page, demoServer }) => {
+  test.setTimeout(150_000);
   const url = `${demoServer.url}/job/demo-126`;
   await page.goto(url);
   await stage(page, 'Tune').click();
   const mass = await page.getByText(/Cloth and ground: \d+ ± \d+ g\/m²/).textContent();
   const sigma = Number(/(\d+) ±/.exec(mass!)![1]) / 1000;
   const taps = TAP_PLACE_IDS.flatMap((place, index) => [quiet(0.6), simulatedTap(place, SPAN, sigma, PULL, 11 + index).samples]);
-  await withMicrophone(url, [quiet(1.2), ...taps, quiet(3)], RATE, async (heard) => {
-    await heard.getByRole('button', { name: 'Listen' }).click();
-    await expect(heard.getByRole('meter', { name: 'Level' })).toBeVisible();
+  await withMicrophone(url, [quiet(2.5), ...taps, quiet(3)], RATE, async (heard) => {
     const keep = heard.getByRole('button', { name: 'Keep this reading' });
-    await expect(keep).toBeEnabled({ timeout: 30_000 });
+    // A busy machine may drop a piece of sound: then the maker taps again, all three.
+    await expect(async () => {
+      await heard.reload();
+      await stage(heard, 'Tune').click();
+      await heard.getByRole('button', { name: 'Listen' }).click();
+      await expect(heard.getByRole('meter', { name: 'Level' })).toBeVisible();
+      await expect(keep).toBeEnabled({ timeout: 20_000 });
+    }).toPass({ timeout: 80_000 });
     await keep.click();
     await expect(heard.getByRole('button', { name: 'Kept in the log' })).toBeVisible({ timeout: 15_000 });
     await expect(answer(heard)).toHaveText(/^\d{3} ± \d+ N\/m$/);
@@ -108,6 +114,7 @@ test('three taps through the microphone tell the tension, which is kept with its
 });
 
 test('silence, a cut-off tap and speech are refused, each with its reason', async ({ freshServer, page }) => {
+  test.setTimeout(120_000);
   const id = await newCanvas(page, freshServer.url, 'Refused', '410', '560');
   const random = randomLcg(0.5);
   const loud = simulatedTap('C', SPAN, 0.34, PULL, 3).samples.map((value) => Math.max(-1, Math.min(1, 4 * value)));
@@ -115,14 +122,16 @@ test('silence, a cut-off tap and speech are refused, each with its reason', asyn
     { length: 2.2 * RATE },
     (_, index) => 0.2 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * gaussian(random),
   );
-  await withMicrophone(`${freshServer.url}/job/${id}`, [quiet(10), loud, quiet(1.5), speech, quiet(6)], RATE, async (heard) => {
-    await heard.getByRole('button', { name: 'Listen' }).click();
-    const says = (text: string) => expect(heard.getByRole('alert').filter({ hasText: text })).toBeVisible({ timeout: 20_000 });
-    await says('No tap was heard yet.');
-    await says('The tap was too loud: its peaks are cut off.');
-    await says('This is not one short tap');
-    await expect(heard.getByText('heard ✓')).toHaveCount(0);
-  });
+  for (const [sounds, says] of [
+    [[quiet(25)], 'No tap was heard yet.'],
+    [[quiet(1.2), loud, quiet(6)], 'The tap was too loud: its peaks are cut off.'],
+    [[quiet(1.2), speech, quiet(6)], 'This is not one short tap'],
+  ] as const)
+    await withMicrophone(`${freshServer.url}/job/${id}`, [...sounds], RATE, async (heard) => {
+      await heard.getByRole('button', { name: 'Listen' }).click();
+      await expect(heard.getByRole('alert').filter({ hasText: says })).toBeVisible({ timeout: 20_000 });
+      await expect(heard.getByText('heard ✓')).toHaveCount(0);
+    });
 });
 
 test('corners open a round at a time, the totals stand, and what they did to the tension is learned', async ({

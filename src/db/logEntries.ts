@@ -113,7 +113,7 @@ export function latestReadings(database: Database, quantity: string, most: numbe
   return database
     .prepare<[string, number], { value: number }>(
       `SELECT r.value FROM reading r JOIN log_entry e ON e.id = r.entry_id
-       WHERE r.quantity = ? AND e.kind = 'record'
+       WHERE r.quantity = ? AND e.kind IN ('record', 'reading')
          AND NOT EXISTS (SELECT 1 FROM log_entry w WHERE w.corrects = e.id)
        ORDER BY e.at DESC, e.rowid DESC LIMIT ?`,
     )

@@ -265,3 +265,21 @@ describe('the tension map', () => {
     expect(mirrored?.kind === 'area' && mirrored.points.map((at) => at.x).every((x) => x > 200)).toBe(true);
   });
 });
+
+describe('where to tap', () => {
+  it('stands out with its distances, as seen from the front; what is tapped is ticked', () => {
+    const scene = tapScene(sceneInput(), 'X', ['C']);
+    expect(scene.says).toMatch(/^Tap X: 225 mm from the left, 300 mm from the top/);
+    expect(words(scene)).toEqual(expect.arrayContaining(['C ✓', 'X', 'Y', 'microphone']));
+    expect(of(scene, 'dimension').map(({ text }) => text)).toEqual(
+      expect.arrayContaining(['225 mm', '300 mm', '900 mm', '600 mm']),
+    );
+    expect(tapScene(sceneInput(), null, ['C', 'X', 'Y']).says).toBe('All three places are tapped.');
+  });
+
+  it('a corner opened alone is drawn alone', () => {
+    const scene = cornersScene(sceneInput((inputs) => (inputs.tune.corners = { ...inputs.tune.corners, topLeft: length(2) })));
+    expect(of(scene, 'dimension').map(({ text }) => text)).toEqual(['+ 0 mm', '+ 2 mm']);
+    expect(words(scene)).toEqual(expect.arrayContaining(['2 mm', '0 mm']));
+  });
+});

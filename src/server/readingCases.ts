@@ -29,13 +29,20 @@ import { toEnd } from '@/core/toEnd';
 import { printFine } from '@/core/units/length';
 import { type StoredJob, findJob, updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
-import { insertRecording } from '@/db/recordings';
+import { findRecording, insertRecording, recordedEntries } from '@/db/recordings';
 import { readRules } from '@/db/workshops';
 import { type JobWithLog, openJob } from './jobCases';
 import { learnedFor, stiffnessReading, tableRisePerMm } from './learnedCases';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { KeepRemedyDto, KeepTapsDto, KeepTurnsDto, KeepWeightDto } from './readingDto';
 import type { Workshop } from './workshop';
+
+/** Ids of the entries of a job whose taps were kept as sound. */
+export const keptTaps = ({ database }: Workshop, jobId: string): string[] => recordedEntries(database, jobId);
+
+/** The sound of one tap as it was kept, or null. */
+export const tapSound = ({ database }: Workshop, jobId: string, entryId: string, place: string): Uint8Array | null =>
+  findRecording(database, jobId, entryId, place);
 
 interface Asked {
   jobId: string;

@@ -4,9 +4,12 @@ import { newInputs } from '@/core/job/job';
 import { stapleModel } from '@/core/plan/stapleModel';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
+import type { TapPlace } from '@/core/tension/tap/membraneTone';
+import { simulatedTap } from '@/features/job/microphone';
 import { CLOTH_TASKS } from './clothTasks';
 import { MEMBRANE_TASKS } from './membraneTasks';
 import { serveTasks } from './serveTasks';
+import { TAP_TASKS } from './tapTasks';
 import { TaskCancelled, TaskFailed, WorkerDied, type WorkerPort, taskClient } from './taskClient';
 
 const TASKS = {
@@ -103,6 +106,19 @@ describe('tasks over a channel', () => {
       }),
     );
     expect(laid.sheets).toMatchObject([{ id: 'roll', layout: { length: 300, proven: true } }]);
+  });
+
+  it('read taps, to the same tension each time, and are called off between two steps', () => {
+    const [span, sigma] = [{ a: 0.5, b: 0.4 }, 0.5];
+    const tap = (place: TapPlace, number: number) => simulatedTap(place, span, sigma, { tx: 210, ty: 180 }, number);
+    const input = { span, sigma, sigmaPart: 0.05, taps: { C: tap('C', 1), X: tap('X', 2), Y: tap('Y', 3) } };
+    const reading = toEnd(TAP_TASKS.analyse(input));
+    expect(reading).toEqual(toEnd(TAP_TASKS.analyse(input)));
+    if (reading.kind !== 'read') throw new Error(JSON.stringify(reading));
+    expect(Math.abs(reading.tension.mean / Math.sqrt(210 * 180) - 1)).toBeLessThan(0.1);
+    let steps = 0;
+    for (const _step of TAP_TASKS.analyse(input)) steps += 1;
+    expect(steps).toBeGreaterThan(20);
   });
 
   it('stretch the simulated cloth: the same seed gives the same hands, another one others', () => {

@@ -16,7 +16,9 @@ export const KINDS = [
   { id: 'room humidity', name: 'Room humidity', unit: '% RH' },
   { id: 'room temperature', name: 'Room temperature', unit: '°C' },
   { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
+  { id: 'tension by tap', name: 'Tension by tap', unit: 'N/m' },
   { id: 'tension by weight', name: 'Tension by weight', unit: 'N/m' },
+  { id: 'dry ground', name: 'Dry ground', unit: 'g/m²' },
   { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
   { id: 'rehearsal, unevenness', name: 'Rehearsals', unit: 'unevenness' },
 ] as const;

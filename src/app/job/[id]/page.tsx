@@ -4,7 +4,7 @@ import { clothStore, jobCut } from '@/server/clothCases';
 import { airOf } from '@/server/airCases';
 import { openJob } from '@/server/jobCases';
 import { fasteningPace, learnedFor } from '@/server/learnedCases';
-import { recordedEntries } from '@/db/recordings';
+import { keptTaps } from '@/server/readingCases';
 import { rackBars } from '@/server/rackCases';
 import { openWorkshop } from '@/server/openWorkshop';
 
@@ -23,7 +23,7 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
       pace={fasteningPace(workshop)}
       learned={learnedFor(workshop, found.job.inputs)}
       air={airOf(workshop)}
-      recordings={recordedEntries(workshop.database, id)}
+      recordings={keptTaps(workshop, id)}
       nowMs={workshop.now().getTime()}
     />
   );

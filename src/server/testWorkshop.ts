@@ -1,0 +1,62 @@
+/* What the tests of the server begin with: an empty workshop whose clock is moved by hand, and words for its answers. */
+import { type JobInputs } from '@/core/job/job';
+import { STAGE_IDS, type StageId } from '@/core/job/stages';
+import { length } from '@/core/units/length';
+import { openDatabase } from '@/db/openDatabase';
+import { createJob, openJob, recordStep, saveInputs } from './jobCases';
+import type { Outcome } from './outcome';
+import type { Workshop } from './workshop';
+
+export interface TestWorkshop extends Workshop {
+  /** Moves the clock on. */
+  pass: (minutes: number) => void;
+}
+
+/** An empty workshop; its clock stands at noon. */
+export function testWorkshop(): TestWorkshop {
+  let [minutes, serial] = [0, 0];
+  return {
+    database: openDatabase(':memory:'),
+    now: () => new Date(Date.parse('2031-05-04T12:00:00Z') + minutes * 60_000),
+    newId: () => `id-${(serial += 1)}`,
+    pass: (by) => {
+      minutes += by;
+    },
+  };
+}
+
+export function value<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
+  return outcome.value;
+}
+
+/** A refusal in words; an error where it was done. */
+export function wordsOf(outcome: Outcome<unknown>): string {
+  if (outcome.ok) throw new Error('expected a refusal');
+  if (outcome.kind === 'invalid') return outcome.errors.map(({ field, says }) => `${field}: ${says}`).join('\n');
+  return outcome.kind === 'refused' ? outcome.says : outcome.kind;
+}
+
+/** A new job of 600 × 400 mm. */
+export const newJob = (workshop: Workshop, title = 'Harbour'): string =>
+  value(createJob(workshop, { title, width: length(600), height: length(400) })).id;
+
+/** Changes what is typed for a job. */
+export function type(workshop: Workshop, jobId: string, change: (inputs: JobInputs) => JobInputs): void {
+  const { job } = openJob(workshop, jobId)!;
+  value(saveInputs(workshop, { jobId, revision: job.revision, inputs: change(job.inputs) }));
+}
+
+export const revisionOf = (workshop: Workshop, jobId: string): number => openJob(workshop, jobId)!.job.revision;
+
+/** Records one stage, with a reason for whatever says stop. */
+export const recordStage = (workshop: Workshop, jobId: string, stage: StageId) =>
+  recordStep(workshop, { jobId, revision: revisionOf(workshop, jobId), stage, maker: 'Me', note: '', reason: 'For the test.' });
+
+/** Records all stages up to and with `last`, an hour apart. */
+export function workUpTo(workshop: TestWorkshop, jobId: string, last: StageId): void {
+  for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(last) + 1)) {
+    workshop.pass(60);
+    value(recordStage(workshop, jobId, stage));
+  }
+}
