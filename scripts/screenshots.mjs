@@ -61,9 +61,18 @@ try {
   await shoot('job-cloth', '/job/demo-129');
   await shoot('job-painting', '/job/demo-131', { before: (page) => page.getByRole('tab', { name: 'Priorities' }).click() });
   await shoot('job-fasten', '/job/demo-134', { before: async (page) => page.getByLabel('Step along the route').fill('11') });
-  await shoot('job-tune', '/job/demo-136', { stage: 'Tune' });
+  await shoot('job-tune', '/job/demo-126', {
+    stage: 'Tune',
+    before: async (page) => {
+      await page.getByLabel('Sound from').selectOption('simulated');
+      for (const place of ['C', 'X', 'Y']) await page.getByRole('button', { name: `Tap ${place}`, exact: true }).click();
+      await page.getByRole('button', { name: 'Keep this reading' }).click();
+      await page.getByRole('button', { name: 'Kept in the log' }).waitFor();
+    },
+  });
+  await shoot('ground', '/ground');
+  await shoot('air', '/air');
   await shoot('job-prime', '/job/demo-127');
-  await shoot('job-handover', '/job/demo-136', { stage: 'Hand over' });
   await shoot('slip', '/job/demo-128/slip', { viewport: { width: 900, height: 1250 } });
   await shoot('bars-rack', '/bars');
   await shoot('bars-series', '/bars?view=series&job=demo-138&job=demo-139&job=demo-140');
@@ -74,7 +83,6 @@ try {
     },
   });
   await shoot('log', '/log');
-  await shoot('rules', '/rules');
   const stretched = (page, name) => page.locator(`[aria-label="${name}"][aria-busy="false"]`).waitFor();
   await shoot('evening', '/job/demo-134', {
     theme: 'slate',

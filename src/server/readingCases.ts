@@ -18,7 +18,8 @@ import {
   stiffnessFound,
 } from '@/core/plan/jobHistory';
 import { cornerWords } from '@/core/plan/cornersVerdicts';
-import { planTune, roomReadings, tensionWords } from '@/core/plan/planTune';
+import { planTune } from '@/core/plan/planTune';
+import { roomReadings, tensionWords } from '@/core/plan/tensionWords';
 import { tapeFor } from '@/core/job/houseRules';
 import { weighedTension, weightReadings, weightWords } from '@/core/plan/weightVerdicts';
 import { eachCorner } from '@/core/tension/openCorners';

@@ -7,7 +7,7 @@ import { type Verdict, levelAtMost, verdict } from '../job/verdict';
 import { printFine } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from './context';
-import type { CornersPlan } from './planTune';
+import type { CornersPlan } from './planCornersOpened';
 
 export function cornersVerdicts(plan: CornersPlan, inputs: JobInputs, context: PlanContext): Verdict[] {
   const { opened, wanted, soFar, opener } = plan;

@@ -4,25 +4,17 @@ import { assumed } from '../job/houseRules';
 import type { JobInputs } from '../job/job';
 import type { Reading } from '../job/logEntry';
 import { byId } from '../job/schools';
-import { type CoatRecipe, batchRecipe, primedArea } from '../prime/coatRecipe';
+import { batchRecipe, primedArea } from '../prime/coatRecipe';
 import { dryingFactor } from '../prime/drying';
 import { type Coat, type PrimingSystem, SYSTEMS } from '../prime/grounds';
 import { SUBSTANCES } from '../prime/substances';
 import { decimal } from '../units/numeral';
-import type { LearnedValue, PlanContext, StagePlan } from './context';
+import type { CoatPlan } from './CoatPlan';
+import type { PlanContext, StagePlan } from './context';
 import type { BarsPlan } from './planBars';
 import { DRY_GROUND } from './jobHistory';
-import { roomReadings } from './planTune';
+import { roomReadings } from './tensionWords';
 import { primeVerdicts } from './primeVerdicts';
-
-export interface CoatPlan extends Coat {
-  recipe: CoatRecipe;
-  /** ml/m² reckoned with, and what it was learned from; null where the house’s assumption stands. */
-  absorbMlPerM2: number;
-  learned: LearnedValue | null;
-  /** Drying in this room, minutes; null when the air is too damp to dry it. */
-  dryMinutes: readonly [number, number] | null;
-}
 
 export interface PrimePlan extends StagePlan {
   system: PrimingSystem;

@@ -1,4 +1,3 @@
-import { JOINTS } from '../frame/joints';
 import { CORNERS } from '../frame/corners';
 import { assumed } from '../job/houseRules';
 import { fabricOf, profileOf } from '../job/materials';
@@ -8,21 +7,14 @@ import { EDGES, USES, byId } from '../job/schools';
 import { type ArealMass, arealMass } from '../tension/arealMass';
 import { type WeatherResponse } from '../tension/clothWeather';
 import { FEELS } from '../tension/feel';
-import {
-  type OpenedFrame,
-  type Opener,
-  type Openings,
-  type OpeningStep,
-  eachCorner,
-  openCorners,
-  openingSteps,
-} from '../tension/openCorners';
 import { type RemedyAdvice, remedyAdvice } from '../tension/remedies';
 import { type Span, modeHz } from '../tension/tap/membraneTone';
 import { printFine } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext, StagePlan } from './context';
 import { cornersVerdicts } from './cornersVerdicts';
+import { type CornersPlan, planCorners } from './planCornersOpened';
+import { roomReadings, tensionWords } from './tensionWords';
 import { NO_HISTORY, type JobHistory, type TensionReading, lastTension, TENSION_BY_HAND } from './jobHistory';
 import { feelVerdict, historyVerdicts, remedyVerdict } from './tensionVerdicts';
 import { weighedTension, weightReadings, weightVerdicts, weightWords } from './weightVerdicts';
@@ -30,17 +22,7 @@ import { weighedTension, weightReadings, weightVerdicts, weightWords } from './w
 /** Whether a tap can be heard at all: by its lowest note at the tension aimed at. */
 export type Hearing = 'good' | 'try' | 'weigh';
 
-export interface TunePlan extends StagePlan {
-  /** The frame as wanted, from closed, and the openings made so far, mm. */
-  opened: OpenedFrame;
-  soFar: Openings;
-  wanted: Openings;
-  /** What the rest of the way adds to the tension, N/m. */
-  addsWidthNPerM: number;
-  addsHeightNPerM: number;
-  opener: Opener | null;
-  /** From so far to wanted; empty when nothing is to go, or a corner is open further than is wanted. */
-  steps: OpeningStep[];
+export interface TunePlan extends StagePlan, CornersPlan {
   advice: RemedyAdvice[];
   mass: ArealMass;
   span: Span;
@@ -48,8 +30,6 @@ export interface TunePlan extends StagePlan {
   hearing: Hearing;
   last: TensionReading | null;
   history: JobHistory;
-  /** Stiffness along the width and along the height, kN/m, as this cloth taught where it did. */
-  stiffness: readonly [width: number, height: number];
   weather: WeatherResponse;
 }
 
@@ -123,45 +103,6 @@ function answerOf(
   return { answer: feel.name, answerNote: `${feel.says}; roughly ${band}, by feel only` };
 }
 
-/** "214 ± 12 N/m". */
-export const tensionWords = (nPerM: number, sdNPerM: number): string => `${decimal(nPerM, 0)} ± ${decimal(sdNPerM, 0)} N/m`;
-
-/** What planCorners works out. */
-export type CornersPlan = Pick<
-  TunePlan,
-  'opened' | 'soFar' | 'wanted' | 'addsWidthNPerM' | 'addsHeightNPerM' | 'opener' | 'steps' | 'stiffness'
->;
-
-function planCorners({ brief, bars, cloth, tune }: JobInputs, { rules, learned }: PlanContext, history: JobHistory): CornersPlan {
-  const fabric = fabricOf(rules, cloth.fabric);
-  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const found = learned?.stiffness?.value ?? 1;
-  const [warp, weft] = [fabric.stiffnessWarpKNPerM * found, fabric.stiffnessWeftKNPerM * found];
-  const stiffness = cloth.warp === 'width' ? ([warp, weft] as const) : ([weft, warp] as const);
-  const wanted = eachCorner((corner) => tune.corners[corner].mm);
-  const soFar = history.opened;
-  const opened = openCorners(wanted, face, stiffness);
-  const before = openCorners(soFar, face, stiffness);
-  const kind = byId(JOINTS, bars.joint).opener;
-  const opener: Opener | null =
-    kind === 'key'
-      ? { kind, taper: assumed(rules, 'keyTaper') }
-      : kind === 'bolt'
-        ? { kind, pitchMm: assumed(rules, 'boltPitch') }
-        : null;
-  const back = CORNERS.some((corner) => wanted[corner] < soFar[corner] - 1e-9);
-  return {
-    opened,
-    soFar,
-    wanted,
-    addsWidthNPerM: opened.riseWidthNPerM - before.riseWidthNPerM,
-    addsHeightNPerM: opened.riseHeightNPerM - before.riseHeightNPerM,
-    opener,
-    steps: opener && !back ? openingSteps(soFar, wanted, opener) : [],
-    stiffness,
-  };
-}
-
 function planSound(
   { brief, bars, cloth, tune }: JobInputs,
   { rules }: PlanContext,
@@ -189,9 +130,3 @@ function tuneReadings({ tune, prime }: JobInputs): Reading[] {
     ...roomReadings(prime),
   ];
 }
-
-/** The air of the room, noted with whatever is measured in it. */
-export const roomReadings = ({ roomC, roomRh }: JobInputs['prime']): Reading[] => [
-  { quantity: 'room temperature', value: roomC, unit: '°C', precision: 0.5, tool: 'hygrometer' },
-  { quantity: 'room humidity', value: roomRh, unit: '% RH', precision: 3, tool: 'hygrometer' },
-];

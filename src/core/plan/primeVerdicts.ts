@@ -11,7 +11,7 @@ import { decimal } from '../units/numeral';
 import type { PlanContext } from './context';
 import { NO_HISTORY, lastTension } from './jobHistory';
 import type { BarsPlan } from './planBars';
-import type { CoatPlan } from './planPrime';
+import type { CoatPlan } from './CoatPlan';
 
 interface PrimeCase {
   inputs: JobInputs;

@@ -10,7 +10,7 @@ import { capital } from './paintingVerdicts';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from './context';
 import type { JobHistory, TensionReading } from './jobHistory';
-import { tensionWords } from './planTune';
+import { tensionWords } from './tensionWords';
 
 /** A change is told apart from none by this many standard deviations. */
 const TOLD_APART = 2;

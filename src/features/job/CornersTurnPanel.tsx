@@ -11,7 +11,7 @@ import { decimal } from '@/core/units/numeral';
 import { keepTurnsAction } from '@/server/actions';
 import { LengthField, NumberField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { TuneStageProps } from './TuneStage';
+import type { TuneStageProps } from './tuneProps';
 
 /** "1/4 turn", "1.6 mm deeper". */
 export function driveWords(openingMm: number, opener: Opener): string {

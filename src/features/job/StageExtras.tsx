@@ -2,7 +2,7 @@
 /* What stands under the drawing of priming: the coats with their clocks. */
 import { format } from 'date-fns';
 import type { LogEntry } from '@/core/job/logEntry';
-import type { CoatPlan } from '@/core/plan/planPrime';
+import type { CoatPlan } from '@/core/plan/CoatPlan';
 import type { Plan } from '@/core/plan/planJob';
 import { printDuration } from '@/core/units/duration';
 import { decimal } from '@/core/units/numeral';

@@ -5,12 +5,12 @@ import { useState } from 'react';
 import { writeWav } from '@/core/tension/tap/wav';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { USES, byId } from '@/core/job/schools';
-import { tensionWords } from '@/core/plan/planTune';
+import { tensionWords } from '@/core/plan/tensionWords';
 import { decimal } from '@/core/units/numeral';
 import { keepTapsAction } from '@/server/actions';
 import { Choice, NumberField } from '@/ui/fields';
 import { Fact } from './Fact';
-import type { TuneStageProps } from './TuneStage';
+import type { TuneStageProps } from './tuneProps';
 import type { TapSource, Taps } from './useTaps';
 
 /** Charts are loaded when there is something to show. */

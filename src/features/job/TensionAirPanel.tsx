@@ -11,7 +11,7 @@ import { decimal } from '@/core/units/numeral';
 import type { AirDay } from '@/server/airCases';
 import { ValueAxis } from '@/ui/ValueAxis';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { TuneStageProps } from './TuneStage';
+import type { TuneStageProps } from './tuneProps';
 
 const SIZE = { width: 720, height: 176, left: 40, right: 10, top: 18, bottom: 24 };
 

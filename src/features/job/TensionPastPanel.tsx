@@ -4,13 +4,13 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { CORNERS } from '@/core/frame/corners';
 import type { TensionReading } from '@/core/plan/jobHistory';
-import { tensionWords } from '@/core/plan/planTune';
+import { tensionWords } from '@/core/plan/tensionWords';
 import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 import { printFine } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
 import { withdrawRecordAction } from '@/server/actions';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { TuneStageProps } from './TuneStage';
+import type { TuneStageProps } from './tuneProps';
 
 const TOOL_WORDS = { tap: 'by tap', weight: 'by weight', hand: 'by feel' };
 

@@ -2,15 +2,12 @@
 /* Tuning: where to tap or how the corners open, drawn to scale, and what is measured and done about it under it. */
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import type { JobInputs, TuneInputs } from '@/core/job/job';
-import type { Plan } from '@/core/plan/planJob';
 import { fromBack } from '@/drawing/scene';
 import { cornersScene, tapScene } from '@/drawing/tuneScenes';
-import type { Air } from '@/server/airCases';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { Keep } from './keep';
-import { SheetDrawing, type View } from './SheetDrawing';
+import { SheetDrawing } from './SheetDrawing';
+import type { TuneStageProps } from './tuneProps';
 import { useTaps } from './useTaps';
 import { WeightPanel } from './WeightPanel';
 import { TapPanel } from './TapPanel';
@@ -18,23 +15,6 @@ import { TapPanel } from './TapPanel';
 const CornersTurnPanel = dynamic(() => import('./CornersTurnPanel').then((module) => module.CornersTurnPanel));
 const TensionAirPanel = dynamic(() => import('./TensionAirPanel').then((module) => module.TensionAirPanel));
 const TensionPastPanel = dynamic(() => import('./TensionPastPanel').then((module) => module.TensionPastPanel));
-
-export interface TuneStageProps {
-  jobId: string;
-  live: JobInputs;
-  inputs: JobInputs;
-  plan: Plan;
-  locked: boolean;
-  /** Nothing is measured on a canvas before its cloth is fastened. */
-  fastened: boolean;
-  view: View;
-  onView: (view: View) => void;
-  air: Air;
-  /** Entries whose taps can be had as WAV files. */
-  recordings: string[];
-  change: (patch: Partial<TuneInputs>) => void;
-  onKeep: Keep;
-}
 
 export function TuneStage(props: TuneStageProps) {
   const { live, inputs, plan, view, onView, locked, change } = props;

@@ -7,7 +7,7 @@ import { weighedTension } from '@/core/plan/weightVerdicts';
 import { keepWeightAction } from '@/server/actions';
 import { LengthField, NumberField, ReadingField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { TuneStageProps } from './TuneStage';
+import type { TuneStageProps } from './tuneProps';
 
 export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: TuneStageProps) {
   const { rules, tape } = useWorkshop();

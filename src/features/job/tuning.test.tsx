@@ -21,7 +21,7 @@ import { simulatedTap } from './microphone';
 import { TapCharts } from './TapCharts';
 import { TensionAirPanel } from './TensionAirPanel';
 import { TensionPastPanel } from './TensionPastPanel';
-import type { TuneStageProps } from './TuneStage';
+import type { TuneStageProps } from './tuneProps';
 
 const html = (element: ReactElement) =>
   renderToStaticMarkup(
