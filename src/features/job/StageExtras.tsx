@@ -42,7 +42,8 @@ export function CoatTable({
             return (
               <tr key={coat.name} className={`hair-b ${index === coatsDone ? 'font-semibold text-primary' : ''}`}>
                 <td className="py-1">
-                  {index + 1}. {coat.name} ({coat.direction})
+                  {index + 1}. {coat.name} ({coat.direction}
+                  {coat.grit ? `, then sand with ${coat.grit}, mask on` : ''})
                 </td>
                 <td className="whitespace-nowrap">{mixWords(coat)}</td>
                 <td className="whitespace-nowrap">{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
@@ -57,7 +58,9 @@ export function CoatTable({
           })}
         </tbody>
       </table>
-      <p className="soft mt-1 text-[13px]">{plan.prime.system.steps.join(' ')}</p>
+      <p className="soft mt-1 text-[13px]">
+        {plan.prime.system.steps.join(' ')} Hold each coat against the light: thick and thin places show.
+      </p>
     </section>
   );
 }

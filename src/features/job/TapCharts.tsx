@@ -11,7 +11,7 @@ type Pictured = Extract<TapsReading, { kind: 'read' | 'doubted' }>;
 
 const INK = { C: 'var(--color-primary)', X: 'var(--color-success)', Y: 'var(--color-warning)' } as const;
 const DASH = { C: undefined, X: '6 3', Y: '2 3' } as const;
-const SPECTRUM = { width: 300, height: 158, left: 20, right: 6, top: 32, bottom: 32 };
+const SPECTRUM = { width: 300, height: 158, left: 20, right: 6, top: 40, bottom: 32 };
 const DECAY = { width: 180, height: 158, left: 32, right: 6, top: 24, bottom: 32 };
 
 export function TapCharts({ reading }: { reading: Pictured }) {
@@ -46,7 +46,7 @@ function Spectra({ reading }: { reading: Pictured }) {
             stroke="var(--soft)"
             strokeDasharray="1 3"
           />
-          <text x={x(hz)} y={SPECTRUM.top - (index % 2 ? 17 : 7)} textAnchor="middle" style={{ stroke: 'none', fontSize: 11.5 }}>
+          <text x={x(hz)} y={SPECTRUM.top - 5 - (index % 3) * 11} textAnchor="middle" style={{ stroke: 'none', fontSize: 11.5 }}>
             {name}
           </text>
         </g>
@@ -105,7 +105,7 @@ function Decays({ reading }: { reading: Pictured }) {
   return (
     <svg
       viewBox={`0 0 ${DECAY.width} ${DECAY.height}`}
-      className="draw w-full"
+      className="draw w-full max-w-[280px]"
       role="img"
       aria-label={`How the taps die away, dB over seconds${q}`}
     >

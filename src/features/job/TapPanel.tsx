@@ -128,14 +128,11 @@ function Source({ taps, aimed }: { taps: Taps; aimed: number }) {
               onChange={(ty) => setPull({ ...pull, ty })}
             />
           </div>
-          <button
-            type="button"
-            className="btn btn-primary btn-sm h-9 w-full"
-            disabled={taps.next === null}
-            onClick={() => taps.simulate(pull)}
-          >
-            Tap {taps.next ?? 'done'}
-          </button>
+          {taps.next && (
+            <button type="button" className="btn btn-primary btn-sm h-9 w-full" onClick={() => taps.simulate(pull)}>
+              Tap {taps.next}
+            </button>
+          )}
         </>
       )}
     </div>

@@ -19,9 +19,11 @@ import { simulatedScale } from '../ground/kitchenScale';
 import { CornersTurnPanel, driveWords } from './CornersTurnPanel';
 import { simulatedTap } from './microphone';
 import { TapCharts } from './TapCharts';
+import { TapPanel } from './TapPanel';
 import { TensionAirPanel } from './TensionAirPanel';
 import { TensionPastPanel } from './TensionPastPanel';
 import type { TuneStageProps } from './tuneProps';
+import type { Taps } from './useTaps';
 
 const html = (element: ReactElement) =>
   renderToStaticMarkup(
@@ -159,5 +161,52 @@ describe('the pot and the scale', () => {
     expect(scale.read()).toBe(0);
     scale.pour(10);
     expect(Math.abs(scale.read() - 10)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('the tap meter', () => {
+  const taps: Taps = {
+    source: 'microphone',
+    setSource: () => undefined,
+    taps: {},
+    done: [],
+    next: 'C',
+    listening: false,
+    level: 0,
+    warnings: [],
+    problem: null,
+    reading: null,
+    busy: false,
+    listen: () => undefined,
+    stop: () => undefined,
+    simulate: () => undefined,
+    readFile: () => undefined,
+    again: () => undefined,
+  };
+  const panel = (more: Partial<Taps> = {}, at = props()) => plain(<TapPanel {...at} taps={{ ...taps, ...more }} />);
+
+  it('says what to do, and what a square metre weighs', () => {
+    expect(panel()).toMatch(/Listen .*C in the middle X a quarter from the left.*Cloth and ground: 340 ± 17 g\/m²/);
+    expect(panel({ listening: true, level: 0.5 })).toMatch(/Stop listening -6 dB below full/);
+    expect(panel({ listening: true, level: 1 })).toMatch(/too loud, cut off/);
+    expect(panel({ warnings: ['noise suppression'] })).toMatch(/The browser keeps noise suppression on/);
+    expect(panel({ done: ['C'], next: 'X', problem: { says: 'Too loud.', doThis: 'Softer.' } })).toMatch(
+      /C heard ✓ .* Too loud. Softer. Tap all again/,
+    );
+  });
+
+  it('sends a large canvas to the weight, warns before paint, and tells what it will not believe', () => {
+    const large = props((inputs) => Object.assign(inputs.brief, { width: length(1600), height: length(1300) }));
+    expect(panel({}, large)).toMatch(/^Too large for a microphone: .* Use the weight/);
+    expect(
+      panel(
+        {},
+        props((inputs) => (inputs.brief.use = 'restretch')),
+      ),
+    ).toMatch(/Painted: tap/);
+    const reading = { kind: 'refused', place: 'Y', why: 'clipped', says: 'Cut off.', doThis: 'Softer.' } as const;
+    expect(panel({ next: null, reading })).toMatch(/Tap Y: Cut off. Softer./);
+    expect(panel({ next: null, busy: true })).toMatch(/Reading the taps/);
+    expect(panel({}, { ...props(), fastened: false })).toMatch(/Fasten the cloth first/);
   });
 });
