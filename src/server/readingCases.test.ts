@@ -145,10 +145,12 @@ describe('corners', () => {
 
   it('of a strainer do not open', () => {
     const glued = newJob(workshop, 'Glued');
+    const open = () =>
+      keepTurns(workshop, { ...asked(), jobId: glued, revision: revisionOf(workshop, glued), opened: allCorners(1) });
+    expect(wordsOf(open())).toMatch(/^Fasten the cloth first/);
     type(workshop, glued, (inputs) => ({ ...inputs, bars: { ...inputs.bars, profile: 'batten', joint: 'mitreGlued' } }));
-    expect(
-      wordsOf(keepTurns(workshop, { ...asked(), jobId: glued, revision: revisionOf(workshop, glued), opened: allCorners(1) })),
-    ).toBe('This is a strainer: its corners do not open.');
+    workUpTo(workshop, glued, 'fasten');
+    expect(wordsOf(open())).toBe('This is a strainer: its corners do not open.');
   });
 
   it('between two measurements teach how stiff the cloth is, for the next job of that cloth', () => {
@@ -198,9 +200,11 @@ describe('weight and remedies', () => {
   it('water on a painting is never written down as a remedy', () => {
     const painting = newJob(workshop, 'Painting');
     type(workshop, painting, (inputs) => ({ ...inputs, brief: { ...inputs.brief, use: 'restretch' } }));
+    workUpTo(workshop, painting, 'fasten');
+    const before = openJob(workshop, painting)!.log.length;
     expect(
       wordsOf(keepRemedy(workshop, { ...asked(), jobId: painting, revision: revisionOf(workshop, painting), remedy: 'water' })),
     ).toMatch(/not here\. the canvas is painted/);
-    expect(openJob(workshop, painting)!.log).toEqual([]);
+    expect(openJob(workshop, painting)!.log).toHaveLength(before);
   });
 });

@@ -18,6 +18,7 @@ import {
   stiffnessFound,
 } from '@/core/plan/jobHistory';
 import { cornerWords } from '@/core/plan/cornersVerdicts';
+import { progressOf } from '@/core/plan/progress';
 import { planTune } from '@/core/plan/planTune';
 import { roomReadings, tensionWords } from '@/core/plan/tensionWords';
 import { tapeFor } from '@/core/job/houseRules';
@@ -76,7 +77,10 @@ function keep(
     const job = findJob(database, jobId);
     if (!job) return refuse('This job is not in the workshop any more: go back to the bench.');
     if (job.revision !== revision) return { ok: false, kind: 'stale', theirs: job };
-    const made = make({ job, log: logOfJob(database, jobId), rules: readRules(database).rules });
+    const log = logOfJob(database, jobId);
+    if (!progressOf(job.inputs, log).done.has('fasten'))
+      return refuse('Fasten the cloth first: before that there is no tension to keep.');
+    const made = make({ job, log, rules: readRules(database).rules });
     if (!made.ok) return made;
     const id = newId();
     insertLogEntry(database, jobId, {

@@ -22,6 +22,8 @@ export interface FastenPlan extends StagePlan {
   /** What the eight margins should be with the frame lying on the cloth, mm. */
   wanted: EndMargins;
   route: RoutePlan;
+  /** Sides whose fasteners are seen: tacks, one by one. */
+  seen: readonly Side[];
   hands: Handwork;
   /** With spares, for the kit. */
   fastenersToHave: number;
@@ -74,14 +76,15 @@ export function planFasten(
     setsMinutes: null,
     wanted,
     route,
+    seen,
     hands,
     fastenersToHave: withSpares(fastener.seen ? tacks : count - tacks),
     tacksToHave: fastener.seen ? 0 : withSpares(tacks),
   };
 }
 
-/** Only what is not set on a side in sight is squeezed. */
-function squeezed(hands: Handwork, { steps }: RoutePlan, seen: readonly Side[]): Handwork {
+/** Handwork of a route with only what is not set on a side in sight squeezed. */
+export function squeezed(hands: Handwork, { steps }: RoutePlan, seen: readonly Side[]): Handwork {
   const inSight = steps.filter((step) => seen.includes(step.side) && step.act !== 'takeOut' && step.with !== 'clamps').length;
   return { ...hands, squeezes: hands.squeezes - inSight };
 }

@@ -7,7 +7,7 @@ import { assumed } from '@/core/job/houseRules';
 import type { FastenInputs, JobInputs } from '@/core/job/job';
 import { bandsMeet, handBand } from '@/core/plan/clothRunVerdicts';
 import { jobRoute } from '@/core/plan/jobRoute';
-import { routeHandwork } from '@/core/plan/planFasten';
+import { routeHandwork, squeezed } from '@/core/plan/planFasten';
 import type { Plan } from '@/core/plan/planJob';
 import { MODEL_LIMITS } from '@/core/plan/stapleModel';
 import { printDuration } from '@/core/units/duration';
@@ -60,7 +60,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
         <tbody>
           {ROUTES.map((row, index) => {
             const route = row.id === fasten.route ? plan.fasten.route : jobRoute(inputs, rules, row.id);
-            const hands = routeHandwork(route, face, rules);
+            const hands = squeezed(routeHandwork(route, face, rules), route, plan.fasten.seen);
             return (
               <tr
                 key={row.id}

@@ -6,7 +6,7 @@ import { alikeCorners } from '@/core/job/job';
 import { cornerWords } from '@/core/plan/cornersVerdicts';
 import { capital } from '@/core/plan/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';
-import { length, printFine } from '@/core/units/length';
+import { type Length, length, printFine } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
 import { keepTurnsAction } from '@/server/actions';
 import { LengthField, NumberField } from '@/ui/fields';
@@ -45,7 +45,6 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
     if (await onKeep((asked) => keepTurnsAction({ ...asked, note: '', opened }))) setOwn(NOT_OPENED);
     setBusy(false);
   };
-  const set = (corner: Corner, mm: number) => change({ corners: { ...corners, [corner]: length(mm, corners[corner].unit) } });
   const quarter = opener.kind === 'bolt' ? openingBy(0.25, opener) : openingBy(1, opener);
   return (
     <div className="grid gap-x-6 gap-y-2 sm:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
@@ -98,7 +97,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
             type="button"
             className="btn btn-ghost btn-sm h-9"
             disabled={locked}
-            onClick={() => CORNERS.forEach((corner) => set(corner, soFar[corner]))}
+            onClick={() => change({ corners: asOpened(corners, soFar) })}
           >
             As they are
           </button>
@@ -152,6 +151,10 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
     </div>
   );
 }
+
+/** The openings wanted set to those that are there, each in the unit it was typed in. */
+const asOpened = (corners: Record<Corner, Length>, soFar: Openings): Record<Corner, Length> =>
+  Object.fromEntries(CORNERS.map((corner) => [corner, length(soFar[corner], corners[corner].unit)])) as Record<Corner, Length>;
 
 function roundWords(drive: Openings, opener: Opener): string {
   const words = (corner: Corner) => driveWords(openingBy(drive[corner], opener), opener);

@@ -60,7 +60,7 @@ export function TapPanel(props: TapPanelProps) {
         )}
         {byId(USES, inputs.brief.use).painted && (
           <p className="text-[13px] text-warning">
-            Painted: tap the bare edge of the back only as lightly as a fly lands, or do not tap.
+            Painted: one fingertip from the back, as light as can be. Flaking, torn or of value: do not tap, ask a conservator.
           </p>
         )}
         {!fastened && <p className="soft text-[13px]">Fasten the cloth first: nothing is kept before that.</p>}

@@ -106,12 +106,14 @@ function useEar(put: (recording: TapRecording) => void, tell: (problem: Taps['pr
   const [listening, setListening] = useState(false);
   const [warnings, setWarnings] = useState<string[]>([]);
   const open = useRef<Microphone | null>(null);
+  const wanted = useRef(false);
   const heardAt = useRef(0);
   const act = useRef({ put, tell });
   useEffect(() => {
     act.current = { put, tell };
   });
   const stop = () => {
+    wanted.current = false;
     open.current?.close();
     open.current = null;
     setListening(false);
@@ -119,6 +121,7 @@ function useEar(put: (recording: TapRecording) => void, tell: (problem: Taps['pr
   };
   const listen = () => {
     let listener: TapListener | null = null;
+    wanted.current = true;
     setListening(true);
     tell(null);
     heardAt.current = Date.now();
@@ -135,6 +138,8 @@ function useEar(put: (recording: TapRecording) => void, tell: (problem: Taps['pr
       }
     }).then(
       (microphone) => {
+        // Stopped, or left, while the browser was still asking.
+        if (!wanted.current) return microphone.close();
         open.current = microphone;
         setWarnings(microphone.warnings);
       },
@@ -149,7 +154,13 @@ function useEar(put: (recording: TapRecording) => void, tell: (problem: Taps['pr
     open.current.close();
     open.current = null;
   }, [full]);
-  useEffect(() => () => open.current?.close(), []);
+  useEffect(
+    () => () => {
+      wanted.current = false;
+      open.current?.close();
+    },
+    [],
+  );
   return { level: full ? 0 : level, listening: listening && !full, warnings, listen, stop };
 }
 

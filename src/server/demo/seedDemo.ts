@@ -17,10 +17,13 @@ import { readSimulatedAir } from '../airCases';
 import { recordStep, saveInputs } from '../jobCases';
 import type { Outcome } from '../outcome';
 import type { Workshop } from '../workshop';
+import { seedTaps } from './demoTaps';
 import { DEMO_CLOTH, DEMO_GROUNDS, DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
 
 const HOUR = 3_600_000;
 const FIRST_NUMBER = 101;
+/** A small finished canvas that came back slack. */
+const TAPPED_JOB = 'demo-126';
 
 /** Seeds the demo in one transaction; a workshop that has jobs is left alone. */
 export function seedDemo(database: Database, now: Date): void {
@@ -30,6 +33,7 @@ export function seedDemo(database: Database, now: Date): void {
     writeRules(database, DEMO_RULES, 0);
     const finished = FINISHED.map((row, index) => finishedJob(row, index));
     [...finished, ...OPEN_JOBS].forEach((job, index) => seedJob(database, job, index, now, noise));
+    seedTaps(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now);
     DEMO_CLOTH.forEach((cloth, index) =>
       insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
     );

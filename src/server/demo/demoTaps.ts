@@ -1,0 +1,76 @@
+/*
+ * The past of one demo canvas: tapped when it was new, found slack in damp weeks, its corners opened, tapped again. The
+ * taps are simulated; they go the way of every reading, through the use cases.
+ */
+import type { Database } from 'better-sqlite3';
+import { randomLcg } from 'd3-random';
+import { tapeFor } from '@/core/job/houseRules';
+import { historyOf } from '@/core/plan/jobHistory';
+import { planTune } from '@/core/plan/planTune';
+import { allCorners } from '@/core/tension/openCorners';
+import { MICROPHONE_AT, MICROPHONE_HEIGHT, TAP_PLACES, type TapPlace } from '@/core/tension/tap/membraneTone';
+import { syntheticTap } from '@/core/tension/tap/syntheticTap';
+import { writeWav } from '@/core/tension/tap/wav';
+import { readRules } from '@/db/workshops';
+import { openJob } from '../jobCases';
+import type { Outcome } from '../outcome';
+import { keepRemedy, keepTaps, keepTurns } from '../readingCases';
+import type { Workshop } from '../workshop';
+
+const RATE = 8000;
+const DAY_MS = 86_400_000;
+
+/** Readings of a finished job over the last three weeks. */
+export function seedTaps(database: Database, jobId: string, maker: string, now: Date): void {
+  const random = randomLcg(0.4142);
+  let [clock, serial] = [now, 0];
+  const workshop: Workshop = { database, now: () => clock, newId: () => `${jobId}-tap-${(serial += 1)}` };
+  const asked = (note: string) => ({ jobId, revision: openJob(workshop, jobId)!.job.revision, maker, note });
+  const must = (outcome: Outcome<unknown>) => {
+    if (!outcome.ok) throw new Error(`demo reading was refused: ${JSON.stringify(outcome)}`);
+  };
+  const tap = (daysAgo: number, nPerM: number, note: string) => {
+    clock = new Date(now.getTime() - daysAgo * DAY_MS);
+    must(keepTaps(workshop, { ...asked(note), source: 'simulated', wavs: wavsOf(workshop, jobId, nPerM, random) }));
+  };
+  tap(21, 232, 'The day it was collected.');
+  tap(9, 188, 'Brought back after the wet weeks.');
+  clock = new Date(now.getTime() - 8.9 * DAY_MS);
+  must(keepTurns(workshop, { ...asked('Card behind every key.'), opened: allCorners(0.6) }));
+  must(keepRemedy(workshop, { ...asked(''), remedy: 'keys' }));
+  tap(8.8, 236, '');
+}
+
+function wavsOf(workshop: Workshop, jobId: string, nPerM: number, random: () => number): Record<TapPlace, string> {
+  const { job, log } = openJob(workshop, jobId)!;
+  const { rules } = readRules(workshop.database);
+  const { span, mass } = planTune(job.inputs, { rules, tape: tapeFor(rules, 'mm'), history: historyOf(log) });
+  const wav = (place: TapPlace) => {
+    const [x, y] = TAP_PLACES[place];
+    const near = (at: number, side: number) => at * side + 0.012 * (random() - 0.5);
+    const samples = syntheticTap(
+      {
+        span,
+        sigma: mass.kgPerM2,
+        pull: { tx: nPerM * 1.04, ty: nPerM * 0.96 },
+        q: 9,
+        qSlope: 0.1,
+        strike: [near(x, span.a), near(y, span.b)],
+        microphone: [near(MICROPHONE_AT[0], span.a), near(MICROPHONE_AT[1], span.b), MICROPHONE_HEIGHT],
+        contactMs: 5,
+        highPassHz: 12,
+        noiseDb: -42,
+        rumbleDb: -44,
+        humDb: -48,
+        humHz: 50,
+        peak: 0.6,
+        silence: 0.45,
+        seconds: 1.6,
+        rate: RATE,
+      },
+      random,
+    );
+    return Buffer.from(writeWav({ samples, rate: RATE })).toString('base64');
+  };
+  return { C: wav('C'), X: wav('X'), Y: wav('Y') };
+}
