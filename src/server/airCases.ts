@@ -28,6 +28,8 @@ export interface AirDay {
 export interface Air {
   days: AirDay[];
   last: AirReading | null;
+  /** The last reading while it is fresh. */
+  now: AirReading | null;
   spell: DampSpell;
 }
 
@@ -45,6 +47,7 @@ export function airOf({ database, now }: Workshop): Air {
   return {
     days: [...days].map(([day, list]) => dayOf(day, list)),
     last: readings.at(-1) ?? null,
+    now: airNow({ database, now }),
     spell: spellOf({ database, now }),
   };
 }
@@ -53,6 +56,16 @@ function dayOf(day: string, list: readonly AirReading[]): AirDay {
   const mean = (of: 'celsius' | 'rh') => Math.round((10 * list.reduce((sum, one) => sum + one[of], 0)) / list.length) / 10;
   const rhs = list.map(({ rh }) => rh);
   return { day, celsius: mean('celsius'), rh: mean('rh'), leastRh: Math.min(...rhs), mostRh: Math.max(...rhs) };
+}
+
+/** A reading of the hygrometer counts as the air of the moment for so long, ms. */
+const FRESH_MS = 6 * 3_600_000;
+
+/** What the hygrometer says now, or null when it has not been read for hours. */
+export function airNow({ database, now }: Pick<Workshop, 'database' | 'now'>): AirReading | null {
+  const at = now().getTime();
+  const since = new Date(at - FRESH_MS).toISOString();
+  return listAir(database, since).findLast((one) => Date.parse(one.at) <= at) ?? null;
 }
 
 /** Whether a damp spell is here or on its way, from the last two days. */

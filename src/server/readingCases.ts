@@ -33,6 +33,7 @@ import { type StoredJob, findJob, updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
 import { findRecording, insertRecording, recordedEntries } from '@/db/recordings';
 import { readRules } from '@/db/workshops';
+import { airNow } from './airCases';
 import { type JobWithLog, openJob } from './jobCases';
 import { learnedFor, stiffnessReading, tableRisePerMm } from './learnedCases';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
@@ -95,7 +96,7 @@ function keep(
       reason: '',
       corrects: null,
       readyAt: null,
-      readings: made.value.readings,
+      readings: [...made.value.readings, ...roomReadings(roomOf(workshop, job.inputs))],
       plan: null,
     });
     made.value.also?.(id);
@@ -103,6 +104,12 @@ function keep(
     return done(openJob(workshop, jobId)!);
   });
   return write.immediate();
+}
+
+/** The air that a reading is noted with: the hygrometer’s, where it was read in the last hours, else what was typed. */
+function roomOf(workshop: Workshop, { prime }: JobInputs): { roomC: number; roomRh: number } {
+  const air = airNow(workshop);
+  return air ? { roomC: air.celsius, roomRh: air.rh } : prime;
 }
 
 function decoded(
@@ -173,7 +180,6 @@ function tapReadings(
       precision: Math.round(mass.kgPerM2 * mass.spread * 1000),
       tool: 'computed',
     },
-    ...roomReadings(inputs.prime),
     ...stiffnessReadings({ ...history, tensions: [...history.tensions, now] }, inputs, rules),
   ];
 }
@@ -242,7 +248,6 @@ export function keepWeight(workshop: Workshop, dto: KeepWeightDto): Outcome<JobW
       did: `Weighed: ${weightWords(tension)}`,
       readings: [
         ...weightReadings(tension),
-        ...roomReadings(job.inputs.prime),
         ...stiffnessReadings({ ...history, tensions: [...history.tensions, now] }, job.inputs, rules),
       ],
     });
@@ -257,6 +262,6 @@ export function keepRemedy(workshop: Workshop, dto: KeepRemedyDto): Outcome<JobW
     const painted = byId(USES, job.inputs.brief.use).painted;
     // Water on paint is never written down as if it were a remedy; everything else that was done is, advised or not.
     if (chosen.id === 'water' && painted) return refuse(`${chosen.name}: not here. ${chosen.barred}.`) satisfies Refusal;
-    return done({ did: `${REMEDY_WORD}${chosen.name}`, readings: roomReadings(job.inputs.prime) });
+    return done({ did: `${REMEDY_WORD}${chosen.name}`, readings: [] });
   });
 }

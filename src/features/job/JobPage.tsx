@@ -237,6 +237,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
                 locked={locked}
                 change={draft.change}
                 onKeep={keep}
+                air={air.now}
               />
               {cutsNow && (
                 <CutFrom

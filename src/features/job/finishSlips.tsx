@@ -80,7 +80,7 @@ const AdviceList = ({ advice, label }: { advice: RemedyAdvice[]; label: string }
   </ol>
 );
 
-export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change }: SlipProps) {
+export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, air }: SlipProps) {
   const set = (patch: Partial<JobInputs['prime']>) => change('prime', patch);
   const begun = locked || coatsDone > 0;
   const next = plan.prime.coats[coatsDone];
@@ -106,6 +106,15 @@ export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change }
         onChange={(roomRh) => set({ roomRh })}
         disabled={locked}
       />
+      {air && !locked && (air.celsius !== prime.roomC || air.rh !== prime.roomRh) && (
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs col-span-2 h-8 justify-start px-0 font-normal"
+          onClick={() => set({ roomC: air.celsius, roomRh: air.rh })}
+        >
+          Take the hygrometer’s word: {decimal(air.celsius, 1)} °C, {decimal(air.rh, 0)} % RH
+        </button>
+      )}
       <Tick label="Edges too" checked={prime.edges} onChange={(edges) => set({ edges })} disabled={begun} />
       <Tick label="Back too" checked={prime.back} onChange={(back) => set({ back })} disabled={begun} />
       <div className="col-span-2">

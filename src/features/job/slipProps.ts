@@ -1,6 +1,7 @@
 import type { JobInputs, SquareInputs } from '@/core/job/job';
 import type { StageId } from '@/core/job/stages';
 import type { Keep } from './keep';
+import type { AirReading } from '@/core/tension/clothWeather';
 import type { Plan } from '@/core/plan/planJob';
 
 /** What every slip gets: the stage's inputs, the plan made of them, and a way to change them. */
@@ -10,6 +11,8 @@ export interface SlipProps {
   coatsDone: number;
   locked: boolean;
   onKeep: Keep;
+  /** What the hygrometer says now; null when it was not read for hours. */
+  air: AirReading | null;
   change: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 

@@ -37,7 +37,7 @@ const plain = (element: ReactElement) =>
     .replace(/\s+/g, ' ')
     .trim();
 
-const NO_AIR: Air = { days: [], last: null, spell: { kind: 'none' } };
+const NO_AIR: Air = { days: [], last: null, now: null, spell: { kind: 'none' } };
 const days = Array.from({ length: 40 }, (_, index) => ({
   day: new Date(Date.UTC(2031, 0, 1 + index)).toISOString().slice(0, 10),
   celsius: 16,
