@@ -203,7 +203,7 @@ describe('the tap meter', () => {
         {},
         props((inputs) => (inputs.brief.use = 'restretch')),
       ),
-    ).toMatch(/Painted: tap/);
+    ).toMatch(/Painted: one fingertip/);
     const reading = { kind: 'refused', place: 'Y', why: 'clipped', says: 'Cut off.', doThis: 'Softer.' } as const;
     expect(panel({ next: null, reading })).toMatch(/Tap Y: Cut off. Softer./);
     expect(panel({ next: null, busy: true })).toMatch(/Reading the taps/);
