@@ -43,8 +43,10 @@ export function planCorners(
   const found = learned?.stiffness?.value ?? 1;
   const [warp, weft] = [fabric.stiffnessWarpKNPerM * found, fabric.stiffnessWeftKNPerM * found];
   const stiffness = cloth.warp === 'width' ? ([warp, weft] as const) : ([weft, warp] as const);
-  const wanted = eachCorner((corner) => tune.corners[corner].mm);
   const soFar = history.opened;
+  const typed = eachCorner((corner) => tune.corners[corner].mm);
+  // Nothing is wanted: they stay as they are.
+  const wanted = CORNERS.every((corner) => typed[corner] === 0) ? soFar : typed;
   const opened = openCorners(wanted, face, stiffness);
   const before = openCorners(soFar, face, stiffness);
   const kind = byId(JOINTS, bars.joint).opener;

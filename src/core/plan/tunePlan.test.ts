@@ -130,6 +130,9 @@ describe('opening the corners', () => {
     expect(plan.addsWidthNPerM).toBeCloseTo(open(1).addsWidthNPerM * 0.6, 6);
     const back = open(0.2, undefined, [quarter]);
     expect(back.steps).toEqual([]);
+    const still = open(0, undefined, [quarter]);
+    expect(still.wanted).toEqual(still.soFar);
+    expect(about(still, 'corner open further')).toBeUndefined();
     expect(about(back, 'corner open further')!.says).toMatch(/top left corner is open by 0\.4 mm already/);
   });
 

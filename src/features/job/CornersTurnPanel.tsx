@@ -29,7 +29,7 @@ const turnsWords = (quarters: number): string => {
 
 export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep }: TuneStageProps) {
   const { tape } = useWorkshop();
-  const { opener, soFar, steps, addsWidthNPerM, addsHeightNPerM } = plan.tune;
+  const { opener, soFar, wanted, steps, addsWidthNPerM, addsHeightNPerM } = plan.tune;
   const { corners } = live.tune;
   const [own, setOwn] = useState<Openings>(NOT_OPENED);
   const [busy, setBusy] = useState(false);
@@ -60,7 +60,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
           </thead>
           <tbody>
             {CORNERS.map((corner) => {
-              const toGo = corners[corner].mm - soFar[corner];
+              const toGo = wanted[corner] - soFar[corner];
               return (
                 <tr key={corner} className="hair-b">
                   <td>{capital(cornerWords(corner))}</td>

@@ -33,12 +33,12 @@ export function seedDemo(database: Database, now: Date): void {
     writeRules(database, DEMO_RULES, 0);
     const finished = FINISHED.map((row, index) => finishedJob(row, index));
     [...finished, ...OPEN_JOBS].forEach((job, index) => seedJob(database, job, index, now, noise));
+    readSimulatedAir({ database, now: () => now, newId: () => '' });
     seedTaps(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now);
     DEMO_CLOTH.forEach((cloth, index) =>
       insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
     );
     DEMO_GROUNDS.forEach((stock) => setGroundStock(database, stock, 0));
-    readSimulatedAir({ database, now: () => now, newId: () => '' });
     DEMO_RACK.forEach((bar, index) => addRackBar(database, { ...bar, id: `demo-rack-${index + 1}` }));
   })();
 }
