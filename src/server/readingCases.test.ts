@@ -5,8 +5,8 @@ import { historyOf, openedAt } from '@/core/plan/jobHistory';
 import { progressOf } from '@/core/plan/progress';
 import { NOT_OPENED, allCorners } from '@/core/tension/openCorners';
 import { sagUnder } from '@/core/tension/weightTest';
-import { TAP_PLACES, TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
-import { syntheticTap } from '@/core/tension/tap/syntheticTap';
+import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
+import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
 import { length } from '@/core/units/length';
 import { findRecording, recordedEntries } from '@/db/recordings';
@@ -24,32 +24,9 @@ const SPAN = { a: 0.6, b: 0.4 };
 /** Three taps on the bare cotton of a new job, as WAV files. */
 function wavs(nPerM: number, peak = 0.6): Record<TapPlace, string> {
   const random = randomLcg(0.37);
-  const file = (place: TapPlace) => {
-    const [x, y] = TAP_PLACES[place];
-    const samples = syntheticTap(
-      {
-        span: SPAN,
-        sigma: 0.34,
-        pull: { tx: nPerM, ty: nPerM },
-        q: 9,
-        qSlope: 0,
-        strike: [x * SPAN.a + 0.008, y * SPAN.b - 0.005],
-        microphone: [0.31 * SPAN.a, 0.29 * SPAN.b, 0.035],
-        contactMs: 5,
-        highPassHz: 12,
-        noiseDb: -42,
-        rumbleDb: -44,
-        humDb: -50,
-        humHz: 50,
-        peak,
-        silence: 0.5,
-        seconds: 1.7,
-        rate: RATE,
-      },
-      random,
-    );
-    return Buffer.from(writeWav({ samples, rate: RATE })).toString('base64');
-  };
+  const cloth = { span: SPAN, sigma: 0.34, pull: { tx: nPerM, ty: nPerM } };
+  const file = (place: TapPlace) =>
+    Buffer.from(writeWav({ samples: ordinaryTap(place, cloth, random, RATE, { peak }), rate: RATE })).toString('base64');
   return { C: file('C'), X: file('X'), Y: file('Y') };
 }
 

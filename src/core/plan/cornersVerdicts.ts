@@ -5,12 +5,13 @@ import type { JobInputs } from '../job/job';
 import { EDGES, byId } from '../job/schools';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
 import { printFine } from '../units/length';
+import type { Opener } from '../tension/openCorners';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from './context';
 import type { CornersPlan } from './planCornersOpened';
 
 export function cornersVerdicts(plan: CornersPlan, inputs: JobInputs, context: PlanContext): Verdict[] {
-  const { opened, wanted, soFar, opener } = plan;
+  const { opened, wanted, soFar, opener, steps } = plan;
   if (CORNERS.every((corner) => wanted[corner] === 0 && soFar[corner] === 0)) return [];
   if (!opener)
     return [
@@ -26,20 +27,22 @@ export function cornersVerdicts(plan: CornersPlan, inputs: JobInputs, context: P
   const skew = Math.abs(opened.skewMm);
   if (skew > 0.005) list.push(skewVerdict(plan, inputs, context));
   if (byId(EDGES, inputs.brief.edges).inRebate) list.push(rebateVerdict(plan, inputs, context));
-  list.push(
-    verdict({
-      about: 'care at the corners',
-      level: 'watch',
-      says: 'Slide card between cloth and bar at each corner; loosen fasteners near it if they bind.',
-      because: 'Key and hammer work a hand’s width from the cloth.',
-      doThis:
-        opener.kind === 'bolt'
-          ? 'A quarter turn at each corner in turn, then measure.'
-          : 'Tap each key lightly in turn, then measure.',
-    }),
-  );
+  if (steps.length > 0) list.push(careVerdict(opener));
   return list;
 }
+
+/** Stands while something is still to be opened. */
+const careVerdict = (opener: Opener): Verdict =>
+  verdict({
+    about: 'care at the corners',
+    level: 'watch',
+    says: 'Slide card between cloth and bar at each corner; loosen fasteners near it if they bind.',
+    because: 'Key and hammer work a hand’s width from the cloth.',
+    doThis:
+      opener.kind === 'bolt'
+        ? 'A quarter turn at each corner in turn, then measure.'
+        : 'Tap each key lightly in turn, then measure.',
+  });
 
 function openingVerdict(
   { opened, wanted, addsWidthNPerM, addsHeightNPerM }: CornersPlan,

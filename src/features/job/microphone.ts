@@ -3,8 +3,8 @@
  * simulated one makes its taps from the tension that is set, each time a little elsewhere.
  */
 import { randomLcg } from 'd3-random';
-import { MICROPHONE_AT, type Pull, type Span, TAP_PLACES, type TapPlace } from '@/core/tension/tap/membraneTone';
-import { gaussian, syntheticTap } from '@/core/tension/tap/syntheticTap';
+import type { Pull, Span, TapPlace } from '@/core/tension/tap/membraneTone';
+import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 
 export interface Microphone {
   rate: number;
@@ -51,29 +51,5 @@ export function simulatedTap(
   number: number,
 ): { samples: Float32Array; rate: number } {
   const random = randomLcg((number * 0.618034 + 0.137) % 1);
-  const near = ([x, y]: readonly [number, number], by: number) =>
-    [x * span.a + by * gaussian(random), y * span.b + by * gaussian(random)] as const;
-  const samples = syntheticTap(
-    {
-      span,
-      sigma,
-      pull,
-      q: 9,
-      qSlope: 0.1,
-      strike: near(TAP_PLACES[place], 0.01),
-      microphone: [...near(MICROPHONE_AT, 0.01), 0.035],
-      contactMs: 5,
-      highPassHz: 12,
-      noiseDb: -40,
-      rumbleDb: -42,
-      humDb: -45,
-      humHz: 50,
-      peak: 0.6,
-      silence: 0.45,
-      seconds: 1.65,
-      rate: RATE,
-    },
-    random,
-  );
-  return { samples, rate: RATE };
+  return { samples: ordinaryTap(place, { span, sigma, pull }, random, RATE), rate: RATE };
 }

@@ -8,8 +8,8 @@ import { tapeFor } from '@/core/job/houseRules';
 import { historyOf } from '@/core/plan/jobHistory';
 import { planTune } from '@/core/plan/planTune';
 import { allCorners } from '@/core/tension/openCorners';
-import { MICROPHONE_AT, MICROPHONE_HEIGHT, TAP_PLACES, type TapPlace } from '@/core/tension/tap/membraneTone';
-import { syntheticTap } from '@/core/tension/tap/syntheticTap';
+import type { TapPlace } from '@/core/tension/tap/membraneTone';
+import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
 import { readRules } from '@/db/workshops';
 import { openJob } from '../jobCases';
@@ -45,32 +45,8 @@ function wavsOf(workshop: Workshop, jobId: string, nPerM: number, random: () => 
   const { job, log } = openJob(workshop, jobId)!;
   const { rules } = readRules(workshop.database);
   const { span, mass } = planTune(job.inputs, { rules, tape: tapeFor(rules, 'mm'), history: historyOf(log) });
-  const wav = (place: TapPlace) => {
-    const [x, y] = TAP_PLACES[place];
-    const near = (at: number, side: number) => at * side + 0.012 * (random() - 0.5);
-    const samples = syntheticTap(
-      {
-        span,
-        sigma: mass.kgPerM2,
-        pull: { tx: nPerM * 1.04, ty: nPerM * 0.96 },
-        q: 9,
-        qSlope: 0.1,
-        strike: [near(x, span.a), near(y, span.b)],
-        microphone: [near(MICROPHONE_AT[0], span.a), near(MICROPHONE_AT[1], span.b), MICROPHONE_HEIGHT],
-        contactMs: 5,
-        highPassHz: 12,
-        noiseDb: -42,
-        rumbleDb: -44,
-        humDb: -48,
-        humHz: 50,
-        peak: 0.6,
-        silence: 0.45,
-        seconds: 1.6,
-        rate: RATE,
-      },
-      random,
-    );
-    return Buffer.from(writeWav({ samples, rate: RATE })).toString('base64');
-  };
+  const cloth = { span, sigma: mass.kgPerM2, pull: { tx: nPerM * 1.04, ty: nPerM * 0.96 } };
+  const wav = (place: TapPlace) =>
+    Buffer.from(writeWav({ samples: ordinaryTap(place, cloth, random, RATE), rate: RATE })).toString('base64');
   return { C: wav('C'), X: wav('X'), Y: wav('Y') };
 }
