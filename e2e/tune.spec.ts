@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CHROMIUM_ARGS, chromiumPath } from '../scripts/chromium.mjs';
 import { TAP_PLACE_IDS } from '../src/core/tension/tap/membraneTone';
-import { gaussian } from '../src/core/tension/tap/syntheticTap';
+import { normal } from '../src/core/normal';
 import { writeWav } from '../src/core/tension/tap/wav';
 import { simulatedTap } from '../src/features/job/microphone';
 import { answer, expect, listen, newCanvas, saved, stage, test, verdict } from './test';
@@ -77,7 +77,7 @@ async function withMicrophone(url: string, sounds: Float32Array[], rate: number,
 const RATE = 16_000;
 const quiet = (seconds: number) => {
   const random = randomLcg(0.31);
-  return Float32Array.from({ length: seconds * RATE }, () => 5e-3 * gaussian(random));
+  return Float32Array.from({ length: seconds * RATE }, () => 5e-3 * normal(random));
 };
 
 test('three taps through the microphone tell the tension, which is kept with its sound', async ({ page, demoServer }) => {
@@ -120,7 +120,7 @@ test('silence, a cut-off tap and speech are refused, each with its reason', asyn
   const loud = simulatedTap('C', SPAN, 0.34, PULL, 3).samples.map((value) => Math.max(-1, Math.min(1, 4 * value)));
   const speech = Float32Array.from(
     { length: 2.2 * RATE },
-    (_, index) => 0.2 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * gaussian(random),
+    (_, index) => 0.2 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * normal(random),
   );
   for (const [sounds, says] of [
     [[quiet(25)], 'No tap was heard yet.'],

@@ -1,26 +1,16 @@
 /* What a recorded coat takes out of the store of grounds. */
-import { tapeFor } from '@/core/job/houseRules';
 import { byId } from '@/core/job/schools';
-import { planJob } from '@/core/plan/planJob';
+import type { CoatPlan } from '@/core/plan/CoatPlan';
 import { batchRecipe } from '@/core/prime/coatRecipe';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { insertGroundMove, listGroundStock, setGroundStock } from '@/db/groundStocks';
 import type { StoredJob } from '@/db/jobs';
-import { readRules } from '@/db/workshops';
-import { learnedFor } from './learnedCases';
 import type { Workshop } from './workshop';
 
 /** Takes what was mixed for a coat from the stock, down to nothing; a substance that is not kept count of is left alone. */
-export function takeFromStock({ database, now, newId }: Workshop, job: StoredJob, coatsDone: number, maker: string): void {
-  const { rules } = readRules(database);
-  const plan = planJob(
-    job.inputs,
-    { rules, tape: tapeFor(rules, 'mm'), learned: learnedFor({ database }, job.inputs) },
-    coatsDone,
-  );
-  const coat = plan.prime.coats[coatsDone];
-  const there = coat && listGroundStock(database).find(({ substance }) => substance === coat.substance);
-  if (!coat || !there) return;
+export function takeFromStock({ database, now, newId }: Workshop, job: StoredJob, coat: CoatPlan, maker: string): void {
+  const there = listGroundStock(database).find(({ substance }) => substance === coat.substance);
+  if (!there) return;
   const mixedMl = job.inputs.prime.mixedMl ?? coat.recipe.totalMl;
   const { glueG, groundMl } = batchRecipe([{ areaM2: 1, absorbMlPerM2: Math.max(mixedMl, 1e-6) }], coat, 0);
   const { name, unit } = byId(SUBSTANCES, coat.substance);

@@ -10,6 +10,7 @@ import { type HouseRules, tapeFor } from '@/core/job/houseRules';
 import type { Length } from '@/core/units/length';
 import { upgradeJobFile } from '@/core/job/upgradeJob';
 import { withRecommendedBars } from '@/core/plan/planBars';
+import type { CoatPlan } from '@/core/plan/CoatPlan';
 import { historyOf, standingEntries } from '@/core/plan/jobHistory';
 import { planJob } from '@/core/plan/planJob';
 import {
@@ -106,12 +107,13 @@ export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobW
     if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
     const log = logOfJob(database, dto.jobId);
     const progress = progressOf(job.inputs, log);
-    const entry = stepEntry(workshop, job, dto, log, progress, { id: newId(), at: now() });
-    if (!entry.ok) return entry;
+    const made = stepEntry(workshop, job, dto, log, progress, { id: newId(), at: now() });
+    if (!made.ok) return made;
     const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
     if (uncut) return uncut;
-    insertLogEntry(database, job.id, entry.value);
-    if (dto.stage === 'prime') takeFromStock(workshop, job, progress.coatsDone, dto.maker);
+    const { entry, coat } = made.value;
+    insertLogEntry(database, job.id, entry);
+    if (coat) takeFromStock(workshop, job, coat, dto.maker);
     updateInputs(database, job.id, job.revision, afterRecord(dto.stage, job.inputs), now().toISOString());
     return done(openJob(workshop, job.id)!);
   });
@@ -122,6 +124,7 @@ export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobW
 const afterRecord = (stage: StageId, inputs: JobInputs): JobInputs =>
   stage === 'prime' ? { ...inputs, prime: { ...inputs.prime, mixedMl: null, leftMl: null, waterParts: null } } : inputs;
 
+/** The entry of a step, and the coat that it puts on, if any. */
 function stepEntry(
   { database }: Workshop,
   job: Job,
@@ -129,7 +132,7 @@ function stepEntry(
   log: readonly LogEntry[],
   progress: Progress,
   { id, at }: { id: string; at: Date },
-): Outcome<LogEntry> {
+): Outcome<{ entry: LogEntry; coat: CoatPlan | undefined }> {
   const early = outOfOrder(dto.stage, progress);
   if (early) return early;
   const { rules } = readRules(database);
@@ -148,7 +151,7 @@ function stepEntry(
     };
   }
   const coat = dto.stage === 'prime' ? plan.prime.coats[progress.coatsDone] : undefined;
-  return done({
+  const entry: LogEntry = {
     id,
     stage: dto.stage,
     step: coat ? progress.coatsDone : null,
@@ -162,7 +165,8 @@ function stepEntry(
     readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
     readings: plan[dto.stage].readings,
     plan: { answer, answerNote, verdicts, inputs: job.inputs, rules },
-  });
+  };
+  return done({ entry, coat });
 }
 
 function outOfOrder(stage: StageId, progress: Progress): Refusal | null {

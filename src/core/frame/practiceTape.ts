@@ -2,6 +2,7 @@
  * A simulated tape and frame to learn on: a frame that is off in a way drawn from a seed, and readings with the
  * noise of a tape, one of them wrong on demand. The same seed gives the same frame and the same readings.
  */
+import { normal } from '../normal';
 import { CORNERS, type Corner, type Corners, type TapeName, cornerOver, lengthsOf } from './corners';
 import { type TapeReadings } from './readings';
 import { barsAtLean } from './press';
@@ -20,10 +21,6 @@ export interface PracticeErrors {
 
 /** A source of numbers from 0 to below 1, as d3-random's and Math.random. */
 export type Random = () => number;
-
-/** A normal deviate by Box and Muller (1958). */
-export const normal = (random: Random, sd: number): number =>
-  sd * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /**
  * A frame as built: pairs near their nominal length, bars of a pair a little unlike, leaning by up to a few mm.

@@ -1,6 +1,7 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { normal, practiceFrame, pressed, readGaps, readPractice } from './practiceTape';
+import { normal } from '../normal';
+import { practiceFrame, pressed, readGaps, readPractice } from './practiceTape';
 import { barsAtLean, pressPlan } from './press';
 import { CORNERS, type TapeName, cornerOver, lengthsOf } from './corners';
 import { type CornerGaps, type Knowledge, NO_GAPS, type TapeReadings } from './readings';

@@ -1,3 +1,4 @@
+import { normal } from '../../normal';
 import { randomLcg } from 'd3-random';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -5,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { toEnd } from '../../toEnd';
 import { type TapRecording, analyseTaps } from './analyseTaps';
 import { MICROPHONE_AT, type Pull, type Span, TAP_PLACES, TAP_PLACE_IDS, type TapPlace, modeHz } from './membraneTone';
-import { type SyntheticTap, gaussian, syntheticTap } from './syntheticTap';
+import { type SyntheticTap, syntheticTap } from './syntheticTap';
 import { readWav } from './wav';
 
 const RATE = 8000;
@@ -16,8 +17,8 @@ function canvasOf(random: () => number) {
   for (;;) {
     const span: Span = { a: 0.25 + 0.5 * random(), b: 0.25 + 0.5 * random() };
     const sigma = 0.25 + 0.5 * random();
-    const mean = 160 * Math.exp(0.45 * gaussian(random));
-    const ratio = 0.3 * gaussian(random);
+    const mean = 160 * Math.exp(0.45 * normal(random));
+    const ratio = 0.3 * normal(random);
     const pull: Pull = { tx: mean * Math.exp(ratio / 2), ty: mean * Math.exp(-ratio / 2) };
     const longer = Math.max(span.a / span.b, span.b / span.a);
     if (modeHz(span, sigma, pull, [1, 1]) > 14 && longer < 2 && Math.min(pull.tx, pull.ty) > 50) return { span, sigma, pull };
@@ -32,10 +33,10 @@ function tapsOf(random: () => number, { span, sigma, pull }: ReturnType<typeof c
     noiseDb: -42 + 16 * random(),
     rumbleDb: -42 + 18 * random(),
     humDb: -60 + 30 * random(),
-    humHz: 50 + 0.05 * gaussian(random),
+    humHz: 50 + 0.05 * normal(random),
   };
   const near = ([x, y]: readonly [number, number], by: number) =>
-    [x * span.a + by * gaussian(random), y * span.b + by * gaussian(random)] as const;
+    [x * span.a + by * normal(random), y * span.b + by * normal(random)] as const;
   const tap = (place: TapPlace): TapRecording => ({
     rate: RATE,
     samples: syntheticTap(
@@ -67,7 +68,7 @@ describe('tension from three taps', () => {
       const random = randomLcg((seed + 0.5) / 1000);
       const canvas = canvasOf(random);
       const taps = tapsOf(random, canvas);
-      const believed = canvas.sigma * Math.exp(SIGMA_PART * gaussian(random));
+      const believed = canvas.sigma * Math.exp(SIGMA_PART * normal(random));
       const reading = toEnd(analyseTaps({ span: canvas.span, sigma: believed, sigmaPart: SIGMA_PART, taps }));
       if (reading.kind !== 'read') continue;
       accepted += 1;
@@ -127,7 +128,7 @@ describe('what is no tap', () => {
   const speech = () => {
     const random = randomLcg(0.7);
     return Float32Array.from({ length: 1.8 * RATE }, (_, index) =>
-      index < 0.5 * RATE ? 1e-3 * gaussian(random) : 0.15 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * gaussian(random),
+      index < 0.5 * RATE ? 1e-3 * normal(random) : 0.15 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * normal(random),
     );
   };
   const outcome = (samples: Float32Array, place: TapPlace = 'X') => {

@@ -8,11 +8,10 @@ import { type Pull, type Span, TAP_PLACE_IDS, type TapPlace, airMass, modeHz, mo
 import { type TapRefusal, checkTap } from './tapCheck';
 import { decimated, filtered, humOf, lowPass, whitened, whitener, withoutHum } from './tapSignal';
 import { type SpectrumPoint, type TonePeaks, spectrum, tonePeaks } from './tonePeaks';
+import type { Sound } from './wav';
 
-export interface TapRecording {
-  samples: Float32Array;
-  rate: number;
-}
+/** The sound of one tap, with the quiet before it. */
+export type TapRecording = Sound;
 
 export interface TapsInput {
   span: Span;

@@ -5,6 +5,7 @@
  * of the microphone — is found on a grid and then by Nelder & Mead. Derived here: the evidence of a linear Gaussian
  * model, its scale profiled out: `−½ ln|K| − ½ N ln q`, `K = I + λ D G D`, `q = yᵀy − λ cᵀD K⁻¹ D c`.
  */
+import { inverse5 } from '../../frame/matrix5';
 import {
   MICROPHONE_AT,
   MICROPHONE_HEIGHT,
@@ -76,7 +77,7 @@ export function* jointFit(span: Span, sigma: number, taps: readonly ReadyTap[]):
   const best = nelderMead(model, found[0]!.at, [0.02, 0.04, 0.1, 0.1, 0.15], 160, 2e-3);
   const other = found.find(({ at }) => Math.abs(at[0]! - best.at[0]!) > 0.1 || Math.abs(at[1]! - best.at[1]!) > 0.2);
   yield undefined;
-  const covariance = inverse(hessian(model, best.at, [0.01, 0.02, 0.05, 0.06, 0.1]));
+  const covariance = inverse5(hessian(model, best.at, [0.01, 0.02, 0.05, 0.06, 0.1]));
   const [vMean, vRatio, cross] = [covariance[0]![0]!, covariance[1]![1]!, covariance[0]![1]!];
   const root = (value: number) => Math.sqrt(Math.max(value, 1e-8));
   return {
@@ -294,6 +295,7 @@ function projections(samples: Float64Array, modes: readonly Ringing[]): Float64A
   return sums;
 }
 
+/** Second differences of a cost; a hair on the diagonal, so that it has an inverse: what is flat gets a wide spread. */
 function hessian(cost: (at: readonly number[]) => number, at: readonly number[], steps: readonly number[]): number[][] {
   const moved = (...moves: [axis: number, by: number][]) => {
     const there = [...at];
@@ -304,7 +306,7 @@ function hessian(cost: (at: readonly number[]) => number, at: readonly number[],
   return steps.map((step, i) =>
     steps.map((other, j) =>
       i === j
-        ? (moved([i, step]) - 2 * here + moved([i, -step])) / step ** 2
+        ? (moved([i, step]) - 2 * here + moved([i, -step])) / step ** 2 + 1e-9
         : (moved([i, step], [j, other]) -
             moved([i, step], [j, -other]) -
             moved([i, -step], [j, other]) +
@@ -312,27 +314,4 @@ function hessian(cost: (at: readonly number[]) => number, at: readonly number[],
           (4 * step * other),
     ),
   );
-}
-
-/** Gauss–Jordan; a curvature that is not positive leaves a wide spread. */
-function inverse(matrix: readonly (readonly number[])[]): number[][] {
-  const size = matrix.length;
-  const rows = matrix.map((line, i) => [
-    ...line.map((value, j) => (i === j ? value + 1e-9 : value)),
-    ...line.map((_, j) => (i === j ? 1 : 0)),
-  ]);
-  for (let i = 0; i < size; i += 1) {
-    const pivot = rows
-      .slice(i)
-      .reduce((most, line, index) => (Math.abs(line[i]!) > Math.abs(rows[most]![i]!) ? i + index : most), i);
-    [rows[i], rows[pivot]] = [rows[pivot]!, rows[i]!];
-    const by = rows[i]![i]!;
-    rows[i] = rows[i]!.map((value) => value / by);
-    for (let other = 0; other < size; other += 1) {
-      if (other === i) continue;
-      const part = rows[other]![i]!;
-      rows[other] = rows[other]!.map((value, index) => value - part * rows[i]![index]!);
-    }
-  }
-  return rows.map((line) => line.slice(size));
 }

@@ -1,5 +1,6 @@
+import { normal } from '../../normal';
 import { MICROPHONE_AT, MICROPHONE_HEIGHT, type Pull, type Span, TAP_PLACES, type TapPlace } from './membraneTone';
-import { type SyntheticTap, gaussian, syntheticTap } from './syntheticTap';
+import { type SyntheticTap, syntheticTap } from './syntheticTap';
 
 /** How far beside their marks finger and microphone come to be, m (one standard deviation). */
 const BESIDE = 0.01;
@@ -35,7 +36,7 @@ export function ordinaryTap(
   change: Partial<SyntheticTap> = {},
 ): Float32Array {
   const near = ([x, y]: readonly [number, number]) =>
-    [x * cloth.span.a + BESIDE * gaussian(random), y * cloth.span.b + BESIDE * gaussian(random)] as const;
+    [x * cloth.span.a + BESIDE * normal(random), y * cloth.span.b + BESIDE * normal(random)] as const;
   const strike = near(TAP_PLACES[place]);
   const microphone = [...near(MICROPHONE_AT), MICROPHONE_HEIGHT] as const;
   return syntheticTap({ ...USUAL, ...cloth, strike, microphone, rate, ...change }, random);

@@ -3,6 +3,7 @@
  * A sum of damped modes with the place of finger and microphone, the time of contact, the high-pass of the microphone,
  * hiss, rumble, mains hum and clipping. The stand-in for a microphone; every random part comes from the source given.
  */
+import { normal } from '../../normal';
 import { type Mode, type Pull, type Span, airMass, modeHz, modesTo } from './membraneTone';
 
 export interface SyntheticTap {
@@ -56,9 +57,9 @@ function addMode(into: Float64Array, start: number, tap: SyntheticTap, mode: Mod
   const { span, sigma, pull, rate } = tap;
   const lowest = modeHz(span, sigma, pull, [1, 1]);
   // The fit of the air is 1.3 % off at most, and no cloth is even: each note stands a little off its place.
-  const f = modeHz(span, sigma, pull, mode) * (1 + 0.008 * gaussian(random));
+  const f = modeHz(span, sigma, pull, mode) * (1 + 0.008 * normal(random));
   if (f > rate / 2.5) return;
-  const q = tap.q * (f / lowest) ** tap.qSlope * Math.exp(0.15 * gaussian(random));
+  const q = tap.q * (f / lowest) ** tap.qSlope * Math.exp(0.15 * normal(random));
   const [m, n] = mode;
   const shape = ([x, y]: readonly number[]) => Math.sin((m * Math.PI * x!) / span.a) * Math.sin((n * Math.PI * y!) / span.b);
   const k = Math.PI * Math.hypot(m / span.a, n / span.b);
@@ -99,17 +100,13 @@ function noiseOf(tap: SyntheticTap, length: number, random: () => number): Float
   let rumble = 0;
   const phases = [random(), random(), random()].map((one) => 2 * Math.PI * one);
   for (let index = 0; index < length; index += 1) {
-    rumble = pole * rumble + (1 - pole) * gaussian(random);
+    rumble = pole * rumble + (1 - pole) * normal(random);
     const t = index / tap.rate;
     const hum = phases.reduce(
       (sum, phase, harmonic) => sum + Math.sin(2 * Math.PI * tap.humHz * (harmonic + 1) * t + phase) / (harmonic + 1),
       0,
     );
-    noise[index] = part(tap.noiseDb) * gaussian(random) + part(tap.rumbleDb) * (rumble / spread) + part(tap.humDb) * hum;
+    noise[index] = part(tap.noiseDb) * normal(random) + part(tap.rumbleDb) * (rumble / spread) + part(tap.humDb) * hum;
   }
   return noise;
 }
-
-/** A normal deviate from two uniform ones (Box & Muller 1958). */
-export const gaussian = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -1,6 +1,7 @@
+import { normal } from '../../normal';
 import { randomLcg } from 'd3-random';
 import { expect, it } from 'vitest';
-import { type SyntheticTap, gaussian, syntheticTap } from './syntheticTap';
+import { type SyntheticTap, syntheticTap } from './syntheticTap';
 import { TapListener } from './tapListener';
 
 const RATE = 8000;
@@ -36,7 +37,7 @@ function heard(...sounds: Float32Array[]): string[] {
 
 const noise = (seconds: number, level: number) => {
   const random = randomLcg(0.2);
-  return Float32Array.from({ length: seconds * RATE }, () => level * gaussian(random));
+  return Float32Array.from({ length: seconds * RATE }, () => level * normal(random));
 };
 
 it('hears one tap after the other in a stream, and nothing in the room between', () => {

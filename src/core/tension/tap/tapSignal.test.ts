@@ -1,6 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { gaussian } from './syntheticTap';
+import { normal } from '../../normal';
 import { decimated, filtered, humOf, lowPass, lowPassPower, whitened, whitener, whitenerPower, withoutHum } from './tapSignal';
 import { spectrum, tonePeaks } from './tonePeaks';
 
@@ -23,7 +23,7 @@ describe('the low-pass', () => {
 
 describe('mains hum', () => {
   const random = randomLcg(0.4);
-  const hiss = Float64Array.from({ length: RATE }, () => 0.05 * gaussian(random));
+  const hiss = Float64Array.from({ length: RATE }, () => 0.05 * normal(random));
   const mixed = (hz: number) => hiss.map((value, index) => value + tone(hz)[index]! * 0.5 + tone(2 * hz)[index]! * 0.2);
 
   it.each([50, 60] as const)('of %d Hz is found with its overtone and taken off', (hz) => {
@@ -40,7 +40,7 @@ describe('whitening', () => {
   it('makes rumble as white as it can, and knows what it lets through', () => {
     const random = randomLcg(0.6);
     let last = 0;
-    const rumble = Float64Array.from({ length: 6000 }, () => (last = 0.8 * last + gaussian(random)));
+    const rumble = Float64Array.from({ length: 6000 }, () => (last = 0.8 * last + normal(random)));
     const { coefficients, power: left } = whitener(rumble, 3, 0);
     expect(coefficients[1]).toBeCloseTo(-0.8, 1);
     expect(left).toBeCloseTo(1, 1);
