@@ -28,6 +28,8 @@ export default tseslint.config(
         'error',
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
       ],
+      // A shape gives its type a name: `interface BarsInputs extends ShapeOf<…> {}`.
+      '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       'max-lines': ['error', { max: 400 }],
       eqeqeq: 'error',
       'react-hooks/incompatible-library': 'off',

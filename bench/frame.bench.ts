@@ -3,7 +3,7 @@ import { chooseBars } from '../src/core/frame/chooseBars';
 import { cutTimber } from '../src/core/frame/cutTimber';
 import { fitQuadrilateral } from '../src/core/frame/quadrilateral';
 import { NO_GAPS } from '../src/core/frame/readings';
-import { DEFAULT_RULES } from '../src/core/job/houseRules';
+import { DEFAULT_RULES } from '../src/core/house/houseRules';
 import { newInputs } from '../src/core/job/job';
 import { clothLoad } from '../src/core/tension/clothLoad';
 import { length } from '../src/core/units/length';

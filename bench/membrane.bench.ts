@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { condensedMembrane } from '../src/core/fasten/membrane/membrane';
 import { simulateRoute } from '../src/core/fasten/membrane/simulateRoute';
-import { DEFAULT_RULES } from '../src/core/job/houseRules';
+import { DEFAULT_RULES } from '../src/core/house/houseRules';
 import { newInputs } from '../src/core/job/job';
-import { stapleModel } from '../src/core/plan/stapleModel';
+import { stapleModel } from '../src/core/stages/fasten/stapleModel';
 import { toEnd } from '../src/core/toEnd';
 import { length } from '../src/core/units/length';
 import { newCanvas, stage, test as browserTest } from '../e2e/test';

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { analyseTaps } from '../src/core/tension/tap/analyseTaps';
 import { toEnd } from '../src/core/toEnd';
-import { simulatedTap } from '../src/features/job/microphone';
+import { simulatedTap } from '../src/features/job/tune/microphone';
 
 /** Seconds that three taps may take to be read. */
 const ALLOWED = 3;

@@ -7,7 +7,7 @@ import { CHROMIUM_ARGS, chromiumPath } from '../scripts/chromium.mjs';
 import { TAP_PLACE_IDS } from '../src/core/tension/tap/membraneTone';
 import { normal } from '../src/core/normal';
 import { writeWav } from '../src/core/tension/tap/wav';
-import { simulatedTap } from '../src/features/job/microphone';
+import { simulatedTap } from '../src/features/job/tune/microphone';
 import { answer, expect, listen, newCanvas, saved, stage, test, verdict } from './test';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name });

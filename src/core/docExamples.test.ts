@@ -2,9 +2,9 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, tapeFor } from './job/houseRules';
+import { DEFAULT_RULES, tapeFor } from './house/houseRules';
 import { newInputs } from './job/job';
-import { byId } from './job/schools';
+import { byId } from './house/schools';
 import { PROFILES } from './frame/profiles';
 import { NO_GAPS } from './frame/readings';
 import { length } from './units/length';

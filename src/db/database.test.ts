@@ -4,13 +4,13 @@ import { join } from 'node:path';
 import SQLite from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { newInputs } from '@/core/job/job';
-import type { LogEntry } from '@/core/job/logEntry';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
+import type { LogEntry } from '@/core/log/logEntry';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { length } from '@/core/units/length';
 import { findJob, insertJob, listJobs, nextNumber, updateInputs } from './jobs';
 import { insertLogEntry, logOfJob, logOfWorkshop } from './logEntries';
 import { MigrationError, migrate } from './migrate';
-import { openDatabase } from './openDatabase';
+import { openDatabase, registerUpgrades } from './openDatabase';
 import { readRules, writeRules } from './workshops';
 
 let folder: string;
@@ -27,6 +27,7 @@ const entry: LogEntry = {
   stage: 'square',
   step: null,
   kind: 'record',
+  of: '',
   at: AT,
   maker: 'M',
   did: 'Square: 1 mm',
@@ -34,7 +35,7 @@ const entry: LogEntry = {
   reason: '',
   corrects: null,
   readyAt: null,
-  readings: [{ quantity: 'top side', value: 900.5, unit: 'mm', precision: 0.5, tool: 'tape' }],
+  readings: [{ quantity: 'side', of: 'top', value: 900.5, unit: 'mm', precision: 0.5, tool: 'tape', known: 'measured' }],
   plan: null,
 };
 
@@ -117,28 +118,44 @@ describe('the workshop file', () => {
     insertLogEntry(database, 'a', { ...entry, id: 'e5', kind: 'withdrawal', corrects: 'e1' });
     expect(() => insertLogEntry(database, 'a', { ...entry, id: 'e6', kind: 'withdrawal', corrects: 'e1' })).toThrow(/UNIQUE/);
     expect(logOfJob(database, 'a').map((one) => one.kind)).toEqual(['record', 'rehearsal', 'withdrawal']);
-    expect(() => database.exec("INSERT INTO job VALUES ('c', 2, 'x', -1, 1, NULL, '{}', 1, '', '')")).toThrow(/CHECK/);
+    expect(() => database.exec("INSERT INTO job VALUES ('c', 2, 'x', -1, 1, NULL, '{}', 1, '', '', 0, 5)")).toThrow(/CHECK/);
   });
 
-  it('keeps an older log as it was when rehearsals come to it', () => {
-    const [first, ...later] = readdirSync(MIGRATIONS).sort();
-    const take = (names: (string | undefined)[]) =>
-      names.forEach((name) => copyFileSync(join(MIGRATIONS, name!), join(folder, name!)));
-    take([first, ...later.slice(0, 2)]);
+  it('brings a log of phrases to ids, with its order, its sound and its links, and loses nothing', () => {
+    const names = readdirSync(MIGRATIONS).sort();
+    const take = (list: string[]) => list.forEach((name) => copyFileSync(join(MIGRATIONS, name), join(folder, name)));
+    take(names.slice(0, 5));
     const database = new SQLite(':memory:');
     database.pragma('foreign_keys = ON');
+    registerUpgrades(database);
     migrate(database, folder);
-    insertJob(database, { id: 'a', number: 1, createdAt: AT, inputs }, AT);
-    insertLogEntry(database, 'a', entry);
-    insertLogEntry(database, 'a', { ...entry, id: 'e2', kind: 'withdrawal', corrects: 'e1' });
-    const before = logOfJob(database, 'a');
-    take(later.slice(2));
-    migrate(database, folder);
-    expect(logOfJob(database, 'a')).toEqual(before);
+    database.exec(`
+      INSERT INTO job VALUES ('a', 1, 'x', 900, 600, NULL, '{}', 1, '', '');
+      INSERT INTO log_entry VALUES ('e2', 'a', 'tune', NULL, 'reading', '2031-05-02', 'M', 'Tapped', '', '', NULL, NULL, NULL);
+      INSERT INTO log_entry VALUES ('e1', 'a', 'tune', NULL, 'reading', '2031-05-01', 'M', 'Remedy: Open the corners', '', '', NULL, NULL, NULL);
+      INSERT INTO log_entry VALUES ('e3', 'a', 'tune', NULL, 'withdrawal', '2031-04-01', 'M', 'Taken back', '', 'so', 'e2', NULL, NULL);
+      INSERT INTO reading VALUES ('e2', 0, 'tension by tap', 210, 'N/m', 9, 'simulated tap');
+      INSERT INTO reading VALUES ('e2', 1, 'margin, left at its lower end', 41, 'mm', 0.5, 'tape');
+      INSERT INTO reading VALUES ('e2', 2, 'cut width', 700, 'mm', NULL, 'computed');
+      INSERT INTO recording VALUES ('e2', 'C', zeroblob(60));
+    `);
+    take(names.slice(5));
+    expect(migrate(database, folder)).toBe(names.length - 5);
+    const log = logOfJob(database, 'a');
+    expect(log.map(({ id, kind, of, corrects }) => [id, kind, of, corrects])).toEqual([
+      ['e2', 'reading', '', null],
+      ['e1', 'remedy', 'keys', null],
+      ['e3', 'withdrawal', '', 'e2'],
+    ]);
+    expect(log[0]!.readings.map(({ quantity, of, known }) => [quantity, of, known])).toEqual([
+      ['tensionByTap', '', 'simulated'],
+      ['margin', 'left second', 'measured'],
+      ['planned', 'cut width', 'reckoned'],
+    ]);
+    expect(database.prepare('SELECT length(wav) AS size FROM recording').get()).toEqual({ size: 60 });
     expect(database.pragma('foreign_key_check')).toEqual([]);
-    expect(() => database.exec('DELETE FROM reading')).toThrow(/append-only/);
-    insertLogEntry(database, 'a', { ...entry, id: 'e3', kind: 'rehearsal' });
-    expect(logOfJob(database, 'a')).toHaveLength(3);
+    for (const table of ['reading', 'log_entry', 'recording'])
+      expect(() => database.exec(`DELETE FROM ${table}`)).toThrow(/append-only/);
   });
 
   it('keeps house rules under a revision', () => {

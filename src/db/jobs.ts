@@ -1,35 +1,60 @@
 import type { Database } from 'better-sqlite3';
 import type { Job, JobInputs } from '@/core/job/job';
-import { upgradeInputs } from '@/core/job/upgradeJob';
+import { SHAPE_VERSION, upgradeInputs } from '@/core/file/upgradeJob';
 
 /** A job as it is kept, with the revision that guards it against stale saves. */
 export interface StoredJob extends Job {
   revision: number;
 }
 
-interface Row {
+/** A job as it lies in the file; whether it can be read is another matter. */
+export interface JobRow {
   id: string;
   number: number;
+  title: string;
   inputs: string;
+  written: number;
   revision: number;
   created_at: string;
+  aside: 0 | 1;
 }
 
-const COLUMNS = 'id, number, inputs, revision, created_at';
-const fromRow = (row: Row): StoredJob => ({
+/** A row that cannot be read as a job: what stands in it, and why. */
+export interface BrokenJob {
+  id: string;
+  number: number;
+  title: string;
+  because: string;
+}
+
+const COLUMNS = 'id, number, title, inputs, written, revision, created_at, aside';
+
+/** A row as a job. @throws SyntaxError when its inputs are no JSON */
+export const readJob = (row: JobRow): StoredJob => ({
   id: row.id,
   number: row.number,
   createdAt: row.created_at,
-  inputs: upgradeInputs(JSON.parse(row.inputs)) as JobInputs,
+  inputs: upgradeInputs(JSON.parse(row.inputs), row.written) as JobInputs,
   revision: row.revision,
 });
 
-export const listJobs = (database: Database): StoredJob[] =>
-  database.prepare<[], Row>(`SELECT ${COLUMNS} FROM job ORDER BY number`).all().map(fromRow);
+export const listJobRows = (database: Database): JobRow[] =>
+  database.prepare<[], JobRow>(`SELECT ${COLUMNS} FROM job ORDER BY number`).all();
+
+export const findJobRow = (database: Database, id: string): JobRow | null =>
+  database.prepare<[string], JobRow>(`SELECT ${COLUMNS} FROM job WHERE id = ?`).get(id) ?? null;
+
+/** Every job. */
+export const listJobs = (database: Database): StoredJob[] => listJobRows(database).map(readJob);
 
 export function findJob(database: Database, id: string): StoredJob | null {
-  const row = database.prepare<[string], Row>(`SELECT ${COLUMNS} FROM job WHERE id = ?`).get(id);
-  return row ? fromRow(row) : null;
+  const row = findJobRow(database, id);
+  return row && readJob(row);
+}
+
+/** Puts a job that cannot be read out of the lists, or back. */
+export function setAside(database: Database, id: string, aside: boolean): void {
+  database.prepare('UPDATE job SET aside = ?, revision = revision + 1 WHERE id = ?').run(aside ? 1 : 0, id);
 }
 
 export const numberTaken = (database: Database, number: number): boolean =>
@@ -42,7 +67,7 @@ export function insertJob(database: Database, job: Job, at: string): StoredJob {
   const { brief } = job.inputs;
   database
     .prepare(
-      'INSERT INTO job (id, number, title, face_width_mm, face_height_mm, due_on, inputs, revision, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?, ?, 1, ?, ?)',
+      'INSERT INTO job (id, number, title, face_width_mm, face_height_mm, due_on, inputs, written, revision, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, 1, ?, ?)',
     )
     .run(
       job.id,
@@ -52,6 +77,7 @@ export function insertJob(database: Database, job: Job, at: string): StoredJob {
       brief.height.mm,
       brief.dueOn,
       JSON.stringify(job.inputs),
+      SHAPE_VERSION,
       job.createdAt,
       at,
     );
@@ -63,8 +89,8 @@ export function updateInputs(database: Database, id: string, revision: number, i
   const { brief } = inputs;
   const { changes } = database
     .prepare(
-      'UPDATE job SET title = ?, face_width_mm = ?, face_height_mm = ?, due_on = ?, inputs = ?, updated_at = ?, revision = revision + 1 WHERE id = ? AND revision = ?',
+      'UPDATE job SET title = ?, face_width_mm = ?, face_height_mm = ?, due_on = ?, inputs = ?, written = ?, updated_at = ?, revision = revision + 1 WHERE id = ? AND revision = ?',
     )
-    .run(brief.title, brief.width.mm, brief.height.mm, brief.dueOn, JSON.stringify(inputs), at, id, revision);
+    .run(brief.title, brief.width.mm, brief.height.mm, brief.dueOn, JSON.stringify(inputs), SHAPE_VERSION, at, id, revision);
   return changes === 1;
 }

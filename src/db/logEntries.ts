@@ -1,6 +1,7 @@
 import type { Database } from 'better-sqlite3';
-import { upgradePlan } from '@/core/job/upgradeJob';
-import type { LogEntry, PlanSnapshot, Reading } from '@/core/job/logEntry';
+import { SHAPE_VERSION, upgradePlan } from '@/core/file/upgradeJob';
+import type { LogEntry, PlanSnapshot, Reading } from '@/core/log/logEntry';
+import type { ReadingId } from '@/core/log/readingKinds';
 
 interface Row {
   id: string;
@@ -15,15 +16,18 @@ interface Row {
   reason: string;
   corrects: string | null;
   ready_at: string | null;
+  of_id: string;
   plan: string | null;
+  written: number;
 }
-type ReadingRow = Reading & { entry_id: string };
+type ReadingRow = Omit<Reading, 'of'> & { entry_id: string; of_id: string };
 
 const fromRow = (row: Row, readings: Reading[]): LogEntry => ({
   id: row.id,
   stage: row.stage,
   step: row.step,
   kind: row.kind,
+  of: row.of_id,
   at: row.at,
   maker: row.maker,
   did: row.did,
@@ -32,20 +36,22 @@ const fromRow = (row: Row, readings: Reading[]): LogEntry => ({
   corrects: row.corrects,
   readyAt: row.ready_at,
   readings,
-  plan: row.plan === null ? null : (upgradePlan(JSON.parse(row.plan)) as PlanSnapshot),
+  plan: row.plan === null ? null : (upgradePlan(JSON.parse(row.plan), row.written) as PlanSnapshot),
 });
 
-const plainReading = ({ quantity, value, unit, precision, tool }: ReadingRow): Reading => ({
+const plainReading = ({ quantity, of_id: of, value, unit, precision, tool, known }: ReadingRow): Reading => ({
   quantity,
+  of,
   value,
   unit,
   precision,
   tool,
+  known,
 });
 
 /** The log of one job, oldest first, with the frozen plans. */
 export function logOfJob(database: Database, jobId: string): LogEntry[] {
-  const rows = database.prepare<[string], Row>('SELECT * FROM log_entry WHERE job_id = ? ORDER BY at, rowid').all(jobId);
+  const rows = database.prepare<[string], Row>('SELECT * FROM log_entry WHERE job_id = ? ORDER BY seq').all(jobId);
   return withReadings(
     rows,
     database
@@ -56,34 +62,46 @@ export function logOfJob(database: Database, jobId: string): LogEntry[] {
   );
 }
 
-/** The log of every job by job id, oldest first, without the frozen plans: for lists. */
-export function logOfWorkshop(database: Database): Map<string, LogEntry[]> {
-  const rows = database
-    .prepare<[], Row>(
-      'SELECT id, job_id, stage, step, kind, at, maker, did, note, reason, corrects, ready_at, NULL AS plan FROM log_entry ORDER BY at, rowid',
-    )
-    .all();
+const PLAIN = 'id, job_id, stage, step, kind, of_id, at, maker, did, note, reason, corrects, ready_at, written';
+
+/** The log of every job by job id, oldest first, with the frozen plans. */
+export const logOfWorkshop = (database: Database): Map<string, LogEntry[]> => logsOf(database, 'plan');
+
+/** As `logOfWorkshop`, without the frozen plans: for the list of all that was done. */
+export const plainLogOfWorkshop = (database: Database): Map<string, LogEntry[]> => logsOf(database, 'NULL AS plan');
+
+function logsOf(database: Database, plan: 'plan' | 'NULL AS plan'): Map<string, LogEntry[]> {
+  const rows = database.prepare<[], Row>(`SELECT ${PLAIN}, ${plan} FROM log_entry ORDER BY seq`).all();
   const readings = database.prepare<[], ReadingRow>('SELECT * FROM reading ORDER BY position').all();
-  const entries = withReadings(rows, readings);
   const byJob = new Map<string, LogEntry[]>();
-  entries.forEach((entry, index) => {
+  withReadings(rows, readings).forEach((entry, index) => {
     const jobId = rows[index]!.job_id;
-    byJob.set(jobId, [...(byJob.get(jobId) ?? []), entry]);
+    const list = byJob.get(jobId);
+    if (list) list.push(entry);
+    else byJob.set(jobId, [entry]);
   });
   return byJob;
 }
 
 function withReadings(rows: Row[], readings: ReadingRow[]): LogEntry[] {
   const byEntry = new Map<string, Reading[]>();
-  for (const reading of readings)
-    byEntry.set(reading.entry_id, [...(byEntry.get(reading.entry_id) ?? []), plainReading(reading)]);
+  for (const reading of readings) {
+    const list = byEntry.get(reading.entry_id);
+    if (list) list.push(plainReading(reading));
+    else byEntry.set(reading.entry_id, [plainReading(reading)]);
+  }
   return rows.map((row) => fromRow(row, byEntry.get(row.id) ?? []));
 }
 
-export function insertLogEntry(database: Database, jobId: string, entry: LogEntry): void {
+/**
+ * Writes an entry at the end of a job’s log.
+ *
+ * @param takenIn it came with a job file: nothing is learned from it
+ */
+export function insertLogEntry(database: Database, jobId: string, entry: LogEntry, takenIn = false): void {
   database
     .prepare(
-      'INSERT INTO log_entry (id, job_id, stage, step, kind, at, maker, did, note, reason, corrects, ready_at, plan) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      'INSERT INTO log_entry (id, job_id, stage, step, kind, of_id, at, maker, did, note, reason, corrects, ready_at, plan, written, taken_in) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     )
     .run(
       entry.id,
@@ -91,6 +109,7 @@ export function insertLogEntry(database: Database, jobId: string, entry: LogEntr
       entry.stage,
       entry.step,
       entry.kind,
+      entry.of,
       entry.at,
       entry.maker,
       entry.did,
@@ -99,24 +118,35 @@ export function insertLogEntry(database: Database, jobId: string, entry: LogEntr
       entry.corrects,
       entry.readyAt,
       entry.plan === null ? null : JSON.stringify(entry.plan),
+      SHAPE_VERSION,
+      takenIn ? 1 : 0,
     );
   const insert = database.prepare(
-    'INSERT INTO reading (entry_id, position, quantity, value, unit, precision, tool) VALUES (?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO reading (entry_id, position, quantity, of_id, value, unit, precision, tool, known) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
   );
-  entry.readings.forEach((reading, position) =>
-    insert.run(entry.id, position, reading.quantity, reading.value, reading.unit, reading.precision, reading.tool),
+  entry.readings.forEach(({ quantity, of, value, unit, precision, tool, known }, position) =>
+    insert.run(entry.id, position, quantity, of, value, unit, precision, tool, known),
   );
 }
 
-/** The latest values of one kind of reading over all jobs, newest first; records taken back are left out. */
-export function latestReadings(database: Database, quantity: string, most: number): number[] {
+/**
+ * The latest values of some kinds of reading by what they are of, newest first: of this house’s own records, without those
+ * taken back and without what was simulated.
+ */
+export function latestReadings(
+  database: Database,
+  quantities: readonly ReadingId[],
+  most: number,
+): { quantity: ReadingId; of: string; value: number }[] {
+  const marks = quantities.map(() => '?').join(', ');
   return database
-    .prepare<[string, number], { value: number }>(
-      `SELECT r.value FROM reading r JOIN log_entry e ON e.id = r.entry_id
-       WHERE r.quantity = ? AND e.kind IN ('record', 'reading')
-         AND NOT EXISTS (SELECT 1 FROM log_entry w WHERE w.corrects = e.id)
-       ORDER BY e.at DESC, e.rowid DESC LIMIT ?`,
+    .prepare<unknown[], { quantity: ReadingId; of: string; value: number }>(
+      `SELECT quantity, of_id AS "of", value FROM (
+         SELECT r.quantity, r.of_id, r.value, e.seq, row_number() OVER (PARTITION BY r.quantity, r.of_id ORDER BY e.seq DESC) AS place
+         FROM reading r JOIN log_entry e ON e.id = r.entry_id
+         WHERE r.quantity IN (${marks}) AND e.taken_in = 0 AND r.known <> 'simulated'
+           AND NOT EXISTS (SELECT 1 FROM log_entry w WHERE w.corrects = e.id)
+       ) WHERE place <= ? ORDER BY seq DESC`,
     )
-    .all(quantity, most)
-    .map((row) => row.value);
+    .all(...quantities, most);
 }

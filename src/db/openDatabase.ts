@@ -1,6 +1,8 @@
 import { mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import SQLite, { type Database } from 'better-sqlite3';
+import { upgradeKind } from '@/core/file/upgradeJob';
+import { upgradeKnown, upgradeQuantity } from '@/core/log/upgradeReading';
 import { migrate } from './migrate';
 
 /** Where the migrations lie, seen from the folder the application is started in. */
@@ -20,6 +22,17 @@ export function openDatabase(path: string): Database {
   database.pragma('synchronous = FULL');
   database.pragma('foreign_keys = ON');
   database.pragma('busy_timeout = 5000');
+  registerUpgrades(database);
   migrate(database, MIGRATIONS);
   return database;
+}
+
+/** What a migration asks of the core to bring old rows to the form of today. */
+export function registerUpgrades(database: Database): void {
+  const pure = { deterministic: true };
+  database.function('upgraded_quantity', pure, (phrase: string) => upgradeQuantity(phrase).quantity);
+  database.function('upgraded_of', pure, (phrase: string) => upgradeQuantity(phrase).of);
+  database.function('upgraded_known', pure, (tool: string) => upgradeKnown(tool));
+  database.function('upgraded_kind', pure, (kind: string, did: string) => upgradeKind(kind, did).kind);
+  database.function('upgraded_kind_of', pure, (kind: string, did: string) => upgradeKind(kind, did).of);
 }

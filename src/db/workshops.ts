@@ -1,5 +1,6 @@
 import type { Database } from 'better-sqlite3';
-import { DEFAULT_RULES, type HouseRules } from '@/core/job/houseRules';
+import { SHAPE_VERSION, upgradeRules } from '@/core/file/upgradeJob';
+import { DEFAULT_RULES, type HouseRules } from '@/core/house/houseRules';
 
 export interface StoredRules {
   rules: HouseRules;
@@ -12,7 +13,7 @@ export function readRules(database: Database): StoredRules {
     .prepare<[], { rules: string; revision: number }>('SELECT rules, revision FROM workshop WHERE id = 1')
     .get();
   return row
-    ? { rules: { ...DEFAULT_RULES, ...(JSON.parse(row.rules) as HouseRules) }, revision: row.revision }
+    ? { rules: { ...DEFAULT_RULES, ...(upgradeRules(JSON.parse(row.rules)) as HouseRules) }, revision: row.revision }
     : { rules: DEFAULT_RULES, revision: 0 };
 }
 
@@ -21,9 +22,11 @@ export function writeRules(database: Database, rules: HouseRules, revision: numb
   const text = JSON.stringify(rules);
   const { changes } =
     revision === 0
-      ? database.prepare('INSERT INTO workshop (id, rules, revision) VALUES (1, ?, 1) ON CONFLICT DO NOTHING').run(text)
+      ? database
+          .prepare('INSERT INTO workshop (id, rules, revision, written) VALUES (1, ?, 1, ?) ON CONFLICT DO NOTHING')
+          .run(text, SHAPE_VERSION)
       : database
-          .prepare('UPDATE workshop SET rules = ?, revision = revision + 1 WHERE id = 1 AND revision = ?')
-          .run(text, revision);
+          .prepare('UPDATE workshop SET rules = ?, written = ?, revision = revision + 1 WHERE id = 1 AND revision = ?')
+          .run(text, SHAPE_VERSION, revision);
   return changes === 1;
 }

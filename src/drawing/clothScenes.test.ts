@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { CORNER_FOLDS, type CornerFold } from '@/core/cloth/cornerFolds';
 import { CORNERS } from '@/core/frame/corners';
-import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
+import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
-import { cornerPattern } from '@/core/plan/planCorners';
-import { planJob } from '@/core/plan/planJob';
+import { cornerPattern } from '@/core/stages/cloth/planFold';
+import { planJob } from '@/core/case/planJob';
 import { length } from '@/core/units/length';
 import { cornerStepScene, endAtLeft } from './cornerStepScene';
 import { deviationFactor, paintingScene } from './paintingScene';

@@ -6,7 +6,7 @@
 import type { CornerFold, FoldStep, SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
 import type { Corner } from '@/core/frame/corners';
-import { flapsOf } from '@/core/plan/planCorners';
+import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Mark, type Point, type Role, type Scene, point } from './scene';
 
 /** Whether the end lies at the left hand of somebody who stands before this corner of a frame lying back up. */

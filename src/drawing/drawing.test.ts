@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
-import { type JobInputs, alikeCorners, newInputs } from '@/core/job/job';
-import { planJob } from '@/core/plan/planJob';
+import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
+import { type JobInputs, newInputs } from '@/core/job/job';
+import { alikeCorners } from '@/core/stages/tune/tuneInputs';
+import { planJob } from '@/core/case/planJob';
 import { length } from '@/core/units/length';
 import { barsScene } from './barsScene';
 import { clothScene, sectionScene } from './clothScene';

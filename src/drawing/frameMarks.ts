@@ -1,6 +1,6 @@
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
-import { byId } from '@/core/job/schools';
+import { byId } from '@/core/house/schools';
 import { type Mark, type Point, point, rectangle } from './scene';
 
 export interface FrameShape {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
+import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
-import { planJob } from '@/core/plan/planJob';
+import { planJob } from '@/core/case/planJob';
 import { length } from '@/core/units/length';
 import { barsScene } from './barsScene';
 import { type Grab, type Mark, type Scene, fromBack } from './scene';

@@ -5,7 +5,7 @@
 import { SIDE_ENDS, type Registration } from '@/core/cloth/registration';
 import { CORNERS, type Corner } from '@/core/frame/corners';
 import { SIDES, type Side } from '@/core/job/sides';
-import { leastEnd, type PaintedSide } from '@/core/plan/planPainting';
+import { leastEnd, type PaintedSide } from '@/core/painting/planPainting';
 import { type Tape, printFine, printLength } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 import type { SceneInput } from './stageScenes';

@@ -3,8 +3,8 @@
  * drawn larger than it is, the factor is stated in the drawing.
  */
 import type { JobInputs } from '@/core/job/job';
-import { EDGES, byId } from '@/core/job/schools';
-import type { Plan } from '@/core/plan/planJob';
+import { EDGES, byId } from '@/core/house/schools';
+import type { Plan } from '@/core/case/planJob';
 import { type Tape, printLength } from '@/core/units/length';
 import { type FrameShape, frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';

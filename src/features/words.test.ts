@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
+import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { newInputs } from '@/core/job/job';
-import type { LogEntry, Reading } from '@/core/job/logEntry';
-import { STAGE_IDS, type StageId } from '@/core/job/stages';
-import { planJob } from '@/core/plan/planJob';
-import { nextStep, progressOf } from '@/core/plan/progress';
+import type { LogEntry, Reading } from '@/core/log/logEntry';
+import { STAGE_IDS, type StageId } from '@/core/stages/stages';
+import { planJob } from '@/core/case/planJob';
+import { nextStep } from '@/core/case/nextStep';
+import { progressOf } from '@/core/case/progress';
+import { reading as plainReading } from '@/core/log/reading';
+import type { ReadingId } from '@/core/log/readingKinds';
 import { length } from '@/core/units/length';
 import type { LogRow } from '@/server/workshopCases';
 import { dueWords } from './job/JobHeader';
@@ -19,6 +22,7 @@ const entry = (stage: StageId, hoursAgo: number, readyInHours: number | null = n
   stage,
   step,
   kind: 'record',
+  of: '',
   at: new Date(NOW - hoursAgo * 3_600_000).toISOString(),
   maker: 'M',
   did: stage,
@@ -73,23 +77,26 @@ describe('the run of stages', () => {
   });
 
   it('says how long there is left', () => {
-    expect(['2031-05-06', '2031-05-05', '2031-05-04', '2031-05-01'].map((day) => dueWords(day, NOW))).toEqual([
+    const due = [
+      ['2031-05-09', 2.9],
+      ['2031-05-09', 1.2],
+      ['2031-05-04', 0.3],
+      ['2031-05-09', -0.4],
+      ['2031-05-01', -9],
+    ] as const;
+    expect(due.map(([day, slack]) => dueWords(day, slack, NOW))).toEqual([
       { words: '2 days in hand', late: false },
       { words: '1 day in hand', late: false },
-      { words: 'today', late: false },
+      { words: 'start today', late: false },
+      { words: '1 day short', late: true },
       { words: '3 days late', late: true },
     ]);
   });
 });
 
 describe('dots on the plot of the log', () => {
-  const reading = (quantity: string, value: number, precision: number | null = 0.5): Reading => ({
-    quantity,
-    value,
-    unit: 'mm',
-    precision,
-    tool: 'tape',
-  });
+  const reading = (quantity: ReadingId, value: number, precision: number | null = 0.5, of = ''): Reading =>
+    plainReading(quantity, value, 'mm', { of, precision, tool: 'tape' });
   const row = (readings: Reading[], withdrawn = false): LogRow => {
     const { plan: _plan, ...rest } = entry('square', 1);
     return { ...rest, readings, withdrawn, jobId: 'a', jobNumber: 7, jobTitle: 'Harbour' };
@@ -97,7 +104,10 @@ describe('dots on the plot of the log', () => {
 
   it('the rack comes from both diagonals, with the error of two readings', () => {
     const [dot, ...more] = readingDots(
-      [row([reading('diagonal down', 1080), reading('diagonal up', 1082.5)]), row([reading('diagonal up', 1)])],
+      [
+        row([reading('diagonal', 1080, 0.5, 'down'), reading('diagonal', 1082.5, 0.5, 'up')]),
+        row([reading('diagonal', 1, 0.5, 'up')]),
+      ],
       'rack',
     );
     expect(more).toEqual([]);

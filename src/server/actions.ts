@@ -1,192 +1,79 @@
 'use server';
-/* The one way in for writes from the screens: action → checked DTO → use case → repository. */
-import type { ClothFlaw, StockCloth } from '@/core/cloth/clothStock';
-import type { RehearsalMove } from '@/core/fasten/rehearsal';
+/* The one way in for writes from the screens: action → checked request → use case → repository. */
 import type { RackBar } from '@/core/frame/rack';
-import type { HouseRules } from '@/core/job/houseRules';
-import type { JobInputs } from '@/core/job/job';
-import type { StageId } from '@/core/job/stages';
-import type { SubstanceId } from '@/core/prime/substances';
-import type { Openings } from '@/core/tension/openCorners';
-import type { RemedyId } from '@/core/tension/remedies';
-import type { TapPlace } from '@/core/tension/tap/membraneTone';
-import type { Length, Tape } from '@/core/units/length';
 import type { StoredCloth } from '@/db/clothSheets';
 import type { StoredJob } from '@/db/jobs';
 import type { StoredRules } from '@/db/workshops';
+import { type AirTaken, dropSimulatedAir, importAir, readSimulatedAir } from './airCases';
 import { checked } from './checked';
 import { addCloth, changeCloth, cutCloth } from './clothCases';
-import { AddClothDto, ChangeClothDto, CutClothDto } from './clothDto';
-import { SaveRulesDto } from './houseRulesDto';
-import { type JobWithLog, createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
-import { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
-import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
-import { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
-import { keepRehearsal } from './rehearsalCases';
-import { KeepRehearsalDto } from './rehearsalDto';
-import { type AirTaken, importAir, readSimulatedAir } from './airCases';
-import { ImportAirDto } from './airDto';
 import { type Grounds, recordBatch, setStock } from './groundCases';
-import { RecordBatchDto, SetStockDto } from './groundDto';
-import { keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
-import { KeepRemedyDto, KeepTapsDto, KeepTurnsDto, KeepWeightDto } from './readingDto';
+import { createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import type { JobWithLog } from './jobReading';
 import { openWorkshop } from './openWorkshop';
 import type { Outcome } from './outcome';
-import { saveRules } from './workshopCases';
-import type { ClassConstructor } from 'class-transformer';
+import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
+import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
+import { keepRehearsal } from './rehearsalCases';
+import { REQUESTS, type Request, type RequestName } from './requests';
 import type { Workshop } from './workshop';
+import { saveRules } from './workshopCases';
 
-/** Plain objects only may cross to the browser: class instances are flattened. */
-function run<D extends object, T>(
-  shape: ClassConstructor<D>,
+/** Plain objects only may cross to the browser: whatever else stands in an answer is flattened. */
+function run<N extends RequestName, T>(
+  name: N,
   plain: unknown,
-  act: (workshop: Workshop, dto: D) => Outcome<T>,
+  act: (workshop: Workshop, request: Request<N>) => Outcome<T>,
 ): Outcome<T> {
-  const dto = checked(shape, plain);
-  const outcome = dto.ok ? act(openWorkshop(), dto.value) : dto;
+  const request = checked(REQUESTS[name], name, plain) as Outcome<Request<N>>;
+  const outcome = request.ok ? act(openWorkshop(), request.value) : request;
   return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
 }
 
-export async function createJobAction(plain: { title: string; width: Length; height: Length }): Promise<Outcome<StoredJob>> {
-  return run(NewJobDto, plain, createJob);
-}
+export const createJobAction = async (plain: Request<'newJob'>): Promise<Outcome<StoredJob>> => run('newJob', plain, createJob);
+export const saveInputsAction = async (plain: Request<'saveInputs'>): Promise<Outcome<StoredJob>> =>
+  run('saveInputs', plain, saveInputs);
+export const recordStepAction = async (plain: Request<'recordStep'>): Promise<Outcome<JobWithLog>> =>
+  run('recordStep', plain, recordStep);
+export const withdrawRecordAction = async (plain: Request<'withdraw'>): Promise<Outcome<JobWithLog>> =>
+  run('withdraw', plain, withdrawRecord);
+export const keepRehearsalAction = async (plain: Request<'keepRehearsal'>): Promise<Outcome<JobWithLog>> =>
+  run('keepRehearsal', plain, keepRehearsal);
+export const keepTapsAction = async (plain: Request<'keepTaps'>): Promise<Outcome<JobWithLog>> =>
+  run('keepTaps', plain, keepTaps);
+export const keepTurnsAction = async (plain: Request<'keepTurns'>): Promise<Outcome<JobWithLog>> =>
+  run('keepTurns', plain, keepTurns);
+export const keepWeightAction = async (plain: Request<'keepWeight'>): Promise<Outcome<JobWithLog>> =>
+  run('keepWeight', plain, keepWeight);
+export const keepFeelAction = async (plain: Request<'keepFeel'>): Promise<Outcome<JobWithLog>> =>
+  run('keepFeel', plain, keepFeel);
+export const keepRemedyAction = async (plain: Request<'keepRemedy'>): Promise<Outcome<JobWithLog>> =>
+  run('keepRemedy', plain, keepRemedy);
+export const importAirAction = async (plain: Request<'importAir'>): Promise<Outcome<AirTaken>> =>
+  run('importAir', plain, importAir);
+export const setStockAction = async (plain: Request<'setStock'>): Promise<Outcome<Grounds>> => run('setStock', plain, setStock);
+export const recordBatchAction = async (plain: Request<'recordBatch'>): Promise<Outcome<Grounds>> =>
+  run('recordBatch', plain, recordBatch);
+export const addToRackAction = async (plain: Request<'addToRack'>): Promise<Outcome<RackBar[]>> =>
+  run('addToRack', plain, addToRack);
+export const takeFromRackAction = async (plain: Request<'takeFromRack'>): Promise<Outcome<RackBar[]>> =>
+  run('takeFromRack', plain, takeFromRack);
+export const recordCutsAction = async (plain: Request<'recordCuts'>): Promise<Outcome<Series>> =>
+  run('recordCuts', plain, recordCuts);
+export const addClothAction = async (plain: Request<'addCloth'>): Promise<Outcome<StoredCloth[]>> =>
+  run('addCloth', plain, addCloth);
+export const changeClothAction = async (plain: Request<'changeCloth'>): Promise<Outcome<StoredCloth[]>> =>
+  run('changeCloth', plain, changeCloth);
+export const cutClothAction = async (plain: Request<'cutCloth'>): Promise<Outcome<StoredCloth[]>> =>
+  run('cutCloth', plain, cutCloth);
+export const saveRulesAction = async (plain: Request<'saveRules'>): Promise<Outcome<StoredRules>> =>
+  run('saveRules', plain, saveRules);
 
-export async function saveInputsAction(plain: {
-  jobId: string;
-  revision: number;
-  inputs: JobInputs;
-}): Promise<Outcome<StoredJob>> {
-  return run(SaveInputsDto, plain, saveInputs);
-}
+export const readSimulatedAirAction = async (): Promise<Outcome<AirTaken>> =>
+  JSON.parse(JSON.stringify(readSimulatedAir(openWorkshop()))) as Outcome<AirTaken>;
 
-export async function recordStepAction(plain: {
-  jobId: string;
-  revision: number;
-  stage: StageId;
-  maker: string;
-  note: string;
-  reason: string;
-  unit: Tape['unit'];
-  /** The roll or offcut that a recorded cut is taken from. */
-  clothId?: string;
-}): Promise<Outcome<JobWithLog>> {
-  return run(RecordStepDto, plain, recordStep);
-}
+export const dropSimulatedAirAction = async (): Promise<Outcome<AirTaken>> =>
+  JSON.parse(JSON.stringify(dropSimulatedAir(openWorkshop()))) as Outcome<AirTaken>;
 
-export async function withdrawRecordAction(plain: {
-  jobId: string;
-  revision: number;
-  entryId: string;
-  maker: string;
-  reason: string;
-}): Promise<Outcome<JobWithLog>> {
-  return run(WithdrawDto, plain, withdrawRecord);
-}
-
-export async function keepRehearsalAction(plain: {
-  jobId: string;
-  revision: number;
-  maker: string;
-  moves: RehearsalMove[];
-  offGrainDeg: number;
-  note: string;
-}): Promise<Outcome<JobWithLog>> {
-  return run(KeepRehearsalDto, plain, keepRehearsal);
-}
-
-interface ReadingOfJob {
-  jobId: string;
-  revision: number;
-  maker: string;
-  note: string;
-}
-
-/** Three taps as WAV files in base 64. */
-export async function keepTapsAction(
-  plain: ReadingOfJob & { wavs: Record<TapPlace, string>; source: 'microphone' | 'file' | 'simulated' },
-): Promise<Outcome<JobWithLog>> {
-  return run(KeepTapsDto, plain, keepTaps);
-}
-
-export async function keepTurnsAction(plain: ReadingOfJob & { opened: Openings }): Promise<Outcome<JobWithLog>> {
-  return run(KeepTurnsDto, plain, keepTurns);
-}
-
-export async function keepWeightAction(plain: ReadingOfJob): Promise<Outcome<JobWithLog>> {
-  return run(KeepWeightDto, plain, keepWeight);
-}
-
-export async function keepRemedyAction(plain: ReadingOfJob & { remedy: RemedyId }): Promise<Outcome<JobWithLog>> {
-  return run(KeepRemedyDto, plain, keepRemedy);
-}
-
-export async function importAirAction(plain: { text: string; source: string }): Promise<Outcome<AirTaken>> {
-  return run(ImportAirDto, plain, importAir);
-}
-
-export async function readSimulatedAirAction(): Promise<Outcome<AirTaken>> {
-  return JSON.parse(JSON.stringify(readSimulatedAir(openWorkshop()))) as Outcome<AirTaken>;
-}
-
-export async function setStockAction(plain: {
-  substance: SubstanceId;
-  amount: number;
-  priceMinor: number;
-  revision: number;
-  maker: string;
-}): Promise<Outcome<Grounds>> {
-  return run(SetStockDto, plain, setStock);
-}
-
-export async function recordBatchAction(plain: {
-  jobIds: string[];
-  mixedMl: number;
-  leftMl: number;
-  maker: string;
-  note: string;
-  reason: string;
-}): Promise<Outcome<Grounds>> {
-  return run(RecordBatchDto, plain, recordBatch);
-}
-
-export async function importJobAction(text: string): Promise<Outcome<StoredJob>> {
-  return JSON.parse(JSON.stringify(importJob(openWorkshop(), String(text)))) as Outcome<StoredJob>;
-}
-
-export async function addToRackAction(plain: Omit<RackBar, 'id'> & { maker: string }): Promise<Outcome<RackBar[]>> {
-  return run(AddToRackDto, plain, addToRack);
-}
-
-export async function takeFromRackAction(plain: { id: string; count: number; maker: string }): Promise<Outcome<RackBar[]>> {
-  return run(TakeFromRackDto, plain, takeFromRack);
-}
-
-export async function recordCutsAction(plain: { jobIds: string[]; seen: string; maker: string }): Promise<Outcome<Series>> {
-  return run(RecordCutsDto, plain, recordCuts);
-}
-
-export async function addClothAction(plain: Omit<StockCloth, 'id'> & { maker: string }): Promise<Outcome<StoredCloth[]>> {
-  return run(AddClothDto, plain, addCloth);
-}
-
-export async function changeClothAction(plain: {
-  id: string;
-  revision: number;
-  lengthMm: number;
-  flaws: ClothFlaw[];
-  gone: boolean;
-  maker: string;
-}): Promise<Outcome<StoredCloth[]>> {
-  return run(ChangeClothDto, plain, changeCloth);
-}
-
-export async function cutClothAction(plain: {
-  sheets: { id: string; revision: number; placed: { id: string; x: number; y: number; turned: boolean }[] }[];
-  maker: string;
-}): Promise<Outcome<StoredCloth[]>> {
-  return run(CutClothDto, plain, cutCloth);
-}
-
-export async function saveRulesAction(plain: { revision: number; rules: HouseRules }): Promise<Outcome<StoredRules>> {
-  return run(SaveRulesDto, plain, saveRules);
-}
+export const importJobAction = async (text: string): Promise<Outcome<StoredJob>> =>
+  JSON.parse(JSON.stringify(importJob(openWorkshop(), String(text)))) as Outcome<StoredJob>;

@@ -1,13 +1,13 @@
 /* The air of the workshop: read from a logger’s table or from the simulated hygrometer, asked for by days. */
 import { randomLcg } from 'd3-random';
-import { assumed } from '@/core/job/houseRules';
+import { assumed } from '@/core/house/houseRules';
 import { type AirReading, type DampSpell, dampSpell } from '@/core/tension/clothWeather';
 import { simulatedAir } from '@/core/tension/simulatedAir';
-import { insertAir, listAir } from '@/db/airReadings';
+import { SIMULATED_AIR, type StoredAir, insertAir, listAir, removeSimulatedAir } from '@/db/airReadings';
 import { readRules } from '@/db/workshops';
 import { airFromCsv } from './airCsv';
-import type { ImportAirDto } from './airDto';
 import { type Outcome, done } from './outcome';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
 const DAY_MS = 86_400_000;
@@ -23,13 +23,15 @@ export interface AirDay {
   rh: number;
   leastRh: number;
   mostRh: number;
+  /** Some of it was simulated. */
+  simulated: boolean;
 }
 
 export interface Air {
   days: AirDay[];
-  last: AirReading | null;
+  last: StoredAir | null;
   /** The last reading while it is fresh. */
-  now: AirReading | null;
+  now: StoredAir | null;
   spell: DampSpell;
 }
 
@@ -37,7 +39,7 @@ export interface Air {
 export function airOf({ database, now }: Workshop): Air {
   const at = now().getTime();
   const readings = listAir(database, new Date(at - YEAR_DAYS * DAY_MS).toISOString()).filter((one) => Date.parse(one.at) <= at);
-  const days = new Map<string, AirReading[]>();
+  const days = new Map<string, StoredAir[]>();
   for (const one of readings) {
     const day = one.at.slice(0, 10);
     const there = days.get(day);
@@ -52,17 +54,24 @@ export function airOf({ database, now }: Workshop): Air {
   };
 }
 
-function dayOf(day: string, list: readonly AirReading[]): AirDay {
+function dayOf(day: string, list: readonly StoredAir[]): AirDay {
   const mean = (of: 'celsius' | 'rh') => Math.round((10 * list.reduce((sum, one) => sum + one[of], 0)) / list.length) / 10;
   const rhs = list.map(({ rh }) => rh);
-  return { day, celsius: mean('celsius'), rh: mean('rh'), leastRh: Math.min(...rhs), mostRh: Math.max(...rhs) };
+  return {
+    day,
+    celsius: mean('celsius'),
+    rh: mean('rh'),
+    leastRh: Math.min(...rhs),
+    mostRh: Math.max(...rhs),
+    simulated: list.some(({ simulated }) => simulated),
+  };
 }
 
 /** A reading of the hygrometer counts as the air of the moment for so long, ms. */
 const FRESH_MS = 6 * 3_600_000;
 
 /** What the hygrometer says now, or null when it has not been read for hours. */
-export function airNow({ database, now }: Pick<Workshop, 'database' | 'now'>): AirReading | null {
+export function airNow({ database, now }: Pick<Workshop, 'database' | 'now'>): StoredAir | null {
   const at = now().getTime();
   const since = new Date(at - FRESH_MS).toISOString();
   return listAir(database, since).findLast((one) => Date.parse(one.at) <= at) ?? null;
@@ -87,7 +96,7 @@ const taken = (workshop: Workshop, readings: readonly AirReading[], source: stri
 };
 
 /** Takes in a logger’s table: all rows or none; moments that were read already stay as they are. */
-export function importAir(workshop: Workshop, { text, source }: ImportAirDto): Outcome<AirTaken> {
+export function importAir(workshop: Workshop, { text, source }: Request<'importAir'>): Outcome<AirTaken> {
   const readings = airFromCsv(text);
   return readings.ok ? taken(workshop, readings.value, source.trim() || 'table') : readings;
 }
@@ -97,5 +106,11 @@ export function readSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
   const stepMs = STEP_H * 3_600_000;
   const last = Math.floor(workshop.now().getTime() / stepMs) * stepMs;
   const count = (YEAR_DAYS * 24) / STEP_H;
-  return taken(workshop, simulatedAir(randomLcg(SEED), last - (count - 1) * stepMs, count, STEP_H), 'simulated hygrometer');
+  return taken(workshop, simulatedAir(randomLcg(SEED), last - (count - 1) * stepMs, count, STEP_H), SIMULATED_AIR);
+}
+
+/** Takes the simulated air out again: what was noted with it elsewhere stays marked as simulated. */
+export function dropSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
+  const gone = workshop.database.transaction(() => removeSimulatedAir(workshop.database)).immediate();
+  return done({ air: airOf(workshop), added: -gone, rows: gone });
 }

@@ -1,24 +1,20 @@
 import 'reflect-metadata';
-import { readFileSync } from 'node:fs';
-import Ajv2020 from 'ajv/dist/2020';
-import addFormats from 'ajv-formats';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
-import { type JobInputs, newInputs } from '@/core/job/job';
-import { jobFile, jobFileName, printJobFile } from '@/core/job/jobFile';
-import { STAGE_IDS, type StageId } from '@/core/job/stages';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { type JobInputs, jobInputsShape, newInputs } from '@/core/job/job';
+import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
-import { listJobs } from '@/db/jobs';
 import { readRules } from '@/db/workshops';
 import { seedDemo } from './demo/seedDemo';
 import { checked } from './checked';
-import { createJob, importJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
-import { fasteningPace } from './learnedCases';
-import { JobInputsDto, NewJobDto, SaveInputsDto } from './jobInputsDto';
+import { createJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { openJob } from './jobReading';
+import { houseLessons } from './learnedCases';
+import { REQUESTS } from './requests';
 import type { Outcome, Refusal } from './outcome';
 import type { Workshop } from './workshop';
-import { benchRows, houseRules, dryingClocks, logRows, saveRules } from './workshopCases';
+import { benchRows, dryingClocks, logRows, saveRules } from './workshopCases';
 
 let minutes: number;
 let serial: number;
@@ -81,6 +77,8 @@ function work(jobId: string, last: StageId): void {
           maker: 'Me',
           note: '',
           reason: '',
+          unit: 'mm',
+          clothId: null,
         }),
       );
     }
@@ -110,7 +108,9 @@ describe('working on a job', () => {
       rules: DEFAULT_RULES,
     });
     expect(log.find((entry) => entry.stage === 'square')!.readings).toContainEqual({
-      quantity: 'diagonal up',
+      quantity: 'diagonal',
+      of: 'up',
+      known: 'measured',
       value: length(Math.hypot(900, 600)).mm,
       unit: 'mm',
       precision: 0.5,
@@ -122,7 +122,16 @@ describe('working on a job', () => {
   it('refuses a stage out of order, twice, or over a stop without a reason', () => {
     const { id, revision } = start();
     const attempt = (stage: StageId, reason = '') =>
-      recordStep(workshop, { jobId: id, revision: openJob(workshop, id)!.job.revision, stage, maker: 'Me', note: '', reason });
+      recordStep(workshop, {
+        jobId: id,
+        revision: openJob(workshop, id)!.job.revision,
+        stage,
+        maker: 'Me',
+        note: '',
+        reason,
+        unit: 'mm',
+        clothId: null,
+      });
     expect(refusal(attempt('square'))).toMatchObject({ says: 'Record brief, bars first: the order of the work.' });
     value(attempt('brief'));
     expect(refusal(attempt('brief'))).toMatchObject({ says: expect.stringMatching(/recorded already/) as string });
@@ -147,9 +156,20 @@ describe('working on a job', () => {
       kind: 'stale',
       theirs: { revision: 2, inputs: { brief: { title: 'theirs' } } },
     });
-    expect(refusal(recordStep(workshop, { jobId: id, revision, stage: 'brief', maker: 'Me', note: '', reason: '' })).kind).toBe(
-      'stale',
-    );
+    expect(
+      refusal(
+        recordStep(workshop, {
+          jobId: id,
+          revision,
+          stage: 'brief',
+          maker: 'Me',
+          note: '',
+          reason: '',
+          unit: 'mm',
+          clothId: null,
+        }),
+      ).kind,
+    ).toBe('stale');
     expect(openJob(workshop, id)!.log).toEqual([]);
   });
 
@@ -191,6 +211,8 @@ describe('working on a job', () => {
         maker: 'Me',
         note: '',
         reason: '',
+        unit: 'mm',
+        clothId: null,
       }),
     );
     const row = benchRows(workshop)[0]!;
@@ -213,7 +235,7 @@ describe('what comes from outside', () => {
   const good = () => plain(newInputs('x', length(300), length(300)));
 
   it('is taken when it is whole', () => {
-    expect(checked(JobInputsDto, good()).ok).toBe(true);
+    expect(checked(jobInputsShape, 'inputs', good()).ok).toBe(true);
   });
 
   it.each<[string, (inputs: JobInputs) => unknown, RegExp]>([
@@ -227,9 +249,8 @@ describe('what comes from outside', () => {
     [
       'a brace beyond the bar',
       (i) => Object.assign(i.bars, { bracesLevel: [0.5, 1.2] }),
-      /bars\.bracesLevel: braces are up to 3 places/,
+      /bars\.bracesLevel: .*greater than 0\.99/,
     ],
-    ['braces in one place', (i) => Object.assign(i.bars, { bracesUpright: [0.5, 0.5] }), /bars\.bracesUpright: .*ascending/],
     [
       'a gap without its way',
       (i) => Object.assign(i.square.gaps, { topLeft: { gap: length(1) } }),
@@ -244,72 +265,12 @@ describe('what comes from outside', () => {
   ])('is refused: %s', (_what, spoil, says) => {
     const inputs = good();
     spoil(inputs);
-    const outcome = checked(SaveInputsDto, { jobId: 'a', revision: 1, inputs });
+    const outcome = checked(REQUESTS.saveInputs, 'saveInputs', { jobId: 'a', revision: 1, inputs });
     expect(words(outcome)).toMatch(says);
   });
 
   it.each([null, 'text', [], 4])('is refused when it is %j and not an object', (plainValue) => {
-    expect(refusal(checked(NewJobDto, plainValue))).toMatchObject({ kind: 'invalid' });
-  });
-});
-
-describe('the job file', () => {
-  const validate = (() => {
-    const ajv = new Ajv2020({ allErrors: true });
-    addFormats(ajv);
-    return ajv.compile(JSON.parse(readFileSync('docs/job.schema.json', 'utf8')) as object);
-  })();
-
-  const fileOf = (from: Workshop, id: string) => {
-    const { job, log } = openJob(from, id)!;
-    const { revision: _revision, ...bare } = job;
-    return printJobFile(jobFile(bare, log, houseRules(from).rules.materials));
-  };
-
-  it('goes round without loss, for every job of the demo, and keeps to its published schema', () => {
-    seedDemo(workshop.database, workshop.now());
-    const other = emptyWorkshop();
-    for (const { id } of listJobs(workshop.database)) {
-      const text = fileOf(workshop, id);
-      expect(validate(JSON.parse(text)), JSON.stringify(validate.errors)).toBe(true);
-      value(importJob(other, text));
-      expect(fileOf(other, id)).toBe(text);
-    }
-  });
-
-  it('is refused whole, with the place, when anything in it is wrong', () => {
-    const { id } = start();
-    work(id, 'bars');
-    const whole = JSON.parse(fileOf(workshop, id)) as ReturnType<typeof jobFile>;
-    const other = emptyWorkshop();
-    const attempt = (spoil: (file: typeof whole) => unknown) => {
-      const file = plain(whole);
-      spoil(file);
-      return words(importJob(other, JSON.stringify(file)));
-    };
-    expect(attempt((file) => Object.assign(file, { version: 5 }))).toMatch(/version must be 4/);
-    expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be/);
-    expect(attempt((file) => (file.log[1]!.at = 'yesterday'))).toMatch(/log\.1\.at/);
-    expect(attempt((file) => (file.log[0]!.plan!.inputs.brief.width.mm = 0))).toMatch(/log\.0\.plan\.inputs\.brief\.width\.mm/);
-    expect(attempt((file) => (file.log[1]!.corrects = 'nothing'))).toMatch(/a record to none/);
-    expect(attempt((file) => Object.assign(file.log[1]!, { kind: 'withdrawal', corrects: 'nothing' }))).toMatch(
-      /no earlier entry nothing/,
-    );
-    expect(attempt((file) => (file.log[1]!.id = file.log[0]!.id))).toMatch(/Nothing was taken in/);
-    expect(JSON.stringify(refusal(importJob(other, '{"format"')))).toMatch(/not JSON/);
-    expect(listJobs(other.database)).toEqual([]);
-    expect(logRows(other)).toEqual([]);
-  });
-
-  it('is refused twice, and takes the next number when its own is gone', () => {
-    const { id } = start();
-    const text = fileOf(workshop, id);
-    expect(refusal(importJob(workshop, text))).toMatchObject({ says: 'This job is here already, as No. 101.' });
-    const copy = JSON.parse(text) as ReturnType<typeof jobFile>;
-    expect(value(importJob(workshop, JSON.stringify({ ...copy, job: { ...copy.job, id: 'other' } }))).number).toBe(102);
-    expect(jobFileName({ ...copy.job, inputs: newInputs('Über / Übung: 3×', length(300), length(300)) })).toBe(
-      '101-uber-ubung-3.job.json',
-    );
+    expect(refusal(checked(REQUESTS.newJob, 'newJob', plainValue))).toMatchObject({ kind: 'invalid' });
   });
 });
 
@@ -320,7 +281,7 @@ describe('house rules', () => {
     const rules = { ...DEFAULT_RULES, assumptions: { creep: 1.6 } };
     expect(refusal(saveRules(workshop, { revision: 0, rules: { ...rules, assumptions: { creep: 99 } } }))).toMatchObject({
       kind: 'invalid',
-      errors: [{ field: 'assumptions', says: expect.stringMatching(/99 × is outside 1 to 2.5/) as string }],
+      errors: [{ field: 'assumptions', says: expect.stringMatching(/creep: 99 is outside 1 to 2.5/) as string }],
     });
     expect(
       refusal(saveRules(workshop, { revision: 0, rules: { ...rules, assumptions: { nonsense: 1 } as never } })),
@@ -355,7 +316,7 @@ describe('the demo workshop', () => {
 
 describe('pace', () => {
   it('the pace is the middle one of what was noted, without what was taken back', () => {
-    expect(fasteningPace(workshop)).toBeUndefined();
+    expect(houseLessons(workshop).pace).toBeNull();
     const factors = [60, 30, 90].map((minutesTaken) => {
       const job = start();
       const asDone = { ...job.inputs.fasten.asDone, minutes: minutesTaken };
@@ -364,12 +325,12 @@ describe('pace', () => {
       );
       work(job.id, 'fasten');
       const entry = openJob(workshop, job.id)!.log.at(-1)!;
-      return { job, entry, factor: entry.readings.find((one) => one.quantity === 'fastening, time over plan')!.value };
+      return { job, entry, factor: entry.readings.find((one) => one.quantity === 'fasteningPace')!.value };
     });
-    expect(fasteningPace(workshop)).toEqual({ factor: factors[0]!.factor, records: 3 });
+    expect(houseLessons(workshop).pace).toEqual({ value: factors[0]!.factor, records: 3 });
     const { job, entry } = factors[2]!;
     const { revision } = openJob(workshop, job.id)!.job;
     value(withdrawRecord(workshop, { jobId: job.id, revision, entryId: entry.id, maker: 'M', reason: 'wrong clock' }));
-    expect(fasteningPace(workshop)!.records).toBe(2);
+    expect(houseLessons(workshop).pace!.records).toBe(2);
   });
 });

@@ -1,13 +1,17 @@
 import 'reflect-metadata';
-import { type ClassConstructor, plainToInstance } from 'class-transformer';
+import { plainToInstance } from 'class-transformer';
 import { type ValidationError, validateSync } from 'class-validator';
+import type { Shape, ShapeOf } from '@/core/shape/shape';
 import { type FieldError, type Outcome, done } from './outcome';
+import { dtoOf } from './shapeDto';
 
 /**
- * Turns something from outside into a checked instance, or a list of what is wrong and where.
- * Unknown fields are refused, so a misspelt one is never dropped silently.
+ * Something from outside as what a shape describes, or a list of what is wrong and where. Unknown fields are refused, so a
+ * misspelt one is never dropped silently; a list is never taken for an object.
+ *
+ * @param name what the shape is called
  */
-export function checked<T extends object>(shape: ClassConstructor<T>, plain: unknown): Outcome<T> {
+export function checked<S extends Shape>(shape: S, name: string, plain: unknown): Outcome<ShapeOf<S>> {
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) {
     return {
       ok: false,
@@ -15,11 +19,11 @@ export function checked<T extends object>(shape: ClassConstructor<T>, plain: unk
       errors: [{ field: '', says: `expected an object, got ${Array.isArray(plain) ? 'a list' : String(plain)}` }],
     };
   }
-  const instance = plainToInstance(shape, plain);
+  const instance = plainToInstance(dtoOf(shape, name), plain);
   const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
-  return errors.length === 0
-    ? done(instance)
-    : { ok: false, kind: 'invalid', errors: errors.flatMap((error) => flatten(error, '')) };
+  if (errors.length > 0) return { ok: false, kind: 'invalid', errors: errors.flatMap((error) => flatten(error, '')) };
+  // Plain again: what goes on is data, not instances of a class.
+  return done(JSON.parse(JSON.stringify(instance)) as ShapeOf<S>);
 }
 
 function flatten(error: ValidationError, path: string): FieldError[] {

@@ -3,12 +3,13 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { type StockCloth, sheetOf } from '@/core/cloth/clothStock';
 import { FABRICS } from '@/core/cloth/fabrics';
 import { layRoll } from '@/core/cloth/layout/layRoll';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
-import { NO_CHANGES } from '@/core/job/materials';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { NO_CHANGES } from '@/core/house/materials';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
 import { addCloth, changeCloth, clothJobs, clothMoves, clothStore, cutCloth, jobCut } from './clothCases';
-import { createJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { createJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { openJob } from './jobReading';
 import type { Outcome } from './outcome';
 import type { Workshop } from './workshop';
 import { saveRules } from './workshopCases';
@@ -144,7 +145,8 @@ describe('cuts', () => {
         maker: 'Me',
         note: '',
         reason: 'for the test',
-        clothId,
+        clothId: clothId ?? null,
+        unit: 'mm',
       });
       if (outcome.ok) revision = outcome.value.job.revision;
       return outcome;

@@ -7,10 +7,9 @@ import { clothPieceOf, tearOf } from '@/core/cloth/clothPieceOf';
 import { layRoll } from '@/core/cloth/layout/layRoll';
 import { layoutViolations } from '@/core/cloth/layout/layoutViolations';
 import { type ClothPiece, type PlacedPiece, lengthUsed, lying } from '@/core/cloth/layout/rollLayout';
-import { type HouseRules, assumed, tapeFor } from '@/core/job/houseRules';
-import { fabricOf, fabricsOf } from '@/core/job/materials';
-import { USES, byId } from '@/core/job/schools';
-import { progressOf } from '@/core/plan/progress';
+import { type HouseRules, assumed, tapeFor } from '@/core/house/houseRules';
+import { fabricOf, fabricsOf } from '@/core/house/materials';
+import { USES, byId } from '@/core/house/schools';
 import type { Tape } from '@/core/units/length';
 import { toEnd } from '@/core/toEnd';
 import {
@@ -26,11 +25,11 @@ import {
   listClothMoves,
   updateCloth,
 } from '@/db/clothSheets';
-import { type StoredJob, findJob, listJobs } from '@/db/jobs';
-import { logOfWorkshop } from '@/db/logEntries';
+import { type StoredJob, findJob } from '@/db/jobs';
 import { readRules } from '@/db/workshops';
-import type { AddClothDto, ChangeClothDto, CutClothDto } from './clothDto';
+import { workshopCases } from './jobReading';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
 export const clothStore = ({ database }: Workshop): StoredCloth[] => listCloth(database);
@@ -58,12 +57,12 @@ export interface ClothJob {
 const MM: Tape = { unit: 'mm', stepMm: 1 };
 
 /** Jobs whose cloth is to be cut: not painted, the cut neither recorded with the job nor with the store. */
-export function clothJobs({ database }: Workshop): ClothJob[] {
+export function clothJobs(workshop: Workshop): ClothJob[] {
+  const { database } = workshop;
   const { rules } = readRules(database);
-  const logs = logOfWorkshop(database);
   const cut = cutJobs(database);
-  return listJobs(database)
-    .map((job) => ({ job, progress: progressOf(job.inputs, logs.get(job.id) ?? []) }))
+  return workshopCases(workshop)
+    .map(({ job, case: { progress } }) => ({ job, progress }))
     .filter(({ job, progress }) => !isPainted(job) && !progress.done.has('cloth') && !cut.has(job.id))
     .map(({ job: { id, number, inputs }, progress }) => ({
       id,
@@ -80,7 +79,7 @@ export function clothJobs({ database }: Workshop): ClothJob[] {
 const isPainted = ({ inputs }: StoredJob) => byId(USES, inputs.brief.use).painted;
 
 /** Puts a roll or an offcut into the store. */
-export function addCloth({ database, now, newId }: Workshop, { maker, ...typed }: AddClothDto): Outcome<StoredCloth[]> {
+export function addCloth({ database, now, newId }: Workshop, { maker, ...typed }: Request<'addCloth'>): Outcome<StoredCloth[]> {
   const { rules } = readRules(database);
   const cloth: StockCloth = { ...typed, tag: typed.tag.trim(), flaws: plainFlaws(typed.flaws), id: newId() };
   if (!fabricsOf(rules).some((one) => one.id === cloth.fabric))
@@ -110,7 +109,7 @@ const plainFlaws = (flaws: StockCloth['flaws']) => flaws.map(({ x, y, w, h, note
 const CHANGED = 'This cloth was changed elsewhere in between: look at it again.';
 
 /** Sets what is left of a cloth and its flaws, or takes it out of the store. */
-export function changeCloth({ database, now, newId }: Workshop, dto: ChangeClothDto): Outcome<StoredCloth[]> {
+export function changeCloth({ database, now, newId }: Workshop, dto: Request<'changeCloth'>): Outcome<StoredCloth[]> {
   const change = database.transaction((): Outcome<StoredCloth[]> => {
     const before = listCloth(database).find((one) => one.id === dto.id);
     if (!before || before.revision !== dto.revision) return refuse(CHANGED);
@@ -148,7 +147,7 @@ interface CutSheet {
 }
 
 /** Records cuts as they were laid: rolls get shorter, offcuts go to the store with a tag, jobs count as cut. */
-export function cutCloth(workshop: Workshop, dto: CutClothDto): Outcome<StoredCloth[]> {
+export function cutCloth(workshop: Workshop, dto: Request<'cutCloth'>): Outcome<StoredCloth[]> {
   const { database } = workshop;
   const cut = database.transaction((): Outcome<StoredCloth[]> => {
     const { rules } = readRules(database);

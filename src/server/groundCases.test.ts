@@ -1,13 +1,12 @@
 import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, USUAL_POLICIES } from '@/core/job/houseRules';
-import { absorbedReading } from '@/core/plan/planPrime';
+import { DEFAULT_RULES, USUAL_POLICIES } from '@/core/house/houseRules';
 import { batchRecipe } from '@/core/prime/coatRecipe';
 import { checked } from './checked';
 import { groundsOf, recordBatch, setStock } from './groundCases';
-import { RecordBatchDto } from './groundDto';
-import { openJob } from './jobCases';
-import { learnedFor } from './learnedCases';
+import { openJob } from './jobReading';
+import { houseLessons } from './learnedCases';
+import { REQUESTS, type Request } from './requests';
 import { saveRules } from './workshopCases';
 import { type TestWorkshop, newJob, recordStage, testWorkshop, type, value, wordsOf, workUpTo } from './testWorkshop';
 
@@ -19,7 +18,7 @@ beforeEach(() => {
   for (const id of ids) workUpTo(workshop, id, 'tune');
 });
 
-const batch = (patch: Partial<RecordBatchDto> = {}): RecordBatchDto => ({
+const batch = (patch: Partial<Request<'recordBatch'>> = {}): Request<'recordBatch'> => ({
   jobIds: ids,
   mixedMl: 400,
   leftMl: 40,
@@ -53,7 +52,7 @@ describe('one pot for several canvases', () => {
     const { waiting } = value(recordBatch(workshop, batch()));
     expect(waiting.map(({ coat }) => coat)).toEqual(['Second coat', 'Second coat', 'Second coat']);
     expect(waiting.every(({ waitsUntil }) => waitsUntil !== null)).toBe(true);
-    const used = ids.map((id) => valueOf(id, 'used')!);
+    const used = ids.map((id) => valueOf(id, 'groundUsed')!);
     expect(used.reduce((sum, one) => sum + one, 0)).toBeCloseTo(360, 6);
     expect(used[1]! / used[0]!).toBeGreaterThan(1.5);
     for (const id of ids) {
@@ -64,17 +63,14 @@ describe('one pot for several canvases', () => {
   });
 
   it('teaches what this cloth takes: the next pot is reckoned with it', () => {
-    value(recordBatch(workshop, batch({ jobIds: [ids[0]!] })));
+    value(recordBatch(workshop, batch({ jobIds: [ids[0]!], mixedMl: 80, leftMl: 8 })));
     const { areaM2, waterParts } = groundsOf(workshop).waiting.find(({ jobId }) => jobId === ids[1])!;
-    const taken = valueOf(ids[0]!, absorbedReading('firstAbsorb', 'cottonMedium'))!;
-    expect(taken).toBeCloseTo(360 / areaM2, 0);
+    const taken = valueOf(ids[0]!, 'absorbed')!;
+    expect(taken).toBeCloseTo(72 / areaM2, 0);
     const other = groundsOf(workshop).waiting.find(({ jobId }) => jobId === ids[1])!;
     expect(other.absorbMlPerM2).toBe(taken);
-    expect(batchRecipe([other], { substance: 'acrylicGround', waterParts }, 0).totalMl).toBeCloseTo(360, 0);
-    expect(learnedFor(workshop, openJob(workshop, ids[2]!)!.job.inputs).absorption.firstAbsorb).toEqual({
-      value: taken,
-      records: 1,
-    });
+    expect(batchRecipe([other], { substance: 'acrylicGround', waterParts }, 0).totalMl).toBeCloseTo(72, 0);
+    expect(houseLessons(workshop).cloths.cottonMedium!.firstAbsorb).toEqual({ value: taken, records: 1 });
   });
 
   it('is refused whole when one of them cannot be coated, or the mixes differ', () => {
@@ -88,7 +84,9 @@ describe('one pot for several canvases', () => {
     expect(wordsOf(recordBatch(workshop, batch({ reason: '' })))).toMatch(/A verdict says stop/);
     expect(ids.map((id) => openJob(workshop, id)!.log.length)).toEqual(before);
     expect(openJob(workshop, ids[0]!)!.job.inputs.prime.mixedMl).toBeNull();
-    expect(wordsOf(checked(RecordBatchDto, batch({ jobIds: [], mixedMl: -1 })))).toMatch(/jobIds[\s\S]*mixedMl/);
+    expect(wordsOf(checked(REQUESTS.recordBatch, 'recordBatch', batch({ jobIds: [], mixedMl: -1 })))).toMatch(
+      /jobIds[\s\S]*mixedMl/,
+    );
   });
 });
 

@@ -2,12 +2,8 @@
  * Grounds for a batch: which canvases wait for which coat, one pot for several of them, what is left in the store. A coat
  * recorded for a batch is recorded for each canvas of it, all or none.
  */
-import { assumed } from '@/core/job/houseRules';
-import { tapeFor } from '@/core/job/houseRules';
-import { byId } from '@/core/job/schools';
-import { historyOf } from '@/core/plan/jobHistory';
-import { planJob } from '@/core/plan/planJob';
-import { nextStep, progressOf } from '@/core/plan/progress';
+import { assumed } from '@/core/house/houseRules';
+import { byId } from '@/core/house/schools';
 import { sharesOf } from '@/core/prime/coatRecipe';
 import { SUBSTANCES, type SubstanceId } from '@/core/prime/substances';
 import {
@@ -18,13 +14,12 @@ import {
   listGroundStock,
   setGroundStock,
 } from '@/db/groundStocks';
-import { findJob, listJobs, updateInputs } from '@/db/jobs';
-import { logOfWorkshop } from '@/db/logEntries';
+import { findJob, updateInputs } from '@/db/jobs';
 import { readRules } from '@/db/workshops';
-import type { RecordBatchDto, SetStockDto } from './groundDto';
 import { recordStep } from './jobCases';
-import { learnedFor } from './learnedCases';
+import { workshopCases } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
 /** A canvas whose next step is a coat. */
@@ -55,18 +50,13 @@ export interface Grounds {
 
 /** Coats that are next, the stock, and its last changes. */
 export function groundsOf(workshop: Workshop): Grounds {
-  const { database, now } = workshop;
+  const { database } = workshop;
   const { rules } = readRules(database);
-  const logs = logOfWorkshop(database);
-  const waiting = listJobs(database).flatMap((job): CoatWaiting[] => {
-    const log = logs.get(job.id) ?? [];
-    const progress = progressOf(job.inputs, log);
-    if (progress.now !== 'prime') return [];
-    const context = { rules, tape: tapeFor(rules, 'mm'), learned: learnedFor(workshop, job.inputs), history: historyOf(log) };
-    const { prime } = planJob(job.inputs, context, progress.coatsDone);
-    const coat = prime.coats[progress.coatsDone];
+  const waiting = workshopCases(workshop).flatMap(({ job, case: here }): CoatWaiting[] => {
+    if (here.progress.now !== 'prime') return [];
+    const { prime } = here.plan;
+    const coat = prime.coats[here.progress.coatsDone];
     if (!coat) return [];
-    const next = nextStep(job.inputs, progress, now().getTime());
     const { brief } = job.inputs;
     return [
       {
@@ -81,8 +71,8 @@ export function groundsOf(workshop: Workshop): Grounds {
         waterParts: coat.waterParts,
         areaM2: prime.areaM2,
         absorbMlPerM2: coat.absorbMlPerM2,
-        waitsUntil: next.state === 'waiting' ? next.clock!.readyAt : null,
-        stop: prime.verdicts.find(({ level }) => level === 'stop')?.says ?? null,
+        waitsUntil: here.next.state === 'waiting' ? here.next.clock!.readyAt : null,
+        stop: here.verdictsOf('prime').find(({ level }) => level === 'stop')?.says ?? null,
       },
     ];
   });
@@ -95,7 +85,10 @@ export function groundsOf(workshop: Workshop): Grounds {
 }
 
 /** Sets what is left of a substance and what it costs. */
-export function setStock(workshop: Workshop, { substance, amount, priceMinor, revision, maker }: SetStockDto): Outcome<Grounds> {
+export function setStock(
+  workshop: Workshop,
+  { substance, amount, priceMinor, revision, maker }: Request<'setStock'>,
+): Outcome<Grounds> {
   const { database, now, newId } = workshop;
   const { name, unit } = byId(SUBSTANCES, substance);
   const write = database.transaction(() => {
@@ -118,7 +111,7 @@ export function setStock(workshop: Workshop, { substance, amount, priceMinor, re
 }
 
 /** Records the next coat of several canvases from one pot, shared out by what each was reckoned to take. */
-export function recordBatch(workshop: Workshop, dto: RecordBatchDto): Outcome<Grounds> {
+export function recordBatch(workshop: Workshop, dto: Request<'recordBatch'>): Outcome<Grounds> {
   const { database, now } = workshop;
   if (dto.leftMl >= dto.mixedMl) return refuse('No less is left than was mixed: read the jug again.');
   const write = database.transaction((): Outcome<Grounds> => {
@@ -141,6 +134,8 @@ export function recordBatch(workshop: Workshop, dto: RecordBatchDto): Outcome<Gr
         maker: dto.maker,
         note: dto.note,
         reason: dto.reason,
+        unit: 'mm',
+        clothId: null,
       });
       if (!recorded.ok) throw new BatchRefused(number, recorded);
     }

@@ -1,6 +1,6 @@
 /* What a recorded coat takes out of the store of grounds. */
-import { byId } from '@/core/job/schools';
-import type { CoatPlan } from '@/core/plan/CoatPlan';
+import { byId } from '@/core/house/schools';
+import type { CoatPlan } from '@/core/stages/prime/CoatPlan';
 import { batchRecipe } from '@/core/prime/coatRecipe';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { insertGroundMove, listGroundStock, setGroundStock } from '@/db/groundStocks';

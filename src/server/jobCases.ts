@@ -1,53 +1,34 @@
 /*
  * What can be done with jobs. Each write is one transaction; a refusal changes nothing.
  */
-import { type Materials, fabricsOf, profilesOf, speciesOf } from '@/core/job/materials';
-import type { Job, JobInputs } from '@/core/job/job';
-import { newInputs } from '@/core/job/job';
-import type { LogEntry } from '@/core/job/logEntry';
-import { type StageId, stageById } from '@/core/job/stages';
-import { type HouseRules, tapeFor } from '@/core/job/houseRules';
+import { type Materials, materialViolations, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
+import type { JobInputs } from '@/core/job/job';
+import { inputsViolations, newInputs } from '@/core/job/job';
+import type { LogEntry } from '@/core/log/logEntry';
+import { type StageId, stageById } from '@/core/stages/stages';
+import type { HouseRules } from '@/core/house/houseRules';
 import type { Length } from '@/core/units/length';
-import { upgradeJobFile } from '@/core/job/upgradeJob';
-import { withRecommendedBars } from '@/core/plan/planBars';
-import type { CoatPlan } from '@/core/plan/CoatPlan';
-import { historyOf, standingEntries } from '@/core/plan/jobHistory';
-import { planJob } from '@/core/plan/planJob';
-import {
-  type Progress,
-  gateVerdicts,
-  lockedChanges,
-  missingBefore,
-  nextStep,
-  progressOf,
-  waitVerdicts,
-} from '@/core/plan/progress';
+import { type JobFile, jobFileShape } from '@/core/file/jobFile';
+import { upgradeJobFile } from '@/core/file/upgradeJob';
+import { withRecommendedBars } from '@/core/stages/bars/planBars';
+import type { CoatPlan } from '@/core/stages/prime/CoatPlan';
+import { standingEntries } from '@/core/log/jobHistory';
+import { type Progress, lockedChanges, missingBefore, progressOf } from '@/core/case/progress';
 import { worstLevel } from '@/core/job/verdict';
 import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
 import { readRules, writeRules } from '@/db/workshops';
-import { JobFileDto } from './jobFileDto';
-import type { NewJobDto, RecordStepDto, SaveInputsDto, WithdrawDto } from './jobInputsDto';
 import { checked } from './checked';
 import { cutOne } from './clothCases';
-import { fasteningPace, learnedFor } from './learnedCases';
+import { type JobWithLog, caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
 import { takeFromStock } from './groundTaking';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
-
-export interface JobWithLog {
-  job: StoredJob;
-  log: LogEntry[];
-}
 
 const GONE = refuse('This job is not in the workshop any more: go back to the bench.');
 
-export function openJob({ database }: Workshop, id: string): JobWithLog | null {
-  const job = findJob(database, id);
-  return job && { job, log: logOfJob(database, id) };
-}
-
-export function createJob({ database, now, newId }: Workshop, { title, width, height }: NewJobDto): Outcome<StoredJob> {
+export function createJob({ database, now, newId }: Workshop, { title, width, height }: Request<'newJob'>): Outcome<StoredJob> {
   const at = now().toISOString();
   const insert = database.transaction(() =>
     insertJob(
@@ -72,13 +53,15 @@ function firstInputs(title: string, width: Length, height: Length, rules: HouseR
 }
 
 /** Saves what was typed, unless somebody saved in between or a recorded step would be changed. */
-export function saveInputs({ database, now }: Workshop, { jobId, revision, inputs }: SaveInputsDto): Outcome<StoredJob> {
+export function saveInputs({ database, now }: Workshop, { jobId, revision, inputs }: Request<'saveInputs'>): Outcome<StoredJob> {
   const save = database.transaction((): Outcome<StoredJob> => {
     const before = findJob(database, jobId);
     if (!before) return GONE;
     if (before.revision !== revision) return { ok: false, kind: 'stale', theirs: before };
     const unknown = unknownMaterial(inputs, readRules(database).rules);
     if (unknown) return unknown;
+    const errors = inputsViolations(inputs);
+    if (errors.length > 0) return { ok: false, kind: 'invalid', errors };
     const stages = lockedChanges(before.inputs, inputs, progressOf(before.inputs, logOfJob(database, jobId)));
     if (stages.length > 0) return { ok: false, kind: 'locked', stages };
     updateInputs(database, jobId, revision, inputs, now().toISOString());
@@ -99,15 +82,14 @@ function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): Refusal
 }
 
 /** Records the step that stands now: readings, the frozen plan and rules, and the clock it starts. */
-export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobWithLog> {
+export function recordStep(workshop: Workshop, dto: Request<'recordStep'>): Outcome<JobWithLog> {
   const { database, now, newId } = workshop;
   const record = database.transaction((): Outcome<JobWithLog> => {
     const job = findJob(database, dto.jobId);
     if (!job) return GONE;
     if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
-    const log = logOfJob(database, dto.jobId);
-    const progress = progressOf(job.inputs, log);
-    const made = stepEntry(workshop, job, dto, log, progress, { id: newId(), at: now() });
+    const found = { job, log: logOfJob(database, dto.jobId) };
+    const made = stepEntry(workshop, found, dto, { id: newId(), at: now() });
     if (!made.ok) return made;
     const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
     if (uncut) return uncut;
@@ -124,25 +106,20 @@ export function recordStep(workshop: Workshop, dto: RecordStepDto): Outcome<JobW
 const afterRecord = (stage: StageId, inputs: JobInputs): JobInputs =>
   stage === 'prime' ? { ...inputs, prime: { ...inputs.prime, mixedMl: null, leftMl: null, waterParts: null } } : inputs;
 
-/** The entry of a step, and the coat that it puts on, if any. */
+/** The entry of a step, and the coat that it puts on, if any: what the case of the job says at this moment. */
 function stepEntry(
-  { database }: Workshop,
-  job: Job,
-  dto: RecordStepDto,
-  log: readonly LogEntry[],
-  progress: Progress,
+  workshop: Workshop,
+  found: JobWithLog,
+  request: Request<'recordStep'>,
   { id, at }: { id: string; at: Date },
 ): Outcome<{ entry: LogEntry; coat: CoatPlan | undefined }> {
-  const early = outOfOrder(dto.stage, progress);
+  const here = caseOfJob(workshop, found, request.unit);
+  const { stage } = request;
+  const early = outOfOrder(stage, here.progress);
   if (early) return early;
-  const { rules } = readRules(database);
-  const history = historyOf(log);
-  const learned = { pace: fasteningPace({ database }), learned: learnedFor({ database }, job.inputs), history };
-  const plan = planJob(job.inputs, { rules, tape: tapeFor(rules, dto.unit ?? 'mm'), ...learned }, progress.coatsDone);
-  const { answer, answerNote, setsMinutes } = plan[dto.stage];
-  const waits = waitVerdicts(nextStep(job.inputs, progress, at.getTime()), at.getTime());
-  const verdicts = [...plan[dto.stage].verdicts, ...waits, ...gateVerdicts(dto.stage, progress)];
-  const reason = dto.reason.trim();
+  const { answer, answerNote, setsMinutes, readings } = here.plan[stage];
+  const verdicts = here.verdictsOf(stage);
+  const reason = request.reason.trim();
   if (worstLevel(verdicts) === 'stop' && reason === '') {
     return {
       ok: false,
@@ -150,21 +127,23 @@ function stepEntry(
       errors: [{ field: 'reason', says: 'A verdict says stop. Put it right, or say why you go on: it is kept with the record.' }],
     };
   }
-  const coat = dto.stage === 'prime' ? plan.prime.coats[progress.coatsDone] : undefined;
+  const { coatsDone } = here.progress;
+  const coat = stage === 'prime' ? here.plan.prime.coats[coatsDone] : undefined;
   const entry: LogEntry = {
     id,
-    stage: dto.stage,
-    step: coat ? progress.coatsDone : null,
+    stage,
+    step: coat ? coatsDone : null,
     kind: 'record',
+    of: '',
     at: at.toISOString(),
-    maker: dto.maker,
-    did: coat ? coat.name : `${stageById(dto.stage).name}: ${answer}`,
-    note: dto.note.trim(),
+    maker: request.maker,
+    did: coat ? coat.name : `${stageById(stage).name}: ${answer}`,
+    note: request.note.trim(),
     reason,
     corrects: null,
     readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
-    readings: plan[dto.stage].readings,
-    plan: { answer, answerNote, verdicts, inputs: job.inputs, rules },
+    readings,
+    plan: { answer, answerNote, verdicts, inputs: found.job.inputs, rules: here.house.rules, taught: here.taught },
   };
   return done({ entry, coat });
 }
@@ -177,7 +156,7 @@ function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
 }
 
 /** Takes a record back with a new entry that points to it; records that built upon it must go first. */
-export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<JobWithLog> {
+export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Outcome<JobWithLog> {
   const { database, now, newId } = workshop;
   const withdraw = database.transaction((): Outcome<JobWithLog> => {
     const job = findJob(database, dto.jobId);
@@ -194,6 +173,7 @@ export function withdrawRecord(workshop: Workshop, dto: WithdrawDto): Outcome<Jo
       stage: record.stage,
       step: record.step,
       kind: 'withdrawal',
+      of: '',
       at: now().toISOString(),
       maker: dto.maker,
       did: `Taken back: ${record.did}`,
@@ -218,9 +198,14 @@ export function importJob({ database, now }: Workshop, text: string): Outcome<St
   } catch (error) {
     return refuse(`This is not JSON: ${(error as Error).message}.`);
   }
-  const file = checked(JobFileDto, plain);
+  const file = checked(jobFileShape, 'jobFile', plain);
   if (!file.ok) return file;
-  const { job, log, materials } = JSON.parse(JSON.stringify(plain)) as JobFileDto;
+  const { job, log, materials } = file.value as JobFile;
+  const [wrong] = [
+    ...inputsViolations(job.inputs),
+    ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
+  ];
+  if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
   const take = database.transaction((): Outcome<StoredJob> => {
     const here = findJob(database, job.id);
     if (here) return refuse(`This job is here already, as No. ${here.number}.`);
@@ -230,10 +215,12 @@ export function importJob({ database, now }: Workshop, text: string): Outcome<St
     const added = addedMaterials(rules, materials);
     const unknown = unknownMaterial(job.inputs, added ?? rules);
     if (unknown) return unknown;
+    const trouble = inputsTrouble(() => job.inputs, { ...houseOf({ database }), rules: added ?? rules });
+    if (trouble) return refuse(`This job cannot be worked with: ${trouble}.`);
     if (added) writeRules(database, added, revision);
     const number = numberTaken(database, job.number) ? nextNumber(database) : job.number;
     const stored = insertJob(database, { ...job, number }, now().toISOString());
-    for (const entry of log) insertLogEntry(database, job.id, entry);
+    for (const entry of log) insertLogEntry(database, job.id, entry, true);
     return done(stored);
   });
   try {

@@ -1,11 +1,10 @@
-/* What the house’s own records teach for a job’s cloth: the middle one of the last few. */
+/* What the house’s own records teach: the middle one of the last few, by cloth. */
+import type { HouseLessons } from '@/core/case/jobCase';
 import { stiffnessOf } from '@/core/cloth/fabrics';
-import type { HouseRules } from '@/core/job/houseRules';
+import type { HouseRules } from '@/core/house/houseRules';
+import { fabricOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
-import { fabricOf } from '@/core/job/materials';
-import type { Learned, LearnedValue, Pace } from '@/core/plan/context';
-import { TIME_OVER_PLAN } from '@/core/plan/planFasten';
-import { absorbedReading } from '@/core/plan/planPrime';
+import { type LearnedValue, NOTHING_TAUGHT, type Taught } from '@/core/log/logEntry';
 import { allCorners, openCorners } from '@/core/tension/openCorners';
 import { latestReadings } from '@/db/logEntries';
 import type { Workshop } from './workshop';
@@ -13,29 +12,24 @@ import type { Workshop } from './workshop';
 /** Records that are learned from. */
 const RECORDS = 7;
 
-/** Name of the reading that the stiffness of a cloth is learned from, parts of its table. */
-export const stiffnessReading = (fabric: string): string => `stiffness over table, ${fabric}`;
-
-type Stored = Pick<Workshop, 'database'>;
-
-function middle({ database }: Stored, quantity: string): LearnedValue | undefined {
-  const values = latestReadings(database, quantity, RECORDS).sort((one, other) => one - other);
-  return values.length === 0 ? undefined : { value: values[values.length >> 1]!, records: values.length };
+function middle(values: number[]): LearnedValue | null {
+  const sorted = [...values].sort((one, other) => one - other);
+  return sorted.length === 0 ? null : { value: sorted[sorted.length >> 1]!, records: sorted.length };
 }
 
-/** How long fastening took against what was reckoned, or nothing yet. */
-export function fasteningPace(workshop: Stored): Pace | undefined {
-  const found = middle(workshop, TIME_OVER_PLAN);
-  return found && { factor: found.value, records: found.records };
-}
-
-/** Stiffness and absorption of the cloth of a job, as far as they were measured. */
-export function learnedFor(workshop: Stored, { cloth }: Pick<JobInputs, 'cloth'>): Learned {
-  const absorbed = (['sizeAbsorb', 'firstAbsorb', 'laterAbsorb'] as const).flatMap((id) => {
-    const found = middle(workshop, absorbedReading(id, cloth.fabric));
-    return found ? [[id, found] as const] : [];
-  });
-  return { stiffness: middle(workshop, stiffnessReading(cloth.fabric)), absorption: Object.fromEntries(absorbed) };
+/** How long fastening took against what was reckoned; stiffness and absorption of each cloth, as far as they were measured. */
+export function houseLessons({ database }: Pick<Workshop, 'database'>): HouseLessons {
+  const rows = latestReadings(database, ['fasteningPace', 'stiffnessOverTable', 'absorbed'], RECORDS);
+  const values = (quantity: string, of: string) =>
+    middle(rows.filter((row) => row.quantity === quantity && row.of === of).map(({ value }) => value));
+  const { pace: _pace, ...nothing } = NOTHING_TAUGHT;
+  const cloths: Record<string, Omit<Taught, 'pace'>> = {};
+  for (const { quantity, of } of rows) {
+    if (quantity === 'fasteningPace') continue;
+    const [lesson, cloth] = quantity === 'absorbed' ? of.split(' ') : ['stiffness', of];
+    cloths[cloth!] = { ...(cloths[cloth!] ?? nothing), [lesson!]: values(quantity, of) };
+  }
+  return { pace: values('fasteningPace', ''), cloths };
 }
 
 /** Rise of the mean tension that an opening of 1 mm at all corners makes by the table of the cloth, N/m. */

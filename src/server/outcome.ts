@@ -1,4 +1,4 @@
-import type { StageId } from '@/core/job/stages';
+import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 
 /** What a use case answers: the value, or a refusal that says what is wrong and loses nothing. */

@@ -1,14 +1,15 @@
 import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { NO_CHANGES } from '@/core/job/materials';
+import { NO_CHANGES } from '@/core/house/materials';
 import { PROFILES } from '@/core/frame/profiles';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
-import { jobFile, printJobFile } from '@/core/job/jobFile';
+import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
 import { listRackMoves } from '@/db/rackBars';
-import { createJob, importJob, openJob, recordStep, saveInputs } from './jobCases';
+import { createJob, importJob, recordStep, saveInputs } from './jobCases';
+import { openJob } from './jobReading';
 import type { Outcome, Refusal } from './outcome';
 import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackCases';
 import type { Workshop } from './workshop';
@@ -136,6 +137,8 @@ describe('one plan for several jobs', () => {
           maker: 'Me',
           note: '',
           reason: 'so',
+          unit: 'mm',
+          clothId: null,
         }),
       );
     expect(series(workshop, []).jobs.map((one) => one.id)).toEqual([id]);
@@ -164,7 +167,7 @@ describe('materials of the house', () => {
 
   it('are refused with the row and what would do', () => {
     const rules = { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [{ ...own, widthMm: 900 }] } };
-    expect(said(saveRules(workshop, { revision: 0, rules }))).toMatch(/Quay bar, width: 900 mm is outside 10 to 200 mm/);
+    expect(said(saveRules(workshop, { revision: 0, rules }))).toMatch(/widthMm must not be greater than 200, got 900/);
     const { id, revision, inputs } = value(createJob(workshop, { title: 'x', width: length(700), height: length(500) }));
     const gold = { ...inputs, bars: { ...inputs.bars, species: 'gold' } };
     expect(said(saveInputs(workshop, { jobId: id, revision, inputs: gold }))).toMatch(/no wood “gold”/);
@@ -195,7 +198,7 @@ describe('what earlier versions wrote', () => {
   it('is read from the disk: braces spread evenly, margins at the first end, nothing else changed', () => {
     const id = job({});
     const { inputs } = openJob(workshop, id)!.job;
-    workshop.database.prepare('UPDATE job SET inputs = ? WHERE id = ?').run(JSON.stringify(older(inputs)), id);
+    workshop.database.prepare('UPDATE job SET inputs = ?, written = 4 WHERE id = ?').run(JSON.stringify(older(inputs)), id);
     expect(openJob(workshop, id)!.job.inputs).toEqual({
       ...inputs,
       bars: { ...inputs.bars, bracesUpright: [0.5], bracesLevel: [] },
@@ -205,7 +208,18 @@ describe('what earlier versions wrote', () => {
 
   it('is taken in from a job file, with its frozen plans', () => {
     const id = job({});
-    value(recordStep(workshop, { jobId: id, revision: 2, stage: 'brief', maker: 'Me', note: '', reason: '' }));
+    value(
+      recordStep(workshop, {
+        jobId: id,
+        revision: 2,
+        stage: 'brief',
+        maker: 'Me',
+        note: '',
+        reason: '',
+        unit: 'mm',
+        clothId: null,
+      }),
+    );
     const { job: stored, log } = openJob(workshop, id)!;
     const { revision: _revision, ...bare } = stored;
     const file = {

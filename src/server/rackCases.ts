@@ -6,16 +6,15 @@ import { createHash } from 'node:crypto';
 import { randomLcg } from 'd3-random';
 import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/buyingPlan';
 import { partsIfOpen } from '@/core/frame/frameParts';
-import { profileOf, profilesOf } from '@/core/job/materials';
+import { profileOf, profilesOf } from '@/core/house/materials';
 import type { RackBar } from '@/core/frame/rack';
-import type { HouseRules } from '@/core/job/houseRules';
-import { progressOf } from '@/core/plan/progress';
-import { type StoredJob, listJobs } from '@/db/jobs';
-import { logOfWorkshop } from '@/db/logEntries';
+import type { HouseRules } from '@/core/house/houseRules';
+import type { StoredJob } from '@/db/jobs';
 import { type RackMove, addRackBar, insertRackMove, listRack, listRackMoves, sawnJobs, takeRackBar } from '@/db/rackBars';
 import { readRules } from '@/db/workshops';
+import { workshopCases, workshopJobs } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
-import type { AddToRackDto, RecordCutsDto, TakeFromRackDto } from './rackDto';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
 export const rackBars = ({ database }: Workshop): RackBar[] => listRack(database);
@@ -73,11 +72,12 @@ function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: Ho
 }
 
 /** Jobs whose frame is not recorded yet, and one plan for those chosen. */
-export function series({ database }: Workshop, wanted: readonly string[]): Series {
+export function series({ database, now, newId }: Workshop, wanted: readonly string[]): Series {
   const { rules } = readRules(database);
   const sawn = sawnJobs(database);
-  const logs = logOfWorkshop(database);
-  const unbuilt = listJobs(database).filter((job) => !progressOf(job.inputs, logs.get(job.id) ?? []).done.has('bars'));
+  const unbuilt = workshopCases({ database, now, newId }).flatMap(({ job, case: here }) =>
+    here.progress.done.has('bars') ? [] : [job],
+  );
   const chosen = unbuilt.filter((job) => wanted.includes(job.id) && !sawn.has(job.id));
   const planned = chosen.length > 0 ? planFor(chosen, listRack(database), rules) : null;
   return {
@@ -99,7 +99,7 @@ export function series({ database }: Workshop, wanted: readonly string[]): Serie
 }
 
 /** Puts bars on the rack. */
-export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }: AddToRackDto): Outcome<RackBar[]> {
+export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }: Request<'addToRack'>): Outcome<RackBar[]> {
   const { rules } = readRules(database);
   if (!profilesOf(rules).some((one) => one.id === bar.profile)) return refuse(`profile: this house has no bar “${bar.profile}”.`);
   database
@@ -113,7 +113,10 @@ export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }:
 }
 
 /** Takes pieces from a row of the rack. */
-export function takeFromRack({ database, now, newId }: Workshop, { id, count, maker }: TakeFromRackDto): Outcome<RackBar[]> {
+export function takeFromRack(
+  { database, now, newId }: Workshop,
+  { id, count, maker }: Request<'takeFromRack'>,
+): Outcome<RackBar[]> {
   const take = database.transaction((): Outcome<RackBar[]> => {
     const row = listRack(database).find((one) => one.id === id);
     if (!row || !takeRackBar(database, id, count)) return refuse(`There are no ${count} of these on the rack any more.`);
@@ -126,11 +129,11 @@ export function takeFromRack({ database, now, newId }: Workshop, { id, count, ma
 }
 
 /** Records the cuts of the plan that was seen: what it used leaves the rack, what is left of bars goes there. */
-export function recordCuts(workshop: Workshop, { jobIds, seen, maker }: RecordCutsDto): Outcome<Series> {
+export function recordCuts(workshop: Workshop, { jobIds, seen, maker }: Request<'recordCuts'>): Outcome<Series> {
   const { database, now, newId } = workshop;
   const record = database.transaction((): Outcome<Series> => {
     const { rules } = readRules(database);
-    const jobs = listJobs(database).filter((job) => jobIds.includes(job.id));
+    const jobs = workshopJobs({ database }).jobs.filter((job) => jobIds.includes(job.id));
     if (jobs.length !== jobIds.length) return refuse('One of these jobs is not in the workshop any more: open the series again.');
     const sawn = sawnJobs(database);
     const twice = jobs.find((job) => sawn.has(job.id));

@@ -1,15 +1,16 @@
 import 'reflect-metadata';
 import { expect, it } from 'vitest';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
-import { jobFile, printJobFile } from '@/core/job/jobFile';
-import { progressOf } from '@/core/plan/progress';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { jobFile, printJobFile } from '@/core/file/jobFile';
+import { progressOf } from '@/core/case/progress';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
 import { checked } from './checked';
-import { createJob, importJob, openJob } from './jobCases';
+import { createJob, importJob } from './jobCases';
+import { openJob } from './jobReading';
 import type { Outcome } from './outcome';
 import { keepRehearsal } from './rehearsalCases';
-import { KeepRehearsalDto } from './rehearsalDto';
+import { REQUESTS, type Request } from './requests';
 import type { Workshop } from './workshop';
 
 let serial = 0;
@@ -28,7 +29,7 @@ const words = (outcome: Outcome<unknown>): string => JSON.stringify(outcome);
 it('a rehearsal is scored here and kept in the log; it finishes nothing, and what cannot be is refused', () => {
   let workshop = emptyWorkshop();
   const job = value(createJob(workshop, { title: 'Harbour', width: length(900), height: length(600) }));
-  const dto = (patch: Partial<KeepRehearsalDto> = {}): KeepRehearsalDto => ({
+  const dto = (patch: Partial<Request<'keepRehearsal'>> = {}): Request<'keepRehearsal'> => ({
     jobId: job.id,
     revision: job.revision,
     maker: 'M',
@@ -41,13 +42,15 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   expect(log).toHaveLength(1);
   expect(log[0]).toMatchObject({ kind: 'rehearsal', stage: 'fasten', note: 'Lesson', plan: null });
   expect(log[0]!.did).toMatch(/^Rehearsal: unevenness \d\.\d\d, 4 of \d+ places$/);
-  expect(log[0]!.readings.find((one) => one.quantity === 'rehearsal, fasteners')?.value).toBe(4);
+  expect(log[0]!.readings.find((one) => one.quantity === 'rehearsalFasteners')?.value).toBe(4);
   expect(progressOf(job.inputs, log).done.size).toBe(0);
   expect(words(keepRehearsal(workshop, dto({ moves: [{ act: 'takeOut', place: 0, pull: 'none' }] })))).toMatch(
     /Move 1 takes out a fastener that is not in\. Nothing was kept/,
   );
   expect(keepRehearsal(workshop, dto({ revision: 9 }))).toMatchObject({ ok: false, kind: 'stale' });
-  expect(words(checked(KeepRehearsalDto, { ...dto(), moves: [{ act: 'fasten', place: -1, pull: 'hard' }] }))).toMatch(/moves/);
+  expect(
+    words(checked(REQUESTS.keepRehearsal, 'keepRehearsal', { ...dto(), moves: [{ act: 'fasten', place: -1, pull: 'hard' }] })),
+  ).toMatch(/moves/);
   expect(openJob(workshop, job.id)!.log).toHaveLength(1);
   const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
   const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));

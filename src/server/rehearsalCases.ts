@@ -5,20 +5,20 @@
 import { condensedMembrane } from '@/core/fasten/membrane/membrane';
 import { type RouteRun, type StapleModel, simulateRoute } from '@/core/fasten/membrane/simulateRoute';
 import { rehearsalViolation } from '@/core/fasten/rehearsal';
-import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/plan/rehearsalScore';
-import { stapleModel } from '@/core/plan/stapleModel';
+import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/stages/fasten/rehearsalScore';
+import { stapleModel } from '@/core/stages/fasten/stapleModel';
 import { toEnd } from '@/core/toEnd';
 import { findJob } from '@/db/jobs';
 import { insertLogEntry } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
-import { type JobWithLog, openJob } from './jobCases';
+import { type JobWithLog, openJob } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
-import type { KeepRehearsalDto } from './rehearsalDto';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
 const runOf = (model: StapleModel): RouteRun => toEnd(simulateRoute(toEnd(condensedMembrane(model.mesh, model.cloth)), model));
 
-export function keepRehearsal(workshop: Workshop, dto: KeepRehearsalDto): Outcome<JobWithLog> {
+export function keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>): Outcome<JobWithLog> {
   const { database, now, newId } = workshop;
   const job = findJob(database, dto.jobId);
   if (!job) return refuse('This job is not in the workshop any more: go back to the bench.');
@@ -35,6 +35,7 @@ export function keepRehearsal(workshop: Workshop, dto: KeepRehearsalDto): Outcom
     stage: 'fasten',
     step: null,
     kind: 'rehearsal',
+    of: '',
     at: now().toISOString(),
     maker: dto.maker,
     did: `Rehearsal: unevenness ${run.end.unevenness.toFixed(2)}, ${score.fasteners} of ${score.ofPlaces} places`,

@@ -2,16 +2,13 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { CORNERS, type Corner } from '@/core/frame/corners';
-import { tapeFor } from '@/core/job/houseRules';
-import { planJob } from '@/core/plan/planJob';
-import { cornerPattern, cornerSize } from '@/core/plan/planCorners';
-import { CORNER_WORDS } from '@/core/plan/squareVerdicts';
+import { cornerPattern, cornerSize } from '@/core/stages/cloth/planFold';
+import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
 import { sceneDxf } from '@/drawing/sceneDxf';
 import { type Paper, scenePdf } from '@/drawing/scenePdf';
 import { sceneSvg } from '@/drawing/sceneSvg';
-import { readRules } from '@/db/workshops';
-import { openJob } from './jobCases';
+import { caseOfJob, openJob } from './jobReading';
 import type { Workshop } from './workshop';
 
 export interface TemplateFile {
@@ -31,10 +28,12 @@ const FONT = join('node_modules', 'dejavu-fonts-ttf', 'ttf', 'DejaVuSans.ttf');
 export async function templateFile(workshop: Workshop, id: string, query: URLSearchParams): Promise<TemplateFile | string> {
   const found = openJob(workshop, id);
   if (!found) return 'No such job.';
-  const { inputs, number } = found.job;
-  const { rules } = readRules(workshop.database);
-  const tape = tapeFor(rules, 'mm');
-  const { cloth, bars } = planJob(inputs, { rules, tape }, 0);
+  const { number } = found.job;
+  const {
+    inputs,
+    plan: { cloth, bars },
+    house: { tape },
+  } = caseOfJob(workshop, found);
   const corner: Corner = CORNERS.find((one) => one === query.get('corner')) ?? 'topLeft';
   const parts = { profile: bars.profile, fabric: cloth.fabric, cut: cloth.cut, painting: cloth.painting };
   const pattern = cloth.painting ? null : cornerPattern(cloth.corners.fold, cornerSize(corner, inputs, parts));

@@ -1,9 +1,11 @@
 /* What the tests of the server begin with: an empty workshop whose clock is moved by hand, and words for its answers. */
-import { type JobInputs } from '@/core/job/job';
-import { STAGE_IDS, type StageId } from '@/core/job/stages';
+import type { JobInputs } from '@/core/job/job';
+import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
-import { createJob, openJob, recordStep, saveInputs } from './jobCases';
+import { createJob, recordStep, saveInputs } from './jobCases';
+
+import { openJob } from './jobReading';
 import type { Outcome } from './outcome';
 import type { Workshop } from './workshop';
 
@@ -51,7 +53,16 @@ export const revisionOf = (workshop: Workshop, jobId: string): number => openJob
 
 /** Records one stage, with a reason for whatever says stop. */
 export const recordStage = (workshop: Workshop, jobId: string, stage: StageId) =>
-  recordStep(workshop, { jobId, revision: revisionOf(workshop, jobId), stage, maker: 'Me', note: '', reason: 'For the test.' });
+  recordStep(workshop, {
+    jobId,
+    revision: revisionOf(workshop, jobId),
+    stage,
+    maker: 'Me',
+    note: '',
+    reason: 'For the test.',
+    unit: 'mm',
+    clothId: null,
+  });
 
 /** Records all stages up to and with `last`, an hour apart. */
 export function workUpTo(workshop: TestWorkshop, jobId: string, last: StageId): void {

@@ -1,21 +1,22 @@
 /*
  * What is asked of the workshop as a whole: the bench, the log, the house rules.
  */
-import { fabricsOf, profilesOf, speciesOf } from '@/core/job/materials';
+import { fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
-import { type HouseRules, tapeFor } from '@/core/job/houseRules';
-import type { LogEntry } from '@/core/job/logEntry';
-import { planJob } from '@/core/plan/planJob';
-import { type NextStep, nextStep, progressOf } from '@/core/plan/progress';
-import type { StageId } from '@/core/job/stages';
-import { listJobs } from '@/db/jobs';
+import { type HouseRules, houseRulesShape, ruleViolations } from '@/core/house/houseRules';
+import type { LogEntry } from '@/core/log/logEntry';
+import type { JobCase } from '@/core/case/jobCase';
+import type { NextStep } from '@/core/case/nextStep';
+import type { StageId } from '@/core/stages/stages';
+import { listJobRows } from '@/db/jobs';
 import { listCloth } from '@/db/clothSheets';
 import { listRack } from '@/db/rackBars';
-import { logOfWorkshop } from '@/db/logEntries';
+import { plainLogOfWorkshop } from '@/db/logEntries';
 import { type StoredRules, readRules, writeRules } from '@/db/workshops';
 import { checked } from './checked';
-import { HouseRulesDto, type SaveRulesDto } from './houseRulesDto';
+import { workshopCases, workshopJobs } from './jobReading';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
+import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
 export interface BenchRow {
@@ -26,21 +27,22 @@ export interface BenchRow {
   heightMm: number;
   bars: JobInputs['bars'];
   dueOn: string | null;
+  /** Days between now and the latest start; null when nobody waits. */
+  slackDays: number | null;
   done: StageId[];
   coatsDone: number;
   next: NextStep;
+  /** Minutes of hands that the next step takes. */
+  minutes: number;
   /** What stops the next step, when a measure says so. */
   stop: string | null;
 }
 
 /** Jobs in the order of what needs hands next: what is ready by its date, what is stopped, what waits, what is finished. */
-export function benchRows({ database, now }: Workshop): BenchRow[] {
-  const logs = logOfWorkshop(database);
-  const { rules } = readRules(database);
-  const at = now().getTime();
-  const rows = listJobs(database).map((job): BenchRow => {
-    const { brief, bars } = job.inputs;
-    const progress = progressOf(job.inputs, logs.get(job.id) ?? []);
+export function benchRows(workshop: Workshop): BenchRow[] {
+  const rows = workshopCases(workshop).map(({ job, case: here }): BenchRow => {
+    const { brief, bars } = here.inputs;
+    const { progress, next } = here;
     return {
       id: job.id,
       number: job.number,
@@ -49,10 +51,12 @@ export function benchRows({ database, now }: Workshop): BenchRow[] {
       heightMm: brief.height.mm,
       bars,
       dueOn: brief.dueOn,
+      slackDays: here.slack?.days ?? null,
       done: [...progress.done],
       coatsDone: progress.coatsDone,
-      next: nextStep(job.inputs, progress, at),
-      stop: progress.now === null ? null : stopWords(job.inputs, progress.now, progress.coatsDone, rules),
+      next,
+      minutes: next.stage === null ? 0 : here.plan[next.stage].minutes,
+      stop: next.stage === null ? null : stopWords(here, next.stage),
     };
   });
   const rank = ({ next, stop }: BenchRow) =>
@@ -61,10 +65,8 @@ export function benchRows({ database, now }: Workshop): BenchRow[] {
   return rows.sort((a, b) => rank(a) - rank(b) || due(a).localeCompare(due(b)) || a.number - b.number);
 }
 
-function stopWords(inputs: JobInputs, stage: StageId, coatsDone: number, rules: HouseRules): string | null {
-  const { verdicts } = planJob(inputs, { rules, tape: tapeFor(rules, 'mm') }, coatsDone)[stage];
-  return verdicts.find((one) => one.level === 'stop' && one.measured !== null)?.says ?? null;
-}
+const stopWords = (here: JobCase, stage: StageId): string | null =>
+  here.verdictsOf(stage).find((one) => one.level === 'stop' && one.measured !== null)?.says ?? null;
 
 export interface DryingClock {
   jobId: string;
@@ -94,15 +96,15 @@ export interface LogRow extends Omit<LogEntry, 'plan'> {
 
 /** Every entry of the workshop, newest first. */
 export function logRows({ database }: Workshop): LogRow[] {
-  const jobs = new Map(listJobs(database).map((job) => [job.id, job]));
-  const rows = [...logOfWorkshop(database)].flatMap(([jobId, entries]) => {
+  const jobs = new Map(listJobRows(database).map((job) => [job.id, job]));
+  const rows = [...plainLogOfWorkshop(database)].flatMap(([jobId, entries]) => {
     const withdrawn = new Set(entries.map((entry) => entry.corrects));
     const job = jobs.get(jobId)!;
     return entries.map(({ plan: _plan, ...entry }): LogRow => ({
       ...entry,
       jobId,
       jobNumber: job.number,
-      jobTitle: job.inputs.brief.title,
+      jobTitle: job.title,
       withdrawn: withdrawn.has(entry.id),
     }));
   });
@@ -110,11 +112,11 @@ export function logRows({ database }: Workshop): LogRow[] {
 }
 
 /** A bar, wood or cloth that some job or the store still has, left out of the tables of the house. */
-function usedMaterialGone(database: Workshop['database'], rules: HouseRules): Refusal | null {
+function usedMaterialGone({ database }: Pick<Workshop, 'database'>, rules: HouseRules): Refusal | null {
   const [bars, woods, cloths] = [profilesOf(rules), speciesOf(rules), fabricsOf(rules)].map(
     (rows) => new Set(rows.map((row) => row.id)),
   );
-  for (const { number, inputs } of listJobs(database)) {
+  for (const { number, inputs } of workshopJobs({ database }).jobs) {
     if (!bars!.has(inputs.bars.profile) || !woods!.has(inputs.bars.species) || !cloths!.has(inputs.cloth.fabric))
       return refuse(`No. ${number} is made with a bar, wood or cloth that would be gone: hide it instead.`);
   }
@@ -127,13 +129,15 @@ function usedMaterialGone(database: Workshop['database'], rules: HouseRules): Re
 export const houseRules = ({ database }: Workshop): StoredRules => readRules(database);
 
 /** Saves house rules over the revision that was read. */
-export function saveRules({ database }: Workshop, dto: SaveRulesDto): Outcome<StoredRules> {
-  const rules = checked(HouseRulesDto, dto.rules);
-  if (!rules.ok) return rules;
-  const plain = JSON.parse(JSON.stringify(rules.value)) as StoredRules['rules'];
-  const used = usedMaterialGone(database, plain);
+export function saveRules({ database }: Workshop, dto: Request<'saveRules'>): Outcome<StoredRules> {
+  const checkedRules = checked(houseRulesShape, 'houseRules', dto.rules);
+  if (!checkedRules.ok) return checkedRules;
+  const rules = checkedRules.value as HouseRules;
+  const wrong = ruleViolations(rules);
+  if (wrong.length > 0) return { ok: false, kind: 'invalid', errors: wrong.map((says) => ({ field: 'rules', says })) };
+  const used = usedMaterialGone({ database }, rules);
   if (used) return used;
-  const saved = database.transaction(() => writeRules(database, plain, dto.revision)).immediate();
+  const saved = database.transaction(() => writeRules(database, rules, dto.revision)).immediate();
   return saved
     ? done(readRules(database))
     : refuse('The house rules were changed elsewhere in between. Open them again, then change them.');

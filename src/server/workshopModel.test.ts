@@ -8,13 +8,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
-import { type JobInputs, alikeCorners, newInputs } from '@/core/job/job';
-import type { LogEntry } from '@/core/job/logEntry';
-import { STAGE_IDS, type StageId } from '@/core/job/stages';
-import { progressOf } from '@/core/plan/progress';
+import { type JobInputs, newInputs } from '@/core/job/job';
+import { alikeCorners } from '@/core/stages/tune/tuneInputs';
+import type { LogEntry } from '@/core/log/logEntry';
+import { STAGE_IDS, type StageId } from '@/core/stages/stages';
+import { progressOf } from '@/core/case/progress';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
-import { createJob, openJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { createJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
+import { openJob } from './jobReading';
 import type { Workshop } from './workshop';
 
 const folder = mkdtempSync(join(tmpdir(), 'keen-batten-model-'));
@@ -131,6 +133,8 @@ describe('the workshop against a naive model', () => {
               maker: 'Me',
               note: '',
               reason: one.reason,
+              unit: 'mm',
+              clothId: null,
             });
             if (!mayRecord(model, one.stage)) expect(outcome).toMatchObject({ ok: false, kind: 'refused' });
             else if (one.reason !== '') expect(outcome.ok).toBe(true);

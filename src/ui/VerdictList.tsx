@@ -1,7 +1,7 @@
 'use client';
 import { CircleCheck, OctagonX, TriangleAlert } from 'lucide-react';
-import { assumption } from '@/core/job/assumptions';
-import { assumed } from '@/core/job/houseRules';
+import { assumption } from '@/core/house/assumptions';
+import { assumed } from '@/core/house/houseRules';
 import type { Level, Verdict } from '@/core/job/verdict';
 import { decimal } from '@/core/units/numeral';
 import { Figure } from './Figure';
@@ -18,7 +18,7 @@ export function VerdictList({ verdicts }: { verdicts: readonly Verdict[] }) {
   return (
     <ul className="hair-t" data-testid="verdicts">
       {sorted.map((one) => (
-        <VerdictRow key={one.about} verdict={one} />
+        <VerdictRow key={one.id} verdict={one} />
       ))}
     </ul>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { type ReactNode, createContext, useContext, useMemo, useState } from 'react';
-import { type HouseRules, tapeFor } from '@/core/job/houseRules';
+import { type HouseRules, tapeFor } from '@/core/house/houseRules';
 import type { Tape } from '@/core/units/length';
 
 interface WorkshopView {

@@ -1,7 +1,7 @@
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, tapeFor } from '@/core/job/houseRules';
+import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { verdict } from '@/core/job/verdict';
 import { length } from '@/core/units/length';
 import { point, rectangle, type Scene } from '@/drawing/scene';
@@ -42,8 +42,9 @@ describe('figures', () => {
 
 describe('verdicts', () => {
   const list = [
-    verdict({ about: 'a', level: 'good', says: 'It holds.' }),
+    verdict({ id: 'a', about: 'a', level: 'good', says: 'It holds.' }),
     verdict({
+      id: 'b',
       about: 'b',
       level: 'stop',
       says: 'It bends 3 1/2 in.',
@@ -54,7 +55,7 @@ describe('verdicts', () => {
       unit: 'mm',
       uses: ['creep'],
     }),
-    verdict({ about: 'c', level: 'watch', says: 'Look again.' }),
+    verdict({ id: 'c', about: 'c', level: 'watch', says: 'Look again.' }),
   ];
   const markup = html(<VerdictList verdicts={list} />);
 

@@ -10,9 +10,9 @@ import {
   simulateRoute,
 } from '@/core/fasten/membrane/simulateRoute';
 import type { RouteId } from '@/core/fasten/routes';
-import type { HouseRules } from '@/core/job/houseRules';
+import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
-import { stapleModel } from '@/core/plan/stapleModel';
+import { stapleModel } from '@/core/stages/fasten/stapleModel';
 
 export interface RunRequest {
   model: StapleModel;

@@ -1,11 +1,11 @@
 import { describe, expect, it, vi } from 'vitest';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { newInputs } from '@/core/job/job';
-import { stapleModel } from '@/core/plan/stapleModel';
+import { stapleModel } from '@/core/stages/fasten/stapleModel';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import type { TapPlace } from '@/core/tension/tap/membraneTone';
-import { simulatedTap } from '@/features/job/microphone';
+import { simulatedTap } from '@/features/job/tune/microphone';
 import { CLOTH_TASKS } from './clothTasks';
 import { MEMBRANE_TASKS } from './membraneTasks';
 import { serveTasks } from './serveTasks';

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PROFILES, type Profile } from '../frame/profiles';
-import { DEFAULT_RULES } from '../job/houseRules';
-import { type ClothInputs, newInputs } from '../job/job';
-import { byId } from '../job/schools';
+import { DEFAULT_RULES } from '../house/houseRules';
+import { newInputs } from '../job/job';
+import type { ClothInputs } from '../stages/cloth/clothInputs';
+import { byId } from '../house/schools';
 import { type Tape, SIXTEENTH_MM, length } from '../units/length';
 import { cutSize, marginOf, marginParts } from './cutSize';
 import { cuttingSteps } from './cuttingSteps';

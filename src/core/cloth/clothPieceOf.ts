@@ -1,6 +1,6 @@
-import { type HouseRules, assumed } from '../job/houseRules';
+import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { profileOf } from '../job/materials';
+import { profileOf } from '../house/materials';
 import { SIDES } from '../job/sides';
 import type { Tape } from '../units/length';
 import { cutSize } from './cutSize';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES } from '../job/houseRules';
+import { DEFAULT_RULES } from '../house/houseRules';
 import { newInputs } from '../job/job';
 import { length } from '../units/length';
 import { clothPieceOf } from './clothPieceOf';

@@ -4,7 +4,7 @@
  * at an angle from the corner's arris, below 0 on the side, above 0 on the end. Between the rows the angle runs
  * straight, with slope ±1 since cloth neither stretches nor shrinks. One engine reads them (see foldedCorner.ts).
  */
-import type { School } from '../job/schools';
+import type { School } from '../house/schools';
 
 /** The sides that show the seam of the fold; the other two are wrapped first. */
 export type SeamFaces = 'topBottom' | 'leftRight';

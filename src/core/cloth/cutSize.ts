@@ -4,10 +4,10 @@
  * last fold. Each side stands on its own: a margin that is typed takes from the reserve, the grip, the hem and the
  * return in that order. Rounding is always up to the tape's step, after everything is added.
  */
-import { assumed, type HouseRules } from '../job/houseRules';
-import type { ClothInputs } from '../job/job';
-import { fabricOf } from '../job/materials';
-import { byId } from '../job/schools';
+import { assumed, type HouseRules } from '../house/houseRules';
+import type { ClothInputs } from '../stages/cloth/clothInputs';
+import { fabricOf } from '../house/materials';
+import { byId } from '../house/schools';
 import { SIDES, type Side } from '../job/sides';
 import type { Profile } from '../frame/profiles';
 import { type Tape, roundToStep } from '../units/length';

@@ -1,35 +1,38 @@
 /* Fabrics: what the sums rest on, along the warp and along the weft. Example values until a house puts its own. */
-import type { PricedLength } from '../frame/profiles';
+import { pricedLengths, rowId } from '../frame/profiles';
+import { type ShapeOf, flag, number, oneOf, text } from '../shape/shape';
 
-export type Fibre = 'cotton' | 'linen' | 'polyester' | 'blend';
+const FIBRES = ['cotton', 'linen', 'polyester', 'blend'] as const;
+export type Fibre = (typeof FIBRES)[number];
 
-export interface Fabric {
-  id: string;
-  name: string;
-  fibre: Fibre;
-  gsm: number;
-  thicknessMm: number;
+export const fabricShape = {
+  id: rowId,
+  name: text(1, 80),
+  fibre: oneOf<Fibre>(FIBRES),
+  gsm: number(50, 1500),
+  thicknessMm: number(0.1, 5),
   /** Force a metre of cloth asks for a unit of strain, kN/m. */
-  stiffnessWarpKNPerM: number;
-  stiffnessWeftKNPerM: number;
+  stiffnessWarpKNPerM: number(1, 200),
+  stiffnessWeftKNPerM: number(1, 200),
   /** What it gives at working tension, parts of one. */
-  stretchWarp: number;
-  stretchWeft: number;
+  stretchWarp: number(0, 0.05),
+  stretchWeft: number(0, 0.05),
   /** What it shrinks when wetted first, parts of one. */
-  shrinkWarp: number;
-  shrinkWeft: number;
+  shrinkWarp: number(0, 0.15),
+  shrinkWeft: number(0, 0.15),
   /** Primed on one side, which goes down on the table. */
-  primed: boolean;
+  primed: flag(),
   /** A snip and a tear follow one thread across the roll. */
-  tearsTrue: boolean;
+  tearsTrue: flag(),
   /** Above 12 oz, primed or dense: pliers. */
-  wantsPliers: boolean;
+  wantsPliers: flag(),
   /** Widths it is sold in, mm, with the price of a running metre. */
-  rolls: PricedLength[];
+  rolls: pricedLengths,
   /** Offered for new jobs. */
-  offered: boolean;
-  source: string;
-}
+  offered: flag(true),
+  source: text(0, 200),
+};
+export interface Fabric extends ShapeOf<typeof fabricShape> {}
 
 /** Mean stiffness of both directions, kN/m. */
 export const stiffnessOf = ({ stiffnessWarpKNPerM, stiffnessWeftKNPerM }: Fabric): number =>

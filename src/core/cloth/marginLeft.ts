@@ -2,7 +2,7 @@
  * What the margin left on a painted canvas allows on one side. Nothing here trims or glues a painting.
  */
 import type { Profile } from '../frame/profiles';
-import { assumed, type HouseRules } from '../job/houseRules';
+import { assumed, type HouseRules } from '../house/houseRules';
 
 export type Fixing = 'backByHand' | 'backByPliers' | 'edge' | 'edgeClamped' | 'none';
 

@@ -1,8 +1,8 @@
 /*
  * The six margins makers use, as data: where the cloth ends on the back, and what is kept beyond.
  */
-import { assumed, type HouseRules } from '../job/houseRules';
-import type { School } from '../job/schools';
+import { assumed, type HouseRules } from '../house/houseRules';
+import type { School } from '../house/schools';
 
 interface MarginStyle<Id extends string> extends School<Id> {
   /** Cloth folded on to the back, mm, for a bar of this width. */

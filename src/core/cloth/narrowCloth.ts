@@ -2,9 +2,9 @@
  * Cloth that is narrower than what is to be cut: every way out that is not a seam, best first.
  */
 import type { Profile } from '../frame/profiles';
-import { type HouseRules, assumed } from '../job/houseRules';
-import type { ClothInputs } from '../job/job';
-import { fabricOf } from '../job/materials';
+import { type HouseRules, assumed } from '../house/houseRules';
+import type { ClothInputs } from '../stages/cloth/clothInputs';
+import { fabricOf } from '../house/materials';
 import type { Tape } from '../units/length';
 import { cutSize } from './cutSize';
 import { MARGIN_STYLES, type MarginStyleId } from './marginStyles';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { toEnd } from '../toEnd';
-import { DEFAULT_RULES } from '../job/houseRules';
+import { DEFAULT_RULES } from '../house/houseRules';
 import { newInputs } from '../job/job';
 import { length } from '../units/length';
 import {
@@ -10,8 +10,8 @@ import {
   rehearsalReadings,
   rehearsalScore,
   rehearsalVerdicts,
-} from '../plan/rehearsalScore';
-import { stapleModel } from '../plan/stapleModel';
+} from '../stages/fasten/rehearsalScore';
+import { stapleModel } from '../stages/fasten/stapleModel';
 import { LESSONS } from './lessons';
 import { condensedMembrane } from './membrane/membrane';
 import { type RouteRun, type StapleModel, simulateRoute } from './membrane/simulateRoute';
@@ -55,10 +55,10 @@ describe('a rehearsal', () => {
     );
     const { runs, verdicts } = judged(good);
     expect(verdicts).toHaveLength(1);
-    expect(verdicts[0]).toMatchObject({ level: 'good', about: 'what hurt most' });
+    expect(verdicts[0]).toMatchObject({ level: 'good', id: 'hurtMost' });
     expect(runs[0].end.unevenness).toBeCloseTo(runs[3].end.unevenness, 9);
     const readings = rehearsalReadings(rehearsalScore(inputs, model, good, DEFAULT_RULES), runs[0]);
-    expect(readings.find((one) => one.quantity === 'rehearsal, fasteners')?.value).toBe(model.places.length);
+    expect(readings.find((one) => one.quantity === 'rehearsalFasteners')?.value).toBe(model.places.length);
   });
 });
 

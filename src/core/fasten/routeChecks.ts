@@ -1,5 +1,5 @@
 /* When to look: the checks of a route at the very steps they come before, and the places one jumps to. */
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { type RoutePlan, type RouteStep } from './routeSteps';
 import { ROUTES, type Route, type RouteId } from './routes';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type FastenInputs, newInputs } from '../job/job';
+import { newInputs } from '../job/job';
+import type { FastenInputs } from '../stages/fasten/fastenInputs';
 import { length } from '../units/length';
 import { FASTENERS, usualSpacing } from './fasteners';
 import { halfRow, starterOffsets } from './fastenerPlaces';

@@ -2,9 +2,9 @@
  * The engine that walks any route row round a frame. Output is the numbered order of fasteners with the
  * place of each; seen from the front, origin at the top left of the face, x right, y down, mm.
  */
-import type { FastenInputs } from '../job/job';
+import type { FastenInputs } from '../stages/fasten/fastenInputs';
 import { SIDES, type Side } from '../job/sides';
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { type BarredPlaces, NOTHING_BARRED, clearPlaces } from './clearPlaces';
 import { evenTacks } from '../cloth/marginLeft';
 import { halfRow, starterOffsets } from './fastenerPlaces';

@@ -2,7 +2,7 @@
  * Routes as data: the order in which fasteners go in. The engine in routeSteps.ts works on any row.
  */
 import type { Side } from '../job/sides';
-import type { School } from '../job/schools';
+import type { School } from '../house/schools';
 
 /** A side by its name, or by its length: the first and second of the long sides and of the short ones. */
 export type PassSide = Side | 'longA' | 'longB' | 'shortA' | 'shortB';

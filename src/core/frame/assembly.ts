@@ -1,5 +1,5 @@
 /* The order in which a frame is put together, from its joint and parts; each step in one or two sentences. */
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { GLUES, type GlueId } from './glues';
 import { JOINTS, type JointId } from './joints';
 

@@ -3,16 +3,16 @@
  * limit. Of those that hold, the ones that nothing beats in bow, weight, price and work are the Pareto set; the
  * recommended one is the lightest, a brace saved being worth some weight.
  */
-import { assumed, type HouseRules } from '../job/houseRules';
-import { type BarsInputs, evenBraces } from '../job/job';
-import { byId } from '../job/schools';
+import { assumed, type HouseRules } from '../house/houseRules';
+import { type BarsInputs, evenBraces } from '../stages/bars/barsInputs';
+import { byId } from '../house/schools';
 import type { ClothLoad } from '../tension/clothLoad';
 import { type Beam, type BeamSolution, inertiaInPlane, solveBeam, spanBows } from './beam';
 import { braceStiffness } from './braces';
 import { type FramePart, type FrameSize, frameWeightKg, partsIfOpen } from './frameParts';
 import { type FramePrice, framePrice } from './framePrice';
 import { JOINTS } from './joints';
-import { profileOf, profilesOf, woodOf } from '../job/materials';
+import { profileOf, profilesOf, woodOf } from '../house/materials';
 import type { Profile } from './profiles';
 import type { Species } from './timber';
 

@@ -2,7 +2,7 @@
  * Screws and pins of a frame: the longest stock length whose tip stays inside the wood, its pilot hole, and how
  * far from an end. A tip that pokes out of a bar cuts the cloth; a screw near an end without a pilot splits it.
  */
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { JOINTS, type JointId } from './joints';
 import type { Profile } from './profiles';
 

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES, type HouseRules } from '../job/houseRules';
-import { type BarsInputs, evenBraces, newInputs } from '../job/job';
-import { byId } from '../job/schools';
+import { DEFAULT_RULES, type HouseRules } from '../house/houseRules';
+import { newInputs } from '../job/job';
+import { type BarsInputs, evenBraces } from '../stages/bars/barsInputs';
+import { byId } from '../house/schools';
 import { clothLoad } from '../tension/clothLoad';
 import { length } from '../units/length';
 import { assemblySteps, setHours } from './assembly';
@@ -25,7 +26,7 @@ import {
   profilesOf,
   readPricedLengths,
   woodOf,
-} from '../job/materials';
+} from '../house/materials';
 import { PROFILES, type Profile } from './profiles';
 import { type RackBar, makeableFrames, pickList, withoutPicked } from './rack';
 import { rollDegrees, torsionConstant } from './roll';

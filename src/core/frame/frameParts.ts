@@ -2,7 +2,7 @@
  * What to buy or cut for a frame. Mitred and bought parts have the outside length; butted parts lose two
  * bar widths on one pair; braces fit inside, ends square; a bead strip runs round the outside, mitred.
  */
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { JOINTS, type JointId } from './joints';
 import type { Profile } from './profiles';
 

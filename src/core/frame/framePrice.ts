@@ -1,5 +1,5 @@
 /* What the wood of one frame costs by the lists of its bar: pairs as they are sold, timber by whole lengths. */
-import { type HouseRules, assumed } from '../job/houseRules';
+import { type HouseRules, assumed } from '../house/houseRules';
 import { cutTimber } from './cutTimber';
 import type { TimberPart } from './timberStock';
 import type { FramePart } from './frameParts';

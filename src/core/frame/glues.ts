@@ -1,5 +1,5 @@
-import type { AssumptionId } from '../job/assumptions';
-import type { School } from '../job/schools';
+import type { AssumptionId } from '../house/assumptions';
+import type { School } from '../house/schools';
 
 interface Glue<Id extends string> extends School<Id> {
   /** Hours in the clamps, and until the cloth may pull; a rule of the house where it names one. */

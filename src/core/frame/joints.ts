@@ -1,4 +1,4 @@
-import type { School } from '../job/schools';
+import type { School } from '../house/schools';
 
 interface Joint<Id extends string> extends School<Id> {
   /** The corner can be opened afterwards (a stretcher). */

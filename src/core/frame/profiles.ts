@@ -1,36 +1,40 @@
-import type { JointId } from './joints';
+import { JOINTS, type JointId } from './joints';
+import { type ShapeOf, flag, listOf, number, oneOf, part, text, whole } from '../shape/shape';
+
+/** A row’s id: a word that can stand in a file. */
+export const rowId = text(1, 64, '', /^[A-Za-z0-9-]{1,64}$/);
 
 /** A length that is sold, and its price: of a pair for slotted bars, of one length for timber. */
-export interface PricedLength {
-  mm: number;
-  priceMinor: number;
-}
+const pricedLengthShape = { mm: number(50, 12_000), priceMinor: whole(0, 100_000_000) };
+export interface PricedLength extends ShapeOf<typeof pricedLengthShape> {}
+export const pricedLengths = listOf(part('pricedLength', pricedLengthShape), 80);
 
 /** The section of a bar, mm: width in the plane of the canvas, depth front to back, bead above the front. */
-export interface Profile {
-  id: string;
-  name: string;
-  widthMm: number;
-  depthMm: number;
-  beadMm: number;
+export const profileShape = {
+  id: rowId,
+  name: text(1, 80),
+  widthMm: number(10, 200),
+  depthMm: number(8, 200),
+  beadMm: number(0, 20),
   /** The bead is a strip put on, not milled from the bar. */
-  beadStrip: boolean;
+  beadStrip: flag(),
   /** Section of the brace that goes with it, set flush with the back, and the lengths it is cut from. */
-  brace: { widthMm: number; depthMm: number; lengths: PricedLength[] };
-  joints: readonly JointId[];
+  brace: part('braceSection', { widthMm: number(8, 200), depthMm: number(5, 200), lengths: pricedLengths }),
+  joints: listOf(oneOf(JOINTS), JOINTS.length, [], { least: 1, unique: true }),
   /** Pieces of one family fit each other at a corner; two families do not. */
-  family: string;
+  family: text(1, 60),
   /** Lengths sold as slotted pairs, and as timber to be sawn. */
-  pairs: PricedLength[];
-  timber: PricedLength[];
+  pairs: pricedLengths,
+  timber: pricedLengths,
   /** False hides it from new choices; jobs that have it keep it. */
-  offered: boolean;
-  suits: string;
-  source: string;
-}
+  offered: flag(true),
+  suits: text(0, 200),
+  source: text(0, 200),
+};
+export interface Profile extends ShapeOf<typeof profileShape> {}
 
-const BOUGHT: readonly JointId[] = ['slotted'];
-const WORKED: readonly JointId[] = ['bolted', 'mitreGlued', 'buttScrewed'];
+const BOUGHT: JointId[] = ['slotted'];
+const WORKED: JointId[] = ['bolted', 'mitreGlued', 'buttScrewed'];
 const SOURCE = 'workshop example; put your supplier’s here';
 
 /** Lengths every 50 mm, priced by the metre and a fixed part for the joints, minor units. */

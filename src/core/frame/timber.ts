@@ -1,14 +1,18 @@
 /* Clear wood: modulus of elasticity along the grain (GPa) and density (kg/m³), with the part left by knots. */
-export interface Species {
-  id: string;
-  name: string;
-  eGPa: number;
-  densityKgM3: number;
+import { type ShapeOf, flag, number, optional, text } from '../shape/shape';
+import { rowId } from './profiles';
+
+export const speciesShape = {
+  id: rowId,
+  name: text(1, 80),
+  eGPa: number(1, 30),
+  densityKgM3: number(100, 1300),
   /** Stiffness left with knots and finger joints, 0 to 1; null takes the rule of the house. */
-  knots: number | null;
-  offered: boolean;
-  source: string;
-}
+  knots: optional(number(0.3, 1)),
+  offered: flag(true),
+  source: text(0, 200),
+};
+export interface Species extends ShapeOf<typeof speciesShape> {}
 
 const CLEAR = 'clear, air-dry wood, handbook mean';
 const species = (id: string, name: string, eGPa: number, densityKgM3: number): Species => ({

@@ -3,7 +3,7 @@
  * Dry glue is weighed against water, everything else thinned by volume. Weights are whole grams that add up: water makes
  * up what rounding leaves.
  */
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import type { Coat } from './grounds';
 import { SUBSTANCES, type SubstanceId } from './substances';
 

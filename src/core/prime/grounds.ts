@@ -1,15 +1,17 @@
 /*
  * Priming systems as data: the coats in their order, what each is made of, how long the label says it dries.
  */
-import type { AssumptionId } from '../job/assumptions';
-import type { School } from '../job/schools';
+import type { School } from '../house/schools';
 import type { SubstanceId } from './substances';
+
+/** The assumption that says how much of a coat the cloth takes up. */
+export type AbsorbId = 'sizeAbsorb' | 'firstAbsorb' | 'laterAbsorb';
 
 export interface Coat {
   name: string;
   kind: 'size' | 'ground';
   substance: SubstanceId;
-  absorb: AssumptionId;
+  absorb: AbsorbId;
   /** Water to one part: by weight of dry glue, by volume of everything else. */
   waterParts: number;
   /** Drying before the next coat at the reference climate, minutes. */

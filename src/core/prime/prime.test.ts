@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { batchRecipe, primedArea, sharesOf } from './coatRecipe';
 import { dryingFactor, vapourDeficit } from './drying';
 import { SYSTEMS } from './grounds';

@@ -1,9 +1,9 @@
 /*
  * What pulls at the bars: the tension the cloth is stretched to, and what size, ground and dry air add to it later.
  */
-import { type HouseRules, assumed } from '../job/houseRules';
+import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { byId } from '../job/schools';
+import { byId } from '../house/schools';
 import { SYSTEMS } from '../prime/grounds';
 
 export interface ClothLoad {

@@ -1,10 +1,27 @@
 /* What the flat of the hand and a flick say, for those who measure nothing. Bands in N/m are rough and logged as such. */
+interface Feel<Id extends string> {
+  id: Id;
+  name: string;
+  says: string;
+  bandNPerM: readonly [number, number];
+  /** Too loose to go on with. */
+  slack: boolean;
+}
+
+const feel = <const I extends string>(
+  id: I,
+  name: string,
+  says: string,
+  bandNPerM: [number, number],
+  slack = false,
+): Feel<I> => ({ id, name, says, bandNPerM, slack });
+
 export const FEELS = [
-  { id: 'slack', name: 'Slack', says: 'ripples under the hand', bandNPerM: [0, 60] },
-  { id: 'soft', name: 'Soft', says: 'gives, no note', bandNPerM: [60, 130] },
-  { id: 'firm', name: 'Firm', says: 'springs back, a dull note', bandNPerM: [130, 250] },
-  { id: 'drum', name: 'Drum', says: 'a clear low note', bandNPerM: [250, 380] },
-  { id: 'board', name: 'Board', says: 'hardly gives, a high note', bandNPerM: [380, 600] },
+  feel('slack', 'Slack', 'ripples under the hand', [0, 60], true),
+  feel('soft', 'Soft', 'gives, no note', [60, 130]),
+  feel('firm', 'Firm', 'springs back, a dull note', [130, 250]),
+  feel('drum', 'Drum', 'a clear low note', [250, 380]),
+  feel('board', 'Board', 'hardly gives, a high note', [380, 600]),
 ] as const;
 
 export type FeelId = (typeof FEELS)[number]['id'];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { USUAL_POLICIES } from '../job/houseRules';
+import { USUAL_POLICIES } from '../house/houseRules';
 import { REMEDY_SIGNS, type RemedyCase, remedyAdvice } from './remedies';
 
 const raw: RemedyCase = {

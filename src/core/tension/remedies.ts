@@ -2,8 +2,8 @@
  * What can be done about slack, creased or dented cloth, as data: what speaks for and against each remedy in the case at
  * hand, and how well it answers the signs. Water is never offered on a painted canvas.
  */
-import type { Liking, Policies } from '../job/houseRules';
-import type { School } from '../job/schools';
+import type { Liking, Policies } from '../house/houseRules';
+import type { School } from '../house/schools';
 
 /** What is seen on the cloth. */
 export const REMEDY_SIGNS = [
@@ -153,6 +153,8 @@ export type RemedyId = (typeof REMEDIES)[number]['id'];
 export interface RemedyAdvice {
   id: RemedyId;
   name: string;
+  /** Water touches the cloth: never on paint. */
+  wets: boolean;
   /** Higher comes first; what is barred comes last. */
   rank: number;
   /** It answers what is seen here. */
@@ -175,6 +177,7 @@ export function remedyAdvice(here: RemedyCase): RemedyAdvice[] {
     return {
       id: row.id,
       name: row.name,
+      wets: row.policy === 'water',
       answers: answered + asked + calm > 0,
       rank: barred
         ? -100

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
-import { assumed } from '@/core/job/houseRules';
+import { assumed } from '@/core/house/houseRules';
 import { decimal } from '@/core/units/numeral';
 import { importAirAction, readSimulatedAirAction } from '@/server/actions';
 import type { Air, AirTaken } from '@/server/airCases';

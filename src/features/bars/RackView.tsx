@@ -2,7 +2,7 @@
 /* The rack drawn to one scale, the frames its pairs make, and a slip to put bars there. */
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { profileOf, profilesOf } from '@/core/job/materials';
+import { profileOf, profilesOf } from '@/core/house/materials';
 import { type RackBar, makeableFrames } from '@/core/frame/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';

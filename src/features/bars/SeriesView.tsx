@@ -4,10 +4,10 @@ import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 import { type SectionPlan, KEPT_MM } from '@/core/frame/buyingPlan';
 import type { SawnBar } from '@/core/frame/cutTimber';
-import { profileOf } from '@/core/job/materials';
-import { assumed } from '@/core/job/houseRules';
+import { profileOf } from '@/core/house/materials';
+import { assumed } from '@/core/house/houseRules';
 import { verdict } from '@/core/job/verdict';
-import { braceWords } from '@/core/plan/braceWords';
+import { braceWords } from '@/core/stages/bars/braceWords';
 import { printLength, printNumber, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import { recordCutsAction } from '@/server/actions';
@@ -171,6 +171,7 @@ function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeo
     result.kind === 'tooLong'
       ? [
           verdict({
+            id: `too long ${profile}`,
             about: `too long ${profile}`,
             level: 'stop',
             measured: result.part.lengthMm,
@@ -186,6 +187,7 @@ function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeo
   const mixed = plan.picks.flatMap(({ whose, list }) =>
     list.otherFamily.map((other) =>
       verdict({
+        id: `family ${whose} ${other.family} ${other.lengthMm}`,
         about: `family ${whose} ${other.family} ${other.lengthMm}`,
         level: 'watch',
         says: `${whose}: ${other.count} of ${printLength(other.lengthMm, tape)} lie there as ${other.family}; they do not fit the ${list.family}.`,
@@ -197,6 +199,7 @@ function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeo
   const special = plan.picks.flatMap(({ whose, special: lengths, orderMinor }) =>
     lengths.map((mm) =>
       verdict({
+        id: `special ${whose} ${mm}`,
         about: `special ${whose} ${mm}`,
         level: 'watch',
         says: `${whose}: ${printLength(mm, tape)} is made to order.`,
@@ -216,6 +219,7 @@ function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeo
       ? []
       : [
           verdict({
+            id: 'leftovers',
             about: 'leftovers',
             level: 'good',
             says:

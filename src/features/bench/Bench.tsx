@@ -78,8 +78,8 @@ export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; 
 
 function BenchHeader({ open, workshop, nowMs, onNew }: { open: BenchRow[]; workshop: string; nowMs: number; onNew: () => void }) {
   const ready = open.filter((row) => row.next.state === 'now' && row.stop === null);
-  const late = open.filter((row) => row.dueOn !== null && dueWords(row.dueOn, nowMs).late).length;
-  const minutes = ready.reduce((sum, row) => sum + row.next.minutes, 0);
+  const late = open.filter((row) => row.dueOn !== null && dueWords(row.dueOn, row.slackDays, nowMs).late).length;
+  const minutes = ready.reduce((sum, row) => sum + row.minutes, 0);
   return (
     <header className="hair-b flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2.5">
       <h1 className="text-[22px] leading-7 font-semibold" suppressHydrationWarning>
@@ -121,7 +121,7 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
   const { tape } = useWorkshop();
   const clock = row.next.clock && clockWords(row.next.clock.readyAt, nowMs);
   const waits = row.next.state === 'waiting' && !clock?.ready;
-  const due = row.dueOn && row.next.state !== 'finished' ? dueWords(row.dueOn, nowMs) : null;
+  const due = row.dueOn && row.next.state !== 'finished' ? dueWords(row.dueOn, row.slackDays, nowMs) : null;
   return (
     <li className="hair-b">
       <Link
@@ -151,7 +151,7 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
             ) : row.next.state === 'finished' ? (
               ''
             ) : (
-              `${row.next.minutes} min of hands`
+              `${printDuration(row.minutes)} of hands`
             )}
           </span>
         </span>

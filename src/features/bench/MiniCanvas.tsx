@@ -1,4 +1,4 @@
-import { profileOf } from '@/core/job/materials';
+import { profileOf } from '@/core/house/materials';
 import { frameMarks } from '@/drawing/frameMarks';
 import type { BenchRow } from '@/server/workshopCases';
 import { useWorkshop } from '@/ui/WorkshopContext';

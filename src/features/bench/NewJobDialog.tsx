@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { createJobAction } from '@/server/actions';
-import { FACE_RANGE_MM } from '@/core/plan/planBrief';
+import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { type Length, parseLength, printLength } from '@/core/units/length';
 import { Dialog } from '@/ui/Dialog';
 import { useWorkshop } from '@/ui/WorkshopContext';

@@ -1,4 +1,4 @@
-import { STAGES } from '@/core/job/stages';
+import { STAGES } from '@/core/stages/stages';
 import type { BenchRow } from '@/server/workshopCases';
 
 const STEP = 25;

@@ -8,9 +8,9 @@ import { rollPrice } from '@/core/cloth/rollPrice';
 import { type CutOrder, cutOrder } from '@/core/cloth/layout/cutOrder';
 import type { StockLayout, StockPiece } from '@/core/cloth/layout/layStock';
 import { snapPiece } from '@/core/cloth/layout/snapPiece';
-import { assumed } from '@/core/job/houseRules';
-import { fabricOf, fabricsOf } from '@/core/job/materials';
-import { layoutVerdicts } from '@/core/plan/layoutVerdicts';
+import { assumed } from '@/core/house/houseRules';
+import { fabricOf, fabricsOf } from '@/core/house/materials';
+import { layoutVerdicts } from '@/core/stages/cloth/layoutVerdicts';
 import { type Verdict, verdict, worstLevel } from '@/core/job/verdict';
 import { printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
@@ -302,6 +302,7 @@ function rollChoices(store: StoredCloth[], fabric: ReturnType<typeof fabricOf>):
 
 const wideVerdict = (number: number, mm: number, roll: StockCloth, across: string, width: string): Verdict =>
   verdict({
+    id: `width of No. ${number}`,
     about: `width of No. ${number}`,
     level: 'stop',
     measured: mm,

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { StockCloth } from '@/core/cloth/clothStock';
-import { fabricOf, fabricsOf } from '@/core/job/materials';
+import { fabricOf, fabricsOf } from '@/core/house/materials';
 import { length, printLength, printSize } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
 import type { ClothMove, StoredCloth } from '@/db/clothSheets';

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { byId } from '@/core/job/schools';
+import { byId } from '@/core/house/schools';
 import { batchRecipe } from '@/core/prime/coatRecipe';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { printSize } from '@/core/units/length';

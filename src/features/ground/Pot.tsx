@@ -2,8 +2,8 @@
 /* The pot to scale of its parts, filled on the kitchen scale one part after the other. */
 import { useState } from 'react';
 import { randomLcg } from 'd3-random';
-import { assumed } from '@/core/job/houseRules';
-import { byId } from '@/core/job/schools';
+import { assumed } from '@/core/house/houseRules';
+import { byId } from '@/core/house/schools';
 import type { CoatRecipe } from '@/core/prime/coatRecipe';
 import { pour, toMatch } from '@/core/prime/pour';
 import { SUBSTANCES } from '@/core/prime/substances';

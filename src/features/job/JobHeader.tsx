@@ -1,7 +1,7 @@
 'use client';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import { Download, Undo2 } from 'lucide-react';
-import { EDGES, USES, byId } from '@/core/job/schools';
+import { EDGES, USES, byId } from '@/core/house/schools';
 import { printSize } from '@/core/units/length';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -15,12 +15,19 @@ const SAVE_WORDS: Record<SaveState, string> = {
   stale: 'not saved',
 };
 
-/** "2 days in hand", "3 days late". */
-export function dueWords(dueOn: string, nowMs: number): { words: string; late: boolean } {
+const countDays = (days: number) => `${days} day${days === 1 ? '' : 's'}`;
+
+/**
+ * "2 days in hand", "1 day short", "3 days late": what is left once the work and the drying still to come are taken off.
+ *
+ * @param slackDays days between now and the latest start; null where nothing is left to do
+ */
+export function dueWords(dueOn: string, slackDays: number | null, nowMs: number): { words: string; late: boolean } {
   const days = differenceInCalendarDays(parseISO(dueOn), nowMs);
-  const count = `${Math.abs(days)} day${Math.abs(days) === 1 ? '' : 's'}`;
-  if (days === 0) return { words: 'today', late: false };
-  return days > 0 ? { words: `${count} in hand`, late: false } : { words: `${count} late`, late: true };
+  if (days < 0) return { words: `${countDays(-days)} late`, late: true };
+  if (slackDays !== null && slackDays < 0) return { words: `${countDays(Math.ceil(-slackDays))} short`, late: true };
+  const inHand = slackDays === null ? days : Math.floor(slackDays);
+  return { words: inHand < 1 ? 'start today' : `${countDays(inHand)} in hand`, late: false };
 }
 
 export function JobHeader({
@@ -29,6 +36,7 @@ export function JobHeader({
   state,
   undo,
   nowMs,
+  slackDays,
   finished,
 }: {
   number: number;
@@ -36,11 +44,12 @@ export function JobHeader({
   state: DraftState;
   undo: () => void;
   nowMs: number;
+  slackDays: number | null;
   finished: boolean;
 }) {
   const { tape } = useWorkshop();
   const { brief } = state.inputs;
-  const due = brief.dueOn ? dueWords(brief.dueOn, nowMs) : null;
+  const due = brief.dueOn ? dueWords(brief.dueOn, slackDays, nowMs) : null;
   return (
     <header className="hair-b flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2.5">
       <h1

@@ -8,22 +8,20 @@ import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
 import type { RackBar } from '@/core/frame/rack';
-import { type StageId, stageActs, stageById } from '@/core/job/stages';
-import { planJob } from '@/core/plan/planJob';
-import type { Learned, Pace } from '@/core/plan/context';
-import { historyOf } from '@/core/plan/jobHistory';
-import { gateVerdicts, nextStep, progressOf, staysOpen, waitVerdicts } from '@/core/plan/progress';
+import { type StageId, stageActs, stageById } from '@/core/stages/stages';
+import { type HouseLessons, caseOf } from '@/core/case/jobCase';
+import { progressOf } from '@/core/case/progress';
 import { length } from '@/core/units/length';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
 import type { Air } from '@/server/airCases';
-import type { JobWithLog } from '@/server/jobCases';
+import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
 import { Figure } from '@/ui/Figure';
 import { useNow } from '@/ui/useNow';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { CutFrom, NOT_STORED, clothThatFits } from './CutFrom';
+import { CutFrom, NOT_STORED, clothThatFits } from './cloth/CutFrom';
 import { refusalWords } from './jobDraft';
 import { JobHeader } from './JobHeader';
 import { Recorded, RecordBar } from './RecordBar';
@@ -44,17 +42,15 @@ interface JobPageProps {
   cloth: StoredCloth[];
   /** What was cut for this job already. */
   cut: JobCut | null;
-  /** How fastening went against what was reckoned, so far. */
-  pace: Pace | undefined;
-  /** What its cloth taught so far. */
-  learned: Learned;
+  /** What the records of this house taught so far. */
+  lessons: HouseLessons;
   air: Air;
   /** Entries whose taps were kept as sound. */
   recordings: string[];
   nowMs: number;
 }
 
-export function JobPage({ first, rack, cloth, cut, pace, learned, air, recordings, nowMs: serverNow }: JobPageProps) {
+export function JobPage({ first, rack, cloth, cut, lessons, air, recordings, nowMs: serverNow }: JobPageProps) {
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
@@ -69,32 +65,24 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
   const [step, setStep] = useState(1);
   const [pickedCloth, pickCloth] = useState<string | null>(null);
 
-  const progress = useMemo(() => progressOf(inputs, log), [inputs, log]);
-  const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
-  const history = useMemo(() => historyOf(log), [log]);
-  const plan = useMemo(
-    () => planJob(inputs, { rules, tape, pace, learned, history }, progress.coatsDone),
-    [inputs, rules, tape, pace, learned, history, progress.coatsDone],
+  const minuteMs = nowMs - (nowMs % 60_000);
+  const here = useMemo(
+    () => caseOf({ inputs }, log, { rules, tape, lessons }, minuteMs),
+    [inputs, log, rules, tape, lessons, minuteMs],
   );
+  const { progress, plan, next } = here;
+  const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
 
   const done = progress.done.has(open);
-  const entry = progress.records.findLast((record) => record.stage === open) ?? null;
-  const locked = done && !staysOpen(open);
-  const frozen = locked ? (entry?.plan ?? null) : null;
-  const shownInputs = frozen?.inputs ?? inputs;
-  const shownPlan = useMemo(
-    () => (frozen ? planJob(frozen.inputs, { rules: frozen.rules, tape, learned, history }, progress.coatsDone) : plan),
-    [frozen, tape, learned, history, progress.coatsDone, plan],
-  );
+  const entry = here.entryOf(open);
+  const locked = here.isFrozen(open);
   // The slip answers each key at once; the drawing follows in the next free moment, a brace under the hand at once.
-  const shown = useMemo(() => ({ inputs: shownInputs, plan: shownPlan, progress }), [shownInputs, shownPlan, progress]);
-  const later = useDeferredValue(shown);
-  const calm = open === 'bars' ? shown : later;
-  const total = shownPlan.fasten.route.steps.length;
+  const later = useDeferredValue(here);
+  const calm = open === 'bars' ? here : later;
+  const total = plan.fasten.route.steps.length;
   const current = Math.min(step, total);
-  const next = nextStep(inputs, progress, nowMs);
-  const waits = [...(open === next.stage ? waitVerdicts(next, nowMs) : []), ...gateVerdicts(open, progress)];
-  const answer = locked && frozen ? frozen : { ...plan[open], verdicts: [...plan[open].verdicts, ...waits] };
+  const { answer, answerNote } = plan[open];
+  const verdicts = here.verdictsOf(open);
 
   const cutsNow = open === 'cloth' && !done && !plan.cloth.painted;
   const clothId = pickedCloth ?? clothThatFits(cloth, inputs.cloth.fabric, plan.cloth.fit)?.id ?? NOT_STORED;
@@ -145,7 +133,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
           note,
           reason,
           unit: tape.unit,
-          ...(cutsNow && !cut && clothId !== NOT_STORED ? { clothId } : {}),
+          clothId: cutsNow && !cut && clothId !== NOT_STORED ? clothId : null,
         }),
       (value) => {
         took(value);
@@ -171,7 +159,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
   const Slip = SLIPS[open];
   const acts = stageActs(open, plan.cloth.painted);
   const stopped =
-    progress.now !== null && plan[progress.now].verdicts.some((one) => one.level === 'stop' && one.measured !== null);
+    progress.now !== null && here.verdictsOf(progress.now).some((one) => one.level === 'stop' && one.measured !== null);
   const print = async () => {
     await draft.flush();
     window.open(`/job/${first.job.id}/slip`, '_blank', 'noopener');
@@ -185,6 +173,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
           state={state}
           undo={draft.undo}
           nowMs={nowMs}
+          slackDays={here.slack?.days ?? null}
           finished={progress.now === null}
         />
         <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
@@ -197,7 +186,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
           <StageSheet
             jobId={first.job.id}
             open={open}
-            live={shownInputs}
+            live={here.inputs}
             inputs={calm.inputs}
             plan={calm.plan}
             progress={calm.progress}
@@ -222,19 +211,20 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
             <div>
               <h2 className="soft text-[14px] font-normal">{acts.act}</h2>
               <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
-                <Figure>{answer.answer}</Figure>
+                <Figure>{answer}</Figure>
               </p>
               <p className="figure soft text-[14.5px] leading-5">
-                <Figure>{answer.answerNote}</Figure>
+                <Figure>{answerNote}</Figure>
               </p>
             </div>
             <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
               <Slip
                 key={open}
-                inputs={locked ? shownInputs : inputs}
-                plan={locked ? shownPlan : plan}
+                inputs={here.inputs}
+                plan={plan}
                 coatsDone={progress.coatsDone}
                 locked={locked}
+                fastened={progress.done.has('fasten')}
                 change={draft.change}
                 onKeep={keep}
                 air={air.now}
@@ -252,7 +242,7 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
                   }}
                 />
               )}
-              <VerdictList verdicts={answer.verdicts} />
+              <VerdictList verdicts={verdicts} />
             </div>
             {done && entry ? (
               <Recorded
@@ -268,12 +258,14 @@ export function JobPage({ first, rack, cloth, cut, pace, learned, air, recording
               <RecordBar
                 key={`${open} ${progress.coatsDone}`}
                 label={acts.record}
-                verdicts={answer.verdicts}
+                verdicts={verdicts}
                 early={earlyWords(progress, open)}
                 busy={busy}
                 error={failure}
                 onRecord={record}
                 onPrint={print}
+                last={open === 'prime' ? entry : null}
+                onWithdraw={withdraw}
               />
             )}
           </section>

@@ -3,11 +3,10 @@
 import { format, parseISO } from 'date-fns';
 import { QRCodeSVG } from 'qrcode.react';
 import { useMemo } from 'react';
-import { EDGES, MEDIUMS, USES, byId } from '@/core/job/schools';
-import type { LogEntry } from '@/core/job/logEntry';
-import { STAGES } from '@/core/job/stages';
-import { planJob } from '@/core/plan/planJob';
-import { progressOf } from '@/core/plan/progress';
+import { EDGES, MEDIUMS, USES, byId } from '@/core/house/schools';
+import type { LogEntry } from '@/core/log/logEntry';
+import { STAGES } from '@/core/stages/stages';
+import { type HouseLessons, caseOf } from '@/core/case/jobCase';
 import { printSize } from '@/core/units/length';
 import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
@@ -18,14 +17,20 @@ import type { StoredJob } from '@/db/jobs';
 import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { AssemblySteps, FixingList, PartsList } from './BarsPanel';
+import { AssemblySteps, FixingList, PartsList } from './bars/BarsPanel';
 
-export function JobSlip({ job, log }: { job: StoredJob; log: LogEntry[] }) {
+interface JobSlipProps {
+  job: StoredJob;
+  log: LogEntry[];
+  lessons: HouseLessons;
+  nowMs: number;
+}
+
+export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
   const { rules, tape } = useWorkshop();
-  const { inputs } = job;
+  const here = useMemo(() => caseOf(job, log, { rules, tape, lessons }, nowMs), [job, log, rules, tape, lessons, nowMs]);
+  const { inputs, plan, progress } = here;
   const { brief } = inputs;
-  const progress = progressOf(inputs, log);
-  const plan = useMemo(() => planJob(inputs, { rules, tape }, progress.coatsDone), [inputs, rules, tape, progress.coatsDone]);
   const input = { inputs, plan, tape };
   return (
     <main className="mx-auto w-full max-w-[210mm] flex-1 overflow-y-auto bg-base-100 px-8 py-6 print:overflow-visible print:px-0">

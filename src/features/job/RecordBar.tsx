@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
-import type { LogEntry } from '@/core/job/logEntry';
+import type { LogEntry } from '@/core/log/logEntry';
 import { worstLevel, type Verdict } from '@/core/job/verdict';
 import { useFieldErrors } from '@/ui/fieldErrors';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -16,10 +16,13 @@ interface RecordBarProps {
   error: string | null;
   onRecord: (note: string, reason: string) => void;
   onPrint: () => void;
+  /** What was recorded last of a stage that goes on, such as the coat before; it can be taken back at once. */
+  last: LogEntry | null;
+  onWithdraw: (reason: string) => void;
 }
 
 /** The one main action of a stage. A stop verdict asks for a reason, a field that cannot be read comes first. */
-export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPrint }: RecordBarProps) {
+export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPrint, last, onWithdraw }: RecordBarProps) {
   const { rules, maker, setMaker } = useWorkshop();
   const [note, setNote] = useState('');
   const [reason, setReason] = useState('');
@@ -71,6 +74,7 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
           {error ?? blocked}
         </p>
       )}
+      {last && <TakeBackLast last={last} busy={busy} onWithdraw={onWithdraw} />}
       <div className="flex gap-2">
         <PrintButton onPrint={onPrint} />
         <button
@@ -82,6 +86,36 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
         </button>
       </div>
     </form>
+  );
+}
+
+/** The coat before, with the way to take it back with a reason. */
+function TakeBackLast({ last, busy, onWithdraw }: { last: LogEntry; busy: boolean; onWithdraw: (reason: string) => void }) {
+  const [reason, setReason] = useState<string | null>(null);
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-[13.5px]">
+      <span className="soft min-w-0 flex-1">
+        {last.did}, {format(new Date(last.at), 'EEE d MMM HH:mm')}
+      </span>
+      {reason !== null && (
+        <input
+          className="input input-sm h-9 w-full"
+          aria-label="Reason for taking back"
+          placeholder="Why is it taken back?"
+          value={reason}
+          maxLength={2000}
+          onChange={(event) => setReason(event.target.value)}
+        />
+      )}
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm h-9"
+        disabled={busy || (reason !== null && reason.trim().length < 3)}
+        onClick={() => (reason === null ? setReason('') : onWithdraw(reason))}
+      >
+        {reason === null ? 'Take it back' : 'Take it back now'}
+      </button>
+    </div>
   );
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import { STAGES, type StageId } from '@/core/job/stages';
+import { STAGES, type StageId } from '@/core/stages/stages';
 import { Figure } from '@/ui/Figure';
 
 export type StageMark = 'done' | 'now' | 'waiting' | 'stopped' | 'later';

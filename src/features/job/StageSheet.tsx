@@ -1,10 +1,11 @@
 'use client';
 import { memo, useMemo } from 'react';
 import type { RackBar } from '@/core/frame/rack';
-import { type JobInputs, braceRange } from '@/core/job/job';
-import type { StageId } from '@/core/job/stages';
-import type { Plan } from '@/core/plan/planJob';
-import { type Progress, staysOpen } from '@/core/plan/progress';
+import type { JobInputs } from '@/core/job/job';
+import { braceRange } from '@/core/stages/bars/barsInputs';
+import type { StageId } from '@/core/stages/stages';
+import type { Plan } from '@/core/case/planJob';
+import { type Progress, staysOpen } from '@/core/case/progress';
 import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
 import { fromBack, type Scene } from '@/drawing/scene';
@@ -12,30 +13,30 @@ import { squareScene } from '@/drawing/squareScene';
 import { type SceneInput, briefScene, handoverScene, primeScene } from '@/drawing/stageScenes';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
-import { KitList } from './KitList';
+import { KitList } from './brief/KitList';
 import { SheetDrawing, type View } from './SheetDrawing';
-import { CoatTable } from './StageExtras';
+import { CoatTable } from './prime/CoatTable';
 import type { Air } from '@/server/airCases';
 import type { Keep } from './keep';
 
 /** Panels are loaded when their stage is opened; the room for them is kept. */
-const BarsPanel = dynamic(() => import('./BarsPanel').then((module) => module.BarsPanel), {
+const BarsPanel = dynamic(() => import('./bars/BarsPanel').then((module) => module.BarsPanel), {
   loading: () => <div className="hair-t h-[248px] flex-none" />,
 });
-const ClothPanel = dynamic(() => import('./ClothPanel').then((module) => module.ClothPanel), {
+const ClothPanel = dynamic(() => import('./cloth/ClothPanel').then((module) => module.ClothPanel), {
   loading: () => <div className="hair-t h-[248px] flex-none" />,
 });
-const PaintingPanel = dynamic(() => import('./PaintingPanel').then((module) => module.PaintingPanel), {
+const PaintingPanel = dynamic(() => import('./painting/PaintingPanel').then((module) => module.PaintingPanel), {
   loading: () => <div className="hair-t h-[248px] flex-none" />,
 });
-const SquarePanel = dynamic(() => import('./SquarePanel').then((module) => module.SquarePanel), {
+const SquarePanel = dynamic(() => import('./square/SquarePanel').then((module) => module.SquarePanel), {
   loading: () => <div className="hair-t h-[226px] flex-none" />,
 });
-const FastenStage = dynamic(() => import('./FastenStage').then((module) => module.FastenStage), {
+const FastenStage = dynamic(() => import('./fasten/FastenStage').then((module) => module.FastenStage), {
   loading: () => <div className="bench:flex-1" />,
 });
 
-const TuneStage = dynamic(() => import('./TuneStage').then((module) => module.TuneStage), {
+const TuneStage = dynamic(() => import('./tune/TuneStage').then((module) => module.TuneStage), {
   loading: () => <div className="bench:flex-1" />,
 });
 

@@ -3,7 +3,7 @@
  * the revision it started from; a stale one is refused and both versions are kept for the maker to choose.
  */
 import type { JobInputs } from '@/core/job/job';
-import { type StageId, stageById } from '@/core/job/stages';
+import { type StageId, stageById } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 import type { Outcome, Refusal } from '@/server/outcome';
 

@@ -1,4 +1,4 @@
-import type { JobWithLog } from '@/server/jobCases';
+import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
 
 /** What every entry that is kept between the stages is asked with. */

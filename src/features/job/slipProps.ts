@@ -1,8 +1,9 @@
-import type { JobInputs, SquareInputs } from '@/core/job/job';
-import type { StageId } from '@/core/job/stages';
+import type { JobInputs } from '@/core/job/job';
+import type { SquareInputs } from '@/core/stages/square/squareInputs';
+import type { StageId } from '@/core/stages/stages';
 import type { Keep } from './keep';
-import type { AirReading } from '@/core/tension/clothWeather';
-import type { Plan } from '@/core/plan/planJob';
+import type { StoredAir } from '@/db/airReadings';
+import type { Plan } from '@/core/case/planJob';
 
 /** What every slip gets: the stage's inputs, the plan made of them, and a way to change them. */
 export interface SlipProps {
@@ -10,9 +11,11 @@ export interface SlipProps {
   plan: Plan;
   coatsDone: number;
   locked: boolean;
+  /** The cloth is fastened: there is a tension to note. */
+  fastened: boolean;
   onKeep: Keep;
   /** What the hygrometer says now; null when it was not read for hours. */
-  air: AirReading | null;
+  air: StoredAir | null;
   change: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 

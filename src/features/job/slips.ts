@@ -1,8 +1,13 @@
 import type { ReactNode } from 'react';
-import type { StageId } from '@/core/job/stages';
-import { ClothSlip, FastenSlip } from './clothSlips';
-import { HandoverSlip, PrimeSlip, TuneSlip } from './finishSlips';
-import { BarsSlip, BriefSlip, SquareSlip } from './frameSlips';
+import type { StageId } from '@/core/stages/stages';
+import { BarsSlip } from './bars/BarsSlip';
+import { BriefSlip } from './brief/BriefSlip';
+import { ClothSlip } from './cloth/ClothSlip';
+import { FastenSlip } from './fasten/FastenSlip';
+import { HandoverSlip } from './handover/HandoverSlip';
+import { PrimeSlip } from './prime/PrimeSlip';
+import { SquareSlip } from './square/SquareSlip';
+import { TuneSlip } from './tune/TuneSlip';
 import type { SlipProps } from './slipProps';
 
 /** The slip of each stage. */

@@ -1,8 +1,9 @@
 /* Short words for the run of stages and for what holds a record back. */
 import { format } from 'date-fns';
-import { STAGE_IDS, type StageId, stageById } from '@/core/job/stages';
-import type { Plan } from '@/core/plan/planJob';
-import { type NextStep, type Progress, missingBefore } from '@/core/plan/progress';
+import { STAGE_IDS, type StageId, stageById } from '@/core/stages/stages';
+import type { Plan } from '@/core/case/planJob';
+import type { NextStep } from '@/core/case/nextStep';
+import { type Progress, missingBefore } from '@/core/case/progress';
 import type { StageMark } from './StageRun';
 
 const perStage = <T>(of: (id: StageId) => T) => Object.fromEntries(STAGE_IDS.map((id) => [id, of(id)])) as Record<StageId, T>;
@@ -29,7 +30,8 @@ export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Reco
   return perStage((id) => {
     const record = progress.records.findLast((entry) => entry.stage === id);
     if (progress.done.has(id) && record) return format(new Date(record.at), 'EEE d MMM');
-    if (id === progress.now && next.state === 'waiting' && id !== 'prime') return 'glue sets';
+    if (id === progress.now && next.state === 'waiting' && id !== 'prime')
+      return next.clock?.stage === 'bars' ? 'glue sets' : 'coat dries';
     return planned[id] ?? '';
   });
 }

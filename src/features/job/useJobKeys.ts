@@ -1,6 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import { STAGE_IDS, type StageId } from '@/core/job/stages';
+import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { typing } from '@/ui/typing';
 
 interface JobKeys {

@@ -14,8 +14,9 @@ import {
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import type { Reading } from '@/core/job/logEntry';
-import { stageById } from '@/core/job/stages';
+import type { Reading } from '@/core/log/logEntry';
+import { type HowKnown, readingWords } from '@/core/log/readingKinds';
+import { stageById } from '@/core/stages/stages';
 import { decimal } from '@/core/units/numeral';
 import { finerTape, printLength } from '@/core/units/length';
 import type { LogRow } from '@/server/workshopCases';
@@ -25,14 +26,23 @@ import { ReadingPlot } from './ReadingPlot';
 
 const column = createColumnHelper<LogRow>();
 
+/** What stands behind a value that nobody measured. */
+const KNOWN_WORDS: Record<HowKnown, string> = {
+  measured: '',
+  device: '',
+  felt: ' (felt)',
+  simulated: ' (simulated)',
+  reckoned: ' (reckoned)',
+};
+
 export function Log({ rows }: { rows: LogRow[] }) {
   const { tape } = useWorkshop();
   const [search, setSearch] = useState('');
   const [sorting, setSorting] = useState<SortingState>([{ id: 'at', desc: true }]);
   const filter = useDeferredValue(search);
   const columns = useMemo<ColumnDef<LogRow, string>[]>(() => {
-    const readingWords = ({ quantity, value, unit }: Reading) =>
-      `${quantity} ${unit === 'mm' ? printLength(value, finerTape(tape)) : `${decimal(value, 2)} ${unit}`}`;
+    const words = (one: Reading) =>
+      `${readingWords(one)} ${one.unit === 'mm' ? printLength(one.value, finerTape(tape)) : `${decimal(one.value, 2)} ${one.unit}`}${KNOWN_WORDS[one.known]}`;
     return [
       column.accessor('at', { header: 'when', cell: ({ getValue }) => format(new Date(getValue()), 'd MMM yyyy HH:mm') }),
       column.accessor((row) => `No. ${row.jobNumber} ${row.jobTitle}`, {
@@ -59,7 +69,7 @@ export function Log({ rows }: { rows: LogRow[] }) {
           </>
         ),
       }),
-      column.accessor((row) => row.readings.map(readingWords).join(', '), {
+      column.accessor((row) => row.readings.map(words).join(', '), {
         id: 'readings',
         header: 'readings',
         enableSorting: false,

@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import type { ReadingId } from '@/core/log/readingKinds';
 import type { LogRow } from '@/server/workshopCases';
 
 /** One reading on the plot. */
@@ -7,20 +8,20 @@ export interface Dot {
   value: number;
   /** One standard deviation of the tool. */
   precision: number;
+  simulated: boolean;
   says: string;
 }
 
 /** Kinds of reading that are worth a plot. */
 export const KINDS = [
   { id: 'rack', name: 'Diagonal difference', unit: 'mm' },
-  { id: 'room humidity', name: 'Room humidity', unit: '% RH' },
-  { id: 'room temperature', name: 'Room temperature', unit: '°C' },
+  { id: 'roomHumidity', name: 'Room humidity', unit: '% RH' },
+  { id: 'roomTemperature', name: 'Room temperature', unit: '°C' },
   { id: 'weight', name: 'Weight on the scale', unit: 'kg' },
-  { id: 'tension by tap', name: 'Tension by tap', unit: 'N/m' },
-  { id: 'tension by weight', name: 'Tension by weight', unit: 'N/m' },
-  { id: 'dry ground', name: 'Dry ground', unit: 'g/m²' },
-  { id: 'fasteners', name: 'Fasteners', unit: 'pieces' },
-  { id: 'rehearsal, unevenness', name: 'Rehearsals', unit: 'unevenness' },
+  { id: 'tensionByTap', name: 'Tension by tap', unit: 'N/m' },
+  { id: 'tensionByWeight', name: 'Tension by weight', unit: 'N/m' },
+  { id: 'dryGround', name: 'Dry ground', unit: 'g/m²' },
+  { id: 'rehearsalUnevenness', name: 'Rehearsals', unit: 'unevenness' },
 ] as const;
 export type KindId = (typeof KINDS)[number]['id'];
 
@@ -29,20 +30,24 @@ export function readingDots(rows: readonly LogRow[], kind: KindId): Dot[] {
   return rows
     .filter((row) => !row.withdrawn)
     .flatMap((row): Dot[] => {
-      const found = (quantity: string) => row.readings.find((reading) => reading.quantity === quantity);
-      const dot = (value: number, precision: number): Dot[] => [
+      const found = (quantity: ReadingId, of = '') =>
+        row.readings.find((reading) => reading.quantity === quantity && reading.of === of);
+      const dot = (value: number, precision: number, simulated: boolean): Dot[] => [
         {
           at: new Date(row.at),
           value,
           precision,
-          says: `No. ${row.jobNumber} ${row.jobTitle}, ${format(new Date(row.at), 'd MMM yyyy')}`,
+          simulated,
+          says: `No. ${row.jobNumber} ${row.jobTitle}, ${format(new Date(row.at), 'd MMM yyyy')}${simulated ? ', simulated' : ''}`,
         },
       ];
       if (kind !== 'rack') {
         const reading = found(kind);
-        return reading ? dot(reading.value, reading.precision ?? 0) : [];
+        return reading ? dot(reading.value, reading.precision ?? 0, reading.known === 'simulated') : [];
       }
-      const [down, up] = [found('diagonal down'), found('diagonal up')];
-      return down && up ? dot(Math.abs(down.value - up.value), (down.precision ?? 0) * Math.SQRT2) : [];
+      const [down, up] = [found('diagonal', 'down'), found('diagonal', 'up')];
+      return down && up
+        ? dot(Math.abs(down.value - up.value), (down.precision ?? 0) * Math.SQRT2, down.known === 'simulated')
+        : [];
     });
 }

@@ -3,7 +3,7 @@
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
-import type { Materials } from '@/core/job/materials';
+import type { Materials } from '@/core/house/materials';
 import type { StoredRules } from '@/db/workshops';
 import { parsed, refused } from '@/core/units/result';
 import { NumberField, Tick, TypedField } from '@/ui/fields';

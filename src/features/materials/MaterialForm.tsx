@@ -2,7 +2,7 @@
 /* The form that material tables stand in: what was changed, what is wrong, and the one button that saves. */
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
-import { type Materials, changesOnly, fabricsOf, materialViolations, profilesOf, speciesOf } from '@/core/job/materials';
+import { type Materials, changesOnly, fabricsOf, materialViolations, profilesOf, speciesOf } from '@/core/house/materials';
 import type { StoredRules } from '@/db/workshops';
 import { saveRulesAction } from '@/server/actions';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';

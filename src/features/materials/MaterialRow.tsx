@@ -1,7 +1,7 @@
 'use client';
 /* One material, folded to a line until it is opened, and the fields such rows share. */
 import type { ReactNode } from 'react';
-import { printPricedLengths, readPricedLengths } from '@/core/job/materials';
+import { printPricedLengths, readPricedLengths } from '@/core/house/materials';
 import type { PricedLength } from '@/core/frame/profiles';
 import { parsed, refused } from '@/core/units/result';
 import { TypedField } from '@/ui/fields';

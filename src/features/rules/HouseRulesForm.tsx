@@ -4,9 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { saveRulesAction } from '@/server/actions';
-import { ASSUMPTIONS, type AssumptionId } from '@/core/job/assumptions';
-import type { Policies } from '@/core/job/houseRules';
-import { STAGES } from '@/core/job/stages';
+import { ASSUMPTIONS, type AssumptionId } from '@/core/house/assumptions';
+import type { Policies } from '@/core/house/houseRules';
+import { STAGES } from '@/core/stages/stages';
 import type { StoredRules } from '@/db/workshops';
 
 interface RulesFields {

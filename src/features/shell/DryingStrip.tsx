@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { format } from 'date-fns';
-import { assumed } from '@/core/job/houseRules';
+import { assumed } from '@/core/house/houseRules';
 import { clockPart, clockWords } from '@/ui/Clock';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';

@@ -4,11 +4,12 @@
  */
 import type { StockCloth } from '@/core/cloth/clothStock';
 import type { RackBar } from '@/core/frame/rack';
-import type { HouseRules } from '@/core/job/houseRules';
-import { DEFAULT_RULES } from '@/core/job/houseRules';
+import type { HouseRules } from '@/core/house/houseRules';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
 import type { GroundStock } from '@/db/groundStocks';
-import { type JobInputs, alikeCorners } from '@/core/job/job';
-import type { StageId } from '@/core/job/stages';
+import type { JobInputs } from '@/core/job/job';
+import { alikeCorners } from '@/core/stages/tune/tuneInputs';
+import type { StageId } from '@/core/stages/stages';
 import type { Length } from '@/core/units/length';
 import { length } from '@/core/units/length';
 

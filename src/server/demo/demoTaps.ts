@@ -4,15 +4,11 @@
  */
 import type { Database } from 'better-sqlite3';
 import { randomLcg } from 'd3-random';
-import { tapeFor } from '@/core/job/houseRules';
-import { historyOf } from '@/core/plan/jobHistory';
-import { planTune } from '@/core/plan/planTune';
 import { allCorners } from '@/core/tension/openCorners';
 import type { TapPlace } from '@/core/tension/tap/membraneTone';
 import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
-import { readRules } from '@/db/workshops';
-import { openJob } from '../jobCases';
+import { caseOfJob, openJob } from '../jobReading';
 import type { Outcome } from '../outcome';
 import { keepRemedy, keepTaps, keepTurns } from '../readingCases';
 import type { Workshop } from '../workshop';
@@ -42,9 +38,7 @@ export function seedTaps(database: Database, jobId: string, maker: string, now: 
 }
 
 function wavsOf(workshop: Workshop, jobId: string, nPerM: number, random: () => number): Record<TapPlace, string> {
-  const { job, log } = openJob(workshop, jobId)!;
-  const { rules } = readRules(workshop.database);
-  const { span, mass } = planTune(job.inputs, { rules, tape: tapeFor(rules, 'mm'), history: historyOf(log) });
+  const { span, mass } = caseOfJob(workshop, openJob(workshop, jobId)!).plan.tune;
   const cloth = { span, sigma: mass.kgPerM2, pull: { tx: nPerM * 1.04, ty: nPerM * 0.96 } };
   const wav = (place: TapPlace) =>
     Buffer.from(writeWav({ samples: ordinaryTap(place, cloth, random, RATE), rate: RATE })).toString('base64');

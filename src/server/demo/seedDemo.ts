@@ -96,6 +96,8 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
       maker: record.maker,
       note: record.note ?? '',
       reason: record.reason ?? '',
+      unit: 'mm',
+      clothId: null,
     });
     revision = must(demo, result).job.revision;
   }

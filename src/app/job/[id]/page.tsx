@@ -2,8 +2,8 @@ import { notFound } from 'next/navigation';
 import { JobPage } from '@/features/job/JobPage';
 import { clothStore, jobCut } from '@/server/clothCases';
 import { airOf } from '@/server/airCases';
-import { openJob } from '@/server/jobCases';
-import { fasteningPace, learnedFor } from '@/server/learnedCases';
+import { openJob } from '@/server/jobReading';
+import { houseLessons } from '@/server/learnedCases';
 import { keptTaps } from '@/server/readingCases';
 import { rackBars } from '@/server/rackCases';
 import { openWorkshop } from '@/server/openWorkshop';
@@ -20,8 +20,7 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
       rack={rackBars(workshop)}
       cloth={clothStore(workshop)}
       cut={jobCut(workshop, id)}
-      pace={fasteningPace(workshop)}
-      learned={learnedFor(workshop, found.job.inputs)}
+      lessons={houseLessons(workshop)}
       air={airOf(workshop)}
       recordings={keptTaps(workshop, id)}
       nowMs={workshop.now().getTime()}

@@ -1,8 +1,8 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_RULES } from '../../job/houseRules';
+import { DEFAULT_RULES } from '../../house/houseRules';
 import { type JobInputs, newInputs } from '../../job/job';
-import { stapleModel } from '../../plan/stapleModel';
+import { stapleModel } from '../../stages/fasten/stapleModel';
 import { length } from '../../units/length';
 import { condensedMembrane } from './membrane';
 import { clothMeasures, edgeWidths, principal } from './clothMeasures';

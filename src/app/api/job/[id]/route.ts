@@ -1,5 +1,5 @@
-import { jobFile, jobFileName, printJobFile } from '@/core/job/jobFile';
-import { openJob } from '@/server/jobCases';
+import { jobFile, jobFileName, printJobFile } from '@/core/file/jobFile';
+import { openJob } from '@/server/jobReading';
 import { openWorkshop } from '@/server/openWorkshop';
 import { houseRules } from '@/server/workshopCases';
 

@@ -1,11 +1,13 @@
 import { notFound } from 'next/navigation';
 import { JobSlip } from '@/features/job/JobSlip';
-import { openJob } from '@/server/jobCases';
+import { openJob } from '@/server/jobReading';
+import { houseLessons } from '@/server/learnedCases';
 import { openWorkshop } from '@/server/openWorkshop';
 
 export default async function SlipRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const found = openJob(openWorkshop(), id);
+  const workshop = openWorkshop();
+  const found = openJob(workshop, id);
   if (!found) notFound();
-  return <JobSlip job={found.job} log={found.log} />;
+  return <JobSlip job={found.job} log={found.log} lessons={houseLessons(workshop)} nowMs={workshop.now().getTime()} />;
 }

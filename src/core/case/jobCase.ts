@@ -1,0 +1,164 @@
+/*
+ * One reading of a job, for whoever shows, prints, records or counts it: how far it is, what its log tells, the plan of every
+ * stage. A recorded stage stands as it was recorded, under the rules and lessons of that day; the others are worked out from
+ * what is typed now. Pure; what is costly is worked out when it is asked for, and once.
+ */
+import type { HouseRules } from '../house/houseRules';
+import type { Job, JobInputs } from '../job/job';
+import type { Verdict } from '../job/verdict';
+import { type JobHistory, historyOf } from '../log/jobHistory';
+import { type LogEntry, NOTHING_TAUGHT, type Taught } from '../log/logEntry';
+import type { StagePlan } from '../stages/planContext';
+import { planPrime } from '../stages/prime/planPrime';
+import { STAGE_IDS, type StageId } from '../stages/stages';
+import type { Tape } from '../units/length';
+import { gateVerdicts } from './gate';
+import { type NextStep, nextStep, waitVerdicts } from './nextStep';
+import { type Plan, type StageGround, planStages } from './planJob';
+import { type Progress, progressOf, staysOpen } from './progress';
+import { type Slack, slackOf } from './slack';
+
+/** What the records of a house taught: its pace, and by cloth its stiffness and absorption. */
+export interface HouseLessons {
+  pace: Taught['pace'];
+  cloths: Readonly<Record<string, Omit<Taught, 'pace'>>>;
+}
+
+/** What a job is read under. */
+export interface House {
+  rules: HouseRules;
+  tape: Tape;
+  lessons: HouseLessons;
+}
+
+export const NO_LESSONS: HouseLessons = { pace: null, cloths: {} };
+
+export interface JobCase {
+  job: Pick<Job, 'inputs'>;
+  house: House;
+  progress: Progress;
+  history: JobHistory;
+  next: NextStep;
+  /** Recorded stages as they were recorded, the others as they stand. */
+  inputs: JobInputs;
+  plan: Plan;
+  /** What taught the stages that are not recorded. */
+  taught: Taught;
+  /** The record that a stage stands by, or null; of priming the last coat. */
+  entryOf: (stage: StageId) => LogEntry | null;
+  /** Recorded and closed: nothing of it changes any more. */
+  isFrozen: (stage: StageId) => boolean;
+  /** Everything that is judged about a stage now: its plan, what dries, the gate before it. */
+  verdictsOf: (stage: StageId) => Verdict[];
+  slack: Slack | null;
+}
+
+/** The lessons that hold for a job’s cloth. */
+export const taughtFor = ({ pace, cloths }: HouseLessons, { cloth }: Pick<JobInputs, 'cloth'>): Taught => ({
+  ...NOTHING_TAUGHT,
+  ...cloths[cloth.fabric],
+  pace,
+});
+
+/** The end of a day in the time of the reader, ms since 1970; null for none. */
+const endOfDay = (day: string | null): number | null => (day === null ? null : Date.parse(`${day}T23:59:59`));
+
+/**
+ * The case of a job at a moment.
+ *
+ * @param log its entries with their frozen plans, oldest first
+ * @param atMs now, ms since 1970
+ */
+export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house: House, atMs: number): JobCase {
+  const progress = progressOf(job.inputs, log);
+  const entryOf = (stage: StageId) => progress.records.findLast((record) => record.stage === stage) ?? null;
+  const isFrozen = (stage: StageId) => progress.done.has(stage) && !staysOpen(stage);
+  const history = once(() => historyOf(log));
+  const taught = taughtFor(house.lessons, job.inputs);
+  const next = nextStep(job.inputs, progress, atMs);
+  const now = once((): StageGround => {
+    const inputs = inputsOf(job.inputs, (stage) => (isFrozen(stage) ? entryOf(stage) : null));
+    return { inputs, context: { rules: house.rules, tape: house.tape, taught, history: history() } };
+  });
+  const plan = once(() => {
+    const groundOf = (stage: StageId) => groundOfRecord(isFrozen(stage) ? entryOf(stage) : null, log, house.tape) ?? now();
+    const worked = planStages(groundOf, now(), progress.coatsDone);
+    const stages = Object.fromEntries(
+      STAGE_IDS.map((stage) => [stage, isFrozen(stage) ? asRecorded(worked[stage], entryOf(stage)) : worked[stage]]),
+    ) as unknown as Plan;
+    return { ...stages, prime: withCoatsOn(stages, progress.records, log, house.tape), kit: worked.kit };
+  });
+  return {
+    job,
+    house,
+    progress,
+    next,
+    taught,
+    entryOf,
+    isFrozen,
+    get history() {
+      return history();
+    },
+    get inputs() {
+      return now().inputs;
+    },
+    get plan() {
+      return plan();
+    },
+    verdictsOf: (stage) =>
+      isFrozen(stage)
+        ? plan()[stage].verdicts
+        : [
+            ...plan()[stage].verdicts,
+            ...(stage === next.stage ? waitVerdicts(next, atMs) : []),
+            ...gateVerdicts(stage, progress),
+          ],
+    get slack() {
+      const runsUntil = next.clock ? Date.parse(next.clock.readyAt) : null;
+      return slackOf(plan(), progress, house.rules, atMs, endOfDay(job.inputs.brief.dueOn), runsUntil);
+    },
+  };
+}
+
+/** Worked out when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+/** Inputs with those of every closed stage as they were recorded. */
+function inputsOf(inputs: JobInputs, closedBy: (stage: StageId) => LogEntry | null): JobInputs {
+  const recorded = STAGE_IDS.flatMap((stage) => {
+    const frozen = closedBy(stage)?.plan;
+    return frozen ? [[stage, frozen.inputs[stage]] as const] : [];
+  });
+  return { ...inputs, ...Object.fromEntries(recorded) };
+}
+
+/** What a record was planned from; null where it kept no plan. Its history is the log before it. */
+function groundOfRecord(entry: LogEntry | null, log: readonly LogEntry[], tape: Tape): StageGround | null {
+  if (!entry?.plan) return null;
+  const { inputs, rules, taught } = entry.plan;
+  return { inputs, context: { rules, tape, taught, history: historyOf(log.slice(0, log.indexOf(entry))) } };
+}
+
+/** A plan with the words that were recorded in place of those worked out today. */
+const asRecorded = <P extends StagePlan>(worked: P, entry: LogEntry | null): P =>
+  entry?.plan
+    ? {
+        ...worked,
+        answer: entry.plan.answer,
+        answerNote: entry.plan.answerNote,
+        verdicts: entry.plan.verdicts,
+        readings: entry.readings,
+      }
+    : worked;
+
+/** Coats that are on keep the mix and the drying they were recorded with. */
+function withCoatsOn({ prime, bars }: Plan, records: readonly LogEntry[], log: readonly LogEntry[], tape: Tape): Plan['prime'] {
+  const coats = prime.coats.map((coat, index) => {
+    const ground = groundOfRecord(records.find((one) => one.stage === 'prime' && one.step === index) ?? null, log, tape);
+    return ground ? (planPrime(ground.inputs, ground.context, index, bars).coats[index] ?? coat) : coat;
+  });
+  return { ...prime, coats };
+}

@@ -1,0 +1,99 @@
+/*
+ * The kit list: tools and materials for this job, counted from the plan so far, so that nothing runs out
+ * half-way. A line's id stays the same while the counts change, so ticks are kept.
+ */
+import { fabricOf } from '../house/materials';
+import { FASTENERS, type FastenerId } from '../fasten/fasteners';
+import { JOINTS } from '../frame/joints';
+import type { JobInputs } from '../job/job';
+import { USES, byId } from '../house/schools';
+import { printLength, printSize } from '../units/length';
+import type { PlanContext } from '../stages/planContext';
+import type { BarsPlan } from '../stages/bars/planBars';
+import type { ClothPlan } from '../stages/cloth/planCloth';
+import type { FastenPlan } from '../stages/fasten/planFasten';
+import type { PrimePlan } from '../stages/prime/planPrime';
+
+export interface KitLine {
+  id: string;
+  group: 'materials' | 'tools' | 'care';
+  what: string;
+}
+
+export interface KitPlans {
+  bars: BarsPlan;
+  cloth: ClothPlan;
+  fasten: FastenPlan;
+  prime: PrimePlan;
+}
+
+/** Everything to lay ready for a job, materials first. */
+export function kitList(inputs: JobInputs, plans: KitPlans, context: PlanContext): KitLine[] {
+  return [...materials(inputs, plans, context), ...tools(inputs, plans), ...care(inputs, plans)];
+}
+
+const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ id, group, what });
+
+function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape, rules }: PlanContext): KitLine[] {
+  const { profile } = bars;
+  const { opener } = byId(JOINTS, inputs.bars.joint);
+  const parts = bars.parts.map((part) =>
+    line(
+      'materials',
+      `part ${part.name}`,
+      `${part.count} × ${part.name}, ${printLength(part.lengthMm, tape)}, ${profile.name.toLowerCase()}`,
+    ),
+  );
+  const openers =
+    opener === 'key'
+      ? [line('materials', 'openers', '8 keys, 2 a corner, and 2 spare')]
+      : opener === 'bolt'
+        ? [line('materials', 'openers', '4 corner bolts')]
+        : [line('materials', 'openers', 'Wood glue, 8 corner staples or screws')];
+  const clothLine = cloth.painted
+    ? []
+    : [
+        line(
+          'materials',
+          'cloth',
+          `${fabricOf(rules, inputs.cloth.fabric).name}, ${printSize(cloth.cut.widthMm, cloth.cut.heightMm, tape, 'up')}`,
+        ),
+      ];
+  const counted = (id: string, count: number, fastener: FastenerId) =>
+    count > 0 ? [line('materials', id, `${count} × ${byId(FASTENERS, fastener).name.toLowerCase()}, spares in`)] : [];
+  const fasteners = [
+    ...counted('fasteners', fasten.fastenersToHave, inputs.fasten.fastener),
+    ...counted('tacks', fasten.tacksToHave, 'tack'),
+  ];
+  const total = (key: 'groundMl' | 'glueG') => prime.coats.reduce((sum, { recipe }) => sum + recipe[key], 0);
+  const ground =
+    total('groundMl') > 0 ? [line('materials', 'ground', `${Math.ceil(total('groundMl') / 10) * 10} ml ground`)] : [];
+  const glue = total('glueG') > 0 ? [line('materials', 'glue', `${Math.ceil(total('glueG'))} g glue`)] : [];
+  return [...parts, ...openers, ...clothLine, ...fasteners, ...ground, ...glue];
+}
+
+function tools(inputs: JobInputs, { prime }: KitPlans): KitLine[] {
+  const { squeezed } = byId(FASTENERS, inputs.fasten.fastener);
+  const joint = byId(JOINTS, inputs.bars.joint);
+  return [
+    line('tools', 'tape', 'Tape, long rule and square'),
+    line('tools', 'mallet', 'Rubber mallet or a block'),
+    ...(joint.glued ? [line('tools', 'clamps', 'Clamps, damp rag')] : []),
+    line('tools', 'fastening', squeezed ? 'Stapler, loaded' : 'Tack hammer, magnetic'),
+    ...(inputs.cloth.grip === 'pliers' ? [line('tools', 'pliers', 'Stretching pliers')] : []),
+    line('tools', 'shears', 'Shears'),
+    line('tools', 'screwdriver', 'Fine screwdriver, to draw staples and tuck folds'),
+    ...(prime.coats.length > 0
+      ? [line('tools', 'brush', 'Wide brush, jug, scale'), line('tools', 'sand', 'Fine sandpaper')]
+      : []),
+    ...(prime.coats.some((coat) => coat.kind === 'size') ? [line('tools', 'bath', 'Water bath and thermometer')] : []),
+  ];
+}
+
+function care(inputs: JobInputs, { prime }: KitPlans): KitLine[] {
+  return [
+    line('care', 'eyes', 'Eye protection'),
+    ...(prime.coats.some((coat) => coat.sandAfter) ? [line('care', 'mask', 'Dust mask for sanding')] : []),
+    ...(byId(USES, inputs.brief.use).painted ? [line('care', 'cover', 'Soft clean cover, card for behind the keys')] : []),
+  ];
+}

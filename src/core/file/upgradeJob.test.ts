@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { length } from '../units/length';
+import { DEFAULT_RULES, USUAL_POLICIES } from '../house/houseRules';
+import { newInputs } from '../job/job';
+import { SHAPE_VERSION, UNNUMBERED, upgradeInputs, upgradeJobFile, upgradeRules } from './upgradeJob';
+
+const fresh = newInputs('Old', length(900), length(600));
+
+/** Inputs as version 3 wrote them: one opening for all corners, no pot, no signs. */
+function thirdVersion(openingMm: number) {
+  const { piece: _piece, signs: _signs, corners: _corners, ...tune } = fresh.tune;
+  const { system, roomC, roomRh, edges, back } = fresh.prime;
+  return { ...fresh, tune: { ...tune, opening: length(openingMm) }, prime: { system, roomC, roomRh, edges, back } };
+}
+
+describe('what version 3 wrote', () => {
+  it('opens all corners as far as it did, and has a pot and signs', () => {
+    const inputs = upgradeInputs(thirdVersion(0.5), UNNUMBERED) as typeof fresh;
+    for (const corner of Object.values(inputs.tune.corners)) expect(corner).toEqual(length(0.5));
+    expect(inputs.prime).toEqual(fresh.prime);
+    expect(inputs.tune).not.toHaveProperty('opening');
+    expect(Object.keys(inputs.tune).sort()).toEqual(Object.keys(fresh.tune).sort());
+  });
+
+  it('is left alone when it is of today, and when it is nothing of ours', () => {
+    expect(upgradeInputs(fresh, SHAPE_VERSION)).toBe(fresh);
+    for (const other of [null, 3, 'x', [], {}]) expect(upgradeInputs(other, UNNUMBERED)).toEqual(other);
+  });
+
+  it('house rules get the usual policies and keep their own', () => {
+    const { policies: _policies, ...old } = DEFAULT_RULES;
+    expect(upgradeRules(old)).toEqual(DEFAULT_RULES);
+    const own = { ...DEFAULT_RULES, policies: { ...USUAL_POLICIES, water: 'never' } };
+    expect(upgradeRules(own)).toEqual(own);
+  });
+
+  it('a whole file comes out as version 4, its frozen plans with it', () => {
+    const { policies: _policies, ...oldRules } = DEFAULT_RULES;
+    const plan = { answer: '', answerNote: '', verdicts: [], inputs: thirdVersion(1), rules: oldRules };
+    const file = (version: number) => ({
+      version,
+      job: { inputs: thirdVersion(0) },
+      log: [{ id: 'a', plan }],
+      materials: undefined,
+    });
+    const after = upgradeJobFile(file(3)) as {
+      version: number;
+      log: { plan: { inputs: typeof fresh; rules: typeof DEFAULT_RULES } }[];
+    };
+    expect(after.version).toBe(5);
+    expect(after.log[0]!.plan.inputs.tune.corners.topLeft).toEqual(length(1));
+    expect(after.log[0]!.plan.rules.policies).toEqual(USUAL_POLICIES);
+    const later = file(5);
+    expect(upgradeJobFile(later)).toBe(later);
+  });
+});

@@ -1,0 +1,143 @@
+/*
+ * What was written by earlier versions, brought to the form of today where it is read; the log itself is never rewritten.
+ * A chain of numbered steps: what was written by version n takes the steps after n. Versions 1 to 4 did not store their
+ * number with a row, so the first link of the chain (`toVersion4`) tells them by what they hold; from 4 on the number decides.
+ */
+import { NO_CHANGES } from '../house/materials';
+import { USUAL_POLICIES } from '../house/houseRules';
+import { newInputs } from '../job/job';
+import { NOTHING_TAUGHT } from '../log/logEntry';
+import { upgradeKnown, upgradeQuantity } from '../log/upgradeReading';
+import { evenBraces } from '../stages/bars/barsInputs';
+import { alikeCorners } from '../stages/tune/tuneInputs';
+import { REMEDIES } from '../tension/remedies';
+import { type Length, length } from '../units/length';
+
+/** The version that this product writes: of inputs, plans, rules and job files alike. */
+export const SHAPE_VERSION = 5;
+/** What rows without a number were written by, at the latest. */
+export const UNNUMBERED = 4;
+
+type Plain = Record<string, unknown>;
+const isPlain = (value: unknown): value is Plain => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Inputs of a version as those of today; whatever is no inputs at all is left for the check to refuse. */
+export function upgradeInputs(inputs: unknown, version: number): unknown {
+  if (!isPlain(inputs)) return inputs;
+  const four = version > 4 ? inputs : toVersion4(inputs);
+  return version >= 5 ? four : toVersion5(four);
+}
+
+function toVersion4(inputs: Plain): Plain {
+  if (!isPlain(inputs.bars) || !isPlain(inputs.square)) return inputs;
+  return upgradeTuning(upgradeCloth(upgradeFrame(inputs, inputs.bars, inputs.square)));
+}
+
+/** Version 4 took every canvas for firm and every room for read; what nobody chose is asked again. */
+function toVersion5(inputs: Plain): Plain {
+  const { tune, prime } = inputs;
+  if (!isPlain(tune) || !isPlain(prime)) return inputs;
+  return { ...inputs, tune: { ...tune, feel: tune.feel === 'firm' ? null : tune.feel }, prime: { ...prime, airBy: 'reckoned' } };
+}
+
+/** Version 1 counted braces, spread evenly; it had no glue, no set square, no tries and no strings. */
+function upgradeFrame(inputs: Plain, bars: Plain, square: Plain): Plain {
+  if ('glue' in bars && 'trust' in square) return inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const braces = (value: unknown) => (typeof value === 'number' ? evenBraces(value) : value);
+  const { bracesUpright, bracesLevel, ...rest } = bars;
+  return {
+    ...inputs,
+    bars: { glue: fresh.bars.glue, ...rest, bracesUpright: braces(bracesUpright), bracesLevel: braces(bracesLevel) },
+    square: { ...fresh.square, ...square },
+  };
+}
+
+/** Version 2 had one margin left a side, no corner, no image to be placed, no margins laid, no pull, no weight. */
+function upgradeCloth(inputs: Plain): Plain {
+  const { cloth, fasten, tune } = inputs;
+  if (!isPlain(cloth) || !isPlain(fasten) || !isPlain(tune) || 'painting' in cloth) return inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const left = isPlain(cloth.left)
+    ? Object.fromEntries(Object.entries(cloth.left).map(([side, first]) => [side, { first, second: null }]))
+    : cloth.left;
+  return {
+    ...inputs,
+    cloth: { ...fresh.cloth, ...cloth, left },
+    fasten: { ...fresh.fasten, ...fasten },
+    tune: { ...fresh.tune, ...tune },
+  };
+}
+
+/** Version 3 opened all corners alike; it weighed no piece, saw no signs and measured no pot. */
+function upgradeTuning(inputs: Plain): Plain {
+  const { tune, prime } = inputs;
+  if (!isPlain(tune) || !isPlain(prime) || 'corners' in tune) return inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const { opening, ...rest } = tune;
+  const corners = opening === undefined ? fresh.tune.corners : alikeCorners(opening as Length);
+  return { ...inputs, tune: { ...fresh.tune, ...rest, corners }, prime: { ...fresh.prime, ...prime } };
+}
+
+/** House rules of version 1 had no materials of their own, those of version 2 no cloths, those of version 3 no policies. */
+export function upgradeRules(rules: unknown): unknown {
+  if (!isPlain(rules)) return rules;
+  return { policies: USUAL_POLICIES, ...rules, materials: upgradeMaterials(rules.materials) };
+}
+
+const upgradeMaterials = (materials: unknown): unknown =>
+  materials === undefined ? NO_CHANGES : isPlain(materials) ? { ...NO_CHANGES, ...materials } : materials;
+
+/** A frozen plan, with the inputs and rules it was made from. Version 4 knew verdicts by their words and kept no lessons. */
+export function upgradePlan(plan: unknown, version: number): unknown {
+  if (!isPlain(plan)) return plan;
+  const verdicts = (list: unknown) =>
+    version < 5 && Array.isArray(list)
+      ? list.map((one: unknown) => (isPlain(one) ? { id: String(one.about ?? ''), ...one } : one))
+      : list;
+  return {
+    ...(version < 5 ? { taught: NOTHING_TAUGHT } : {}),
+    ...plan,
+    verdicts: verdicts(plan.verdicts),
+    inputs: upgradeInputs(plan.inputs, version),
+    rules: upgradeRules(plan.rules),
+  };
+}
+
+/** A reading: version 4 knew it by a phrase, and did not say how it was known. */
+export function upgradeReading(reading: unknown, version: number): unknown {
+  if (version >= 5 || !isPlain(reading) || typeof reading.quantity !== 'string') return reading;
+  return { ...reading, ...upgradeQuantity(reading.quantity), known: upgradeKnown(String(reading.tool)) };
+}
+
+/**
+ * Kind of an entry and what it is of: version 4 told a remedy by the words of a reading.
+ *
+ * @example upgradeKind('reading', 'Remedy: Open the corners') // { kind: 'remedy', of: 'keys' }
+ */
+export function upgradeKind(kind: string, did: string): { kind: string; of: string } {
+  const remedy = REMEDIES.find(({ name }) => did === `Remedy: ${name}`);
+  return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy.id } : { kind, of: '' };
+}
+
+/** A job file of an earlier version as one of today. */
+export function upgradeJobFile(file: unknown): unknown {
+  if (!isPlain(file) || ![1, 2, 3, 4].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
+    return file;
+  return {
+    ...file,
+    version: SHAPE_VERSION,
+    job: { ...file.job, inputs: upgradeInputs(file.job.inputs, UNNUMBERED) },
+    materials: upgradeMaterials(file.materials),
+    log: file.log.map((entry: unknown) => (isPlain(entry) ? upgradeEntry(entry) : entry)),
+  };
+}
+
+const upgradeEntry = (entry: Plain): Plain => ({
+  ...entry,
+  ...upgradeKind(String(entry.kind), String(entry.did)),
+  readings: Array.isArray(entry.readings)
+    ? entry.readings.map((reading: unknown) => upgradeReading(reading, UNNUMBERED))
+    : entry.readings,
+  plan: upgradePlan(entry.plan, UNNUMBERED),
+});

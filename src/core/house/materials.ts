@@ -1,0 +1,133 @@
+/*
+ * The materials of the house: the tables that ship, with the rows the house has changed or added. A record keeps
+ * the rows it was made with, since they are part of the house rules.
+ */
+import { byId } from './schools';
+import { parseMoney, printMoney } from '../units/money';
+import { type Parsed, parsed, refused } from '../units/result';
+import { PROFILES, type PricedLength, type Profile, profileShape } from '../frame/profiles';
+import { type Field, type ShapeOf, listOf, number, part, rangeOf } from '../shape/shape';
+import { SPECIES, type Species, speciesShape } from '../frame/timber';
+import { FABRICS, type Fabric, fabricShape } from '../cloth/fabrics';
+
+/** Whoever holds materials: the house rules. */
+interface House {
+  materials: Materials;
+}
+
+/** Rows of the house: they stand in for the shipped row of the same id, or come after them. */
+export const materialsShape = {
+  profiles: listOf(part('profile', profileShape), 100),
+  species: listOf(part('species', speciesShape), 100),
+  fabrics: listOf(part('fabric', fabricShape), 100),
+};
+export interface Materials extends ShapeOf<typeof materialsShape> {}
+
+export const NO_CHANGES: Materials = { profiles: [], species: [], fabrics: [] };
+
+function merged<R extends { id: string }>(shipped: readonly R[], own: readonly R[]): R[] {
+  const added = own.filter((row) => !shipped.some((one) => one.id === row.id));
+  return [...shipped.map((row) => own.find((one) => one.id === row.id) ?? row), ...added];
+}
+
+export const profilesOf = ({ materials }: House): Profile[] => merged(PROFILES, materials.profiles);
+export const speciesOf = ({ materials }: House): Species[] => merged(SPECIES, materials.species);
+export const fabricsOf = ({ materials }: House): Fabric[] => merged<Fabric>(FABRICS, materials.fabrics);
+
+/** The bar with this id. @throws RangeError when the house has none */
+export const profileOf = (house: House, id: string): Profile => byId(profilesOf(house), id);
+/** The wood with this id. @throws RangeError when the house has none */
+export const woodOf = (house: House, id: string): Species => byId(speciesOf(house), id);
+/** The cloth with this id. @throws RangeError when the house has none */
+export const fabricOf = (house: House, id: string): Fabric => byId(fabricsOf(house), id);
+
+const named = (rows: readonly { id: string; name: string; source: string }[]): string[] => {
+  const twice = rows.filter((row, index) => rows.findIndex((one) => one.id === row.id) !== index);
+  const nameless = rows.filter((row) => row.name.trim() === '' || row.id.trim() === '');
+  return [...twice.map((row) => `${row.name}: stands twice.`), ...nameless.map(() => 'A row has no name.')];
+};
+
+/** A table without the rows that do not differ from what ships: only changes are kept. */
+export function changesOnly({ profiles, species, fabrics }: Materials): Materials {
+  const differs = (shipped: readonly object[]) => {
+    const texts = new Set(shipped.map((row) => JSON.stringify(row)));
+    return (row: object) => !texts.has(JSON.stringify(row));
+  };
+  return {
+    profiles: profiles.filter(differs(PROFILES)),
+    species: species.filter(differs(SPECIES)),
+    fabrics: fabrics.filter(differs(FABRICS)),
+  };
+}
+
+/**
+ * What is wrong with rows of the house, as sentences; none when all can be built with.
+ *
+ * @example materialViolations({ profiles: [], species: [{ id: 'a', name: 'Spruce', eGPa: 200, densityKgM3: 430, knots: null, offered: true, source: '' }], fabrics: [] })[0] // 'Spruce: 200 GPa is outside 1 to 30 GPa.'
+ */
+export function materialViolations({ profiles, species, fabrics }: Materials): string[] {
+  const outside = (name: string, value: number, field: Field<number> | Field<number | null>, unit: string) => {
+    const { least, most } = rangeOf(field);
+    return value >= least && value <= most ? [] : [`${name}: ${value} ${unit} is outside ${least} to ${most} ${unit}.`];
+  };
+  const lengths = (name: string, list: readonly PricedLength[]) =>
+    list.flatMap(({ mm, priceMinor }) => [
+      ...(mm >= 50 && mm <= 12_000 ? [] : [`${name}, length: ${mm} mm is outside 50 to 12000 mm.`]),
+      ...(Number.isInteger(priceMinor) && priceMinor >= 0 ? [] : [`${name}: ${priceMinor} is no price.`]),
+    ]);
+  const percent = 'of its length';
+  return [
+    ...named(profiles),
+    ...named(species),
+    ...named(fabrics),
+    ...fabrics.flatMap((row) => [
+      ...outside(row.name, row.gsm, fabricShape.gsm, 'g/m²'),
+      ...outside(`${row.name}, thickness`, row.thicknessMm, fabricShape.thicknessMm, 'mm'),
+      ...outside(`${row.name}, stiffness`, row.stiffnessWarpKNPerM, fabricShape.stiffnessWarpKNPerM, 'kN/m'),
+      ...outside(`${row.name}, stiffness`, row.stiffnessWeftKNPerM, fabricShape.stiffnessWeftKNPerM, 'kN/m'),
+      ...outside(`${row.name}, stretch`, row.stretchWarp, fabricShape.stretchWarp, percent),
+      ...outside(`${row.name}, stretch`, row.stretchWeft, fabricShape.stretchWeft, percent),
+      ...outside(`${row.name}, shrinkage`, row.shrinkWarp, fabricShape.shrinkWarp, percent),
+      ...outside(`${row.name}, shrinkage`, row.shrinkWeft, fabricShape.shrinkWeft, percent),
+      ...lengths(row.name, row.rolls),
+    ]),
+    ...species.flatMap((row) => [
+      ...outside(row.name, row.eGPa, speciesShape.eGPa, 'GPa'),
+      ...outside(row.name, row.densityKgM3, speciesShape.densityKgM3, 'kg/m³'),
+      ...(row.knots === null ? [] : outside(`${row.name}, knots`, row.knots, speciesShape.knots, '×')),
+    ]),
+    ...profiles.flatMap((row) => [
+      ...outside(`${row.name}, width`, row.widthMm, profileShape.widthMm, 'mm'),
+      ...outside(`${row.name}, depth`, row.depthMm, profileShape.depthMm, 'mm'),
+      ...outside(`${row.name}, bead`, row.beadMm, profileShape.beadMm, 'mm'),
+      ...outside(`${row.name}, brace width`, row.brace.widthMm, number(8, 200), 'mm'),
+      ...outside(`${row.name}, brace depth`, row.brace.depthMm, number(5, row.depthMm), 'mm'),
+      ...(row.joints.length === 0 ? [`${row.name}: a bar has at least one joint.`] : []),
+      ...lengths(row.name, [...row.pairs, ...row.timber, ...row.brace.lengths]),
+    ]),
+  ];
+}
+
+/**
+ * Reads lengths with prices as typed: "2100 11.90; 2700 14.90", mm and the price of each.
+ *
+ * @returns the lengths ascending, or the piece that cannot be read
+ * @example readPricedLengths('2100 11.90; 900 5') // { ok: true, value: [{ mm: 900, priceMinor: 500 }, { mm: 2100, priceMinor: 1190 }] }
+ */
+export function readPricedLengths(typed: string): Parsed<PricedLength[]> {
+  const value: PricedLength[] = [];
+  for (const piece of typed
+    .split(/[;\n]/)
+    .map((text) => text.trim())
+    .filter(Boolean)) {
+    const match = /^(\d+(?:[.,]\d+)?)(?:\s*mm)?\s+(\S+)$/.exec(piece);
+    const price = match && parseMoney(match[2]!);
+    if (!price?.ok) return refused(piece, 'does not do', 'Type mm and a price, such as 2100 11.90; 2700 14.90.');
+    value.push({ mm: Number(match![1]!.replace(',', '.')), priceMinor: price.value });
+  }
+  return parsed(value.sort((a, b) => a.mm - b.mm));
+}
+
+/** As `readPricedLengths` reads them. */
+export const printPricedLengths = (list: readonly PricedLength[]): string =>
+  list.map(({ mm, priceMinor }) => `${mm} ${printMoney(priceMinor, '')}`).join('; ');

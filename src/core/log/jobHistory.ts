@@ -1,0 +1,128 @@
+/*
+ * What a job’s log tells about its cloth: every tension that was measured, how far the corners were opened, what was done
+ * about slackness, how much ground lies on it.
+ */
+import { CORNERS } from '../frame/corners';
+import type { LogEntry, Reading } from './logEntry';
+import type { ReadingId } from './readingKinds';
+import { NOT_OPENED, type Openings, eachCorner } from '../tension/openCorners';
+
+export type TensionTool = 'tap' | 'weight' | 'hand';
+
+export interface TensionReading {
+  at: string;
+  tool: TensionTool;
+  nPerM: number;
+  sdNPerM: number;
+  /** Along the width and along the height, N/m; null where one number was had. */
+  across: number | null;
+  down: number | null;
+  rh: number | null;
+  entryId: string;
+}
+
+export interface RemedyDone {
+  at: string;
+  /** Its id in the table of remedies. */
+  remedy: string;
+  /** The tension measured last before, and first after. */
+  before: TensionReading | null;
+  after: TensionReading | null;
+}
+
+export interface JobHistory {
+  /** Oldest first. */
+  tensions: TensionReading[];
+  /** Opened in all, mm. */
+  opened: Openings;
+  turns: { at: string; opened: Openings }[];
+  remedies: RemedyDone[];
+  /** What was brushed on and dried, g/m². */
+  dryGroundGPerM2: number;
+}
+
+export const NO_HISTORY: JobHistory = { tensions: [], opened: NOT_OPENED, turns: [], remedies: [], dryGroundGPerM2: 0 };
+
+const TOOLS: readonly (readonly [quantity: ReadingId, tool: TensionTool])[] = [
+  ['tensionByTap', 'tap'],
+  ['tensionByWeight', 'weight'],
+  ['tensionByHand', 'hand'],
+];
+
+type ValueOf = (entry: LogEntry, quantity: ReadingId, of?: string) => number | null;
+
+/** Entries that stand: records, readings and remedies not taken back, in the order of the log. */
+export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
+  const withdrawn = new Set(log.map((entry) => entry.corrects));
+  return log.filter(({ id, kind }) => kind !== 'withdrawal' && kind !== 'rehearsal' && !withdrawn.has(id));
+}
+
+export function historyOf(log: readonly LogEntry[]): JobHistory {
+  const entries = standingEntries(log);
+  const value: ValueOf = ({ readings }, quantity, of = '') =>
+    readings.find((one) => one.quantity === quantity && one.of === of)?.value ?? null;
+  const tensions = entries.flatMap((entry): TensionReading[] =>
+    TOOLS.flatMap(([quantity, tool]) => {
+      const reading = entry.readings.find((one) => one.quantity === quantity);
+      return reading ? [tensionOf(entry, reading, tool, value)] : [];
+    }).slice(0, 1),
+  );
+  const turns = entries.flatMap((entry) => {
+    const opened = eachCorner((corner) => value(entry, 'opened', corner) ?? 0);
+    return CORNERS.some((corner) => opened[corner] !== 0) ? [{ at: entry.at, opened }] : [];
+  });
+  return {
+    tensions,
+    turns,
+    opened: turns.reduce((sum, { opened }) => eachCorner((corner) => sum[corner] + opened[corner]), NOT_OPENED),
+    remedies: entries
+      .filter(({ kind }) => kind === 'remedy')
+      .map(({ at, of }) => ({
+        at,
+        remedy: of,
+        before: tensions.findLast((one) => one.at <= at) ?? null,
+        after: tensions.find((one) => one.at > at) ?? null,
+      })),
+    dryGroundGPerM2: entries.reduce((sum, entry) => sum + (value(entry, 'dryGround') ?? 0), 0),
+  };
+}
+
+function tensionOf(entry: LogEntry, reading: Reading, tool: TensionTool, value: ValueOf): TensionReading {
+  return {
+    at: entry.at,
+    tool,
+    nPerM: reading.value,
+    sdNPerM: reading.precision ?? 0,
+    across: value(entry, 'tensionAcross'),
+    down: value(entry, 'tensionDown'),
+    rh: value(entry, 'roomHumidity'),
+    entryId: entry.id,
+  };
+}
+
+/** The tension that is believed now: the last one that was measured, or felt where nothing was measured. */
+export const lastTension = ({ tensions }: JobHistory): TensionReading | null =>
+  tensions.findLast(({ tool }) => tool !== 'hand') ?? tensions.at(-1) ?? null;
+
+/** Rise measured over the rise foretold must be told apart from none by this many standard deviations. */
+const TOLD_APART = 1;
+
+/**
+ * How stiff this cloth turned out, in parts of what its table says: the rise of tension that was measured over what
+ * opening the corners foretold, by the same tool before and after. Null where no such pair was measured, or it is too
+ * uncertain to tell.
+ *
+ * @param risePerMm rise of the mean tension foretold for an opening of 1 mm at all four corners, N/m
+ */
+export function stiffnessFound({ tensions, turns }: JobHistory, risePerMm: number): number | null {
+  const after = tensions.findLast(({ tool }) => tool !== 'hand');
+  const before = after && tensions.findLast((one) => one.tool === after.tool && one.at < after.at);
+  if (!after || !before) return null;
+  const between = turns.filter(({ at }) => at > before.at && at <= after.at);
+  const meanMm = between.reduce((sum, { opened }) => sum + CORNERS.reduce((all, corner) => all + opened[corner], 0) / 4, 0);
+  const foretold = meanMm * risePerMm;
+  const rise = after.nPerM - before.nPerM;
+  if (!(foretold > 0) || rise < TOLD_APART * Math.hypot(after.sdNPerM, before.sdNPerM)) return null;
+  const factor = rise / foretold;
+  return factor >= 0.1 && factor <= 3 ? factor : null;
+}

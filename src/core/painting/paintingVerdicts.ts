@@ -1,0 +1,183 @@
+/* What is judged about a painting that is placed on its frame: how true it lies, what is held by what, what to spare it. */
+import { FIXING_WORDS } from '../cloth/marginLeft';
+import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';
+import type { Registration } from '../cloth/registration';
+import { assumed } from '../house/houseRules';
+import type { JobInputs } from '../job/job';
+import { byId } from '../house/schools';
+import { SIDES, type Side } from '../job/sides';
+import { type Verdict, levelAtMost, verdict } from '../job/verdict';
+import { printFine, printLength } from '../units/length';
+import { decimal } from '../units/numeral';
+import type { PlanContext } from '../stages/planContext';
+import type { PaintedSide, PaintingPlan } from './planPainting';
+import { CORNER_WORDS } from '../stages/square/squareVerdicts';
+
+/** How far the painted edge runs off the edge of the frame from one end to the other, bow and all, mm. */
+export const wavers = ({ sides }: Registration, side: Side): number => sides[side].mostMm - sides[side].leastMm;
+
+export const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+
+/** "turned 0.42° clockwise", as seen from the front. */
+export const turnWords = (degrees: number): string =>
+  Math.abs(degrees) < 0.005
+    ? 'not turned'
+    : `turned ${decimal(Math.abs(degrees), 2)}° ${degrees > 0 ? 'clockwise' : 'anticlockwise'}`;
+
+export function paintingVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
+  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan)];
+  return [...careVerdicts(inputs), ...placed, ...sideVerdicts(plan.sides, context)];
+}
+
+function careVerdicts({ cloth, brief }: JobInputs): Verdict[] {
+  const fold: CornerFold = byId(CORNER_FOLDS, cloth.corner);
+  return [
+    ...(cloth.painting.fragile
+      ? [
+          verdict({
+            id: 'fragile',
+            about: 'fragile',
+            level: 'stop',
+            says: 'Fragile: flaking, torn, lined or brittle.',
+            because: 'Bending and pulling lift loose paint for good.',
+            doThis: 'Stop here and ask a conservator.',
+          }),
+        ]
+      : []),
+    ...(fold.cut === 'never'
+      ? []
+      : [
+          verdict({
+            id: 'cornerCloth',
+            about: 'corner cloth',
+            level: 'stop',
+            says: `${fold.name} corners cut into the painting’s cloth.`,
+            because: 'What is cut off a painting is gone, and with it the next stretching.',
+            doThis: 'Choose a single fold or a double pleat.',
+          }),
+        ]),
+    ...(brief.use === 'restretch' || cloth.painting.mostWrap.mm > 0
+      ? [
+          verdict({
+            id: 'paintAtFolds',
+            about: 'paint at the folds',
+            level: 'watch',
+            says: 'Old paint cracks where it is bent anew.',
+            because: 'Along old folds it is weakest, in a cold room stiffest.',
+            doThis: 'Warm room, slow bends, new folds along the old ones. A painting of value: a conservator first.',
+          }),
+        ]
+      : []),
+  ];
+}
+
+const unmeasured = ({ brief }: JobInputs, { image }: PaintingPlan): Verdict =>
+  verdict({
+    id: 'image',
+    about: 'image',
+    level: image.kind === 'impossible' ? 'stop' : 'watch',
+    says:
+      image.kind === 'impossible'
+        ? 'The readings of the image cannot all be true.'
+        : 'The image is not measured: it is taken for a true rectangle of the face.',
+    because: `Painted edges are seldom true; the face is ${Math.round(brief.width.mm)} × ${Math.round(brief.height.mm)} mm.`,
+    doThis:
+      image.kind === 'impossible'
+        ? 'Read its sides and diagonals again, corner to corner of the paint.'
+        : 'Read its four sides and both diagonals, then how far each edge bows.',
+  });
+
+function placingVerdicts({ cloth }: JobInputs, registration: Registration, { tape, rules }: PlanContext): Verdict[] {
+  const { keep, mostWrap, mayBare } = cloth.painting;
+  const { mostWrapMm, mostBareMm } = registration;
+  const kept = SIDES.filter((side) => keep.includes(side));
+  const worst = kept.reduce<Side | null>(
+    (most, side) => (most && wavers(registration, most) >= wavers(registration, side) ? most : side),
+    null,
+  );
+  const limit = assumed(rules, 'parallelLimit');
+  const bareMatters = !mayBare && mostBareMm > 0.05;
+  const wraps = mostWrapMm > mostWrap.mm + 0.05;
+  const corner = (['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const).reduce((most, one) => {
+    const far = (name: typeof one) => Math.hypot(registration.corners[name].x, registration.corners[name].y);
+    return far(one) > far(most) ? one : most;
+  });
+  return [
+    verdict({
+      id: 'framePlace',
+      about: 'place of the frame',
+      level: bareMatters || wraps ? 'stop' : 'good',
+      measured: bareMatters ? mostBareMm : mostWrapMm,
+      limit: bareMatters ? 0 : mostWrap.mm,
+      unit: 'mm',
+      says: bareMatters
+        ? `${printFine(mostBareMm, tape)} of bare cloth shows on the face at the worst place${wraps ? `, ${printFine(mostWrapMm, tape)} of the image goes round` : ''}.`
+        : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${mayBare && mostBareMm > 0.05 ? `; ${printFine(mostBareMm, tape)} of bare cloth shows` : ''}.`,
+      because: `Frame ${turnWords(registration.turnDegrees)} on the image; the farthest corner is the ${CORNER_WORDS[corner]} one.`,
+      doThis:
+        bareMatters || wraps ? 'Take a smaller face, let more go round, or allow bare cloth: see Sizes and Priorities.' : '',
+    }),
+    ...(worst
+      ? [
+          verdict({
+            id: 'parallelEdges',
+            about: 'parallel edges',
+            level: levelAtMost(wavers(registration, worst), limit, 3 * limit),
+            measured: wavers(registration, worst),
+            limit,
+            unit: 'mm',
+            says: `Of the edges to keep, the ${worst} one runs off most: ${printFine(wavers(registration, worst), tape)}, ${printFine(limit, tape)} shows.`,
+            because: `The others take the error: ${
+              SIDES.filter((side) => !keep.includes(side))
+                .map((side) => `${side} ${printFine(wavers(registration, side), tape)}`)
+                .join(', ') || 'none, all four are kept'
+            }.`,
+            doThis: wavers(registration, worst) > limit ? 'Keep fewer edges, or accept it: compare under Priorities.' : '',
+            uses: ['parallelLimit'],
+          }),
+        ]
+      : []),
+  ];
+}
+
+function sideVerdicts(sides: readonly PaintedSide[], { tape }: PlanContext): Verdict[] {
+  const unread = sides.filter((one) => one.leastMm === null).map((one) => one.side);
+  const read = sides.flatMap(({ side, leastMm, fixing, tacks }) =>
+    leastMm === null || fixing === null
+      ? []
+      : [
+          verdict({
+            id: `${side}Margin`,
+            about: `${side} margin`,
+            level: fixing === 'none' ? 'stop' : fixing === 'backByHand' ? 'good' : 'watch',
+            measured: leastMm,
+            limit: null,
+            unit: 'mm',
+            says: `${capital(side)}: ${printFine(leastMm, tape)} left, ${FIXING_WORDS[fixing]}.`,
+            because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
+            doThis:
+              fixing === 'none'
+                ? 'Stop here and ask a conservator about strip-lining.'
+                : tacks
+                  ? `${tacks.count} tacks, ${printFine(tacks.pitchMm, tape)} apart, the first ${printFine(tacks.pitchMm / 2, tape)} from the corner.`
+                  : '',
+            uses: ['handGrip', 'pliersGrip', 'rawEdge'],
+          }),
+        ],
+  );
+  return [
+    ...read,
+    ...(unread.length > 0
+      ? [
+          verdict({
+            id: 'marginsLeft',
+            about: 'margins left',
+            level: 'stop',
+            says: `Still to measure: margin at ${unread.join(', ')}.`,
+            because: 'A painting decides the size backwards: image, wrap, margin left.',
+            doThis: 'Measure from the image to the edge of the cloth at both ends of the side.',
+          }),
+        ]
+      : []),
+  ];
+}

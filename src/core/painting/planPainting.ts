@@ -1,0 +1,195 @@
+import type { EndMargins } from '../cloth/centring';
+import { type OfferedFace, bestFace, offeredFaces } from '../cloth/bestFace';
+import { type Fixing, type TackRow, evenTacks, fixingFor } from '../cloth/marginLeft';
+import { type PaintedImage, type Priorities, type Registration, register } from '../cloth/registration';
+import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/corners';
+import { type QuadrilateralResult, fitQuadrilateral } from '../frame/quadrilateral';
+import { NO_GAPS } from '../frame/readings';
+import { type HouseRules, assumed } from '../house/houseRules';
+import type { JobInputs } from '../job/job';
+import type { PaintingInputs, SideEnds } from './paintingInputs';
+import type { Reading } from '../log/logEntry';
+import { reading } from '../log/reading';
+import type { ReadingId } from '../log/readingKinds';
+import { profileOf } from '../house/materials';
+import { SIDES, type Side } from '../job/sides';
+import type { PlanContext } from '../stages/planContext';
+import { tapeReadings } from '../stages/square/planSquare';
+
+export interface PaintedSide {
+  side: Side;
+  /** Cloth beyond the edge of the face at the two ends, mm; null where it was not read. */
+  beyondMm: readonly [first: number | null, second: number | null];
+  /** The lesser of them. */
+  leastMm: number | null;
+  fixing: Fixing | null;
+  /** Where tacks are seen: how many and how far apart. */
+  tacks: TackRow | null;
+}
+
+export interface PaintingPlan {
+  image: QuadrilateralResult;
+  /** Null until a diagonal of the image is read. */
+  registration: Registration | null;
+  sides: PaintedSide[];
+}
+
+/** The narrower of the two ends, mm, or null where neither was read. */
+export function leastEnd({ first, second }: SideEnds): number | null {
+  const read = [first, second].flatMap((one) => (one ? [one.mm] : []));
+  return read.length === 0 ? null : Math.min(...read);
+}
+
+/** What the two ends of a side are called. */
+export const SIDE_END_NAMES: Record<Side, readonly [string, string]> = {
+  top: ['left', 'right'],
+  right: ['upper', 'lower'],
+  bottom: ['left', 'right'],
+  left: ['upper', 'lower'],
+};
+
+/** "top at its left end". */
+export const endWords = (side: Side, end: number): string => `${side} at its ${SIDE_END_NAMES[side][end]} end`;
+
+export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PaintingInputs): Priorities => ({
+  keep,
+  mostWrapMm: mostWrap.mm,
+  mayBare,
+  way,
+});
+
+/** The painted image as measured; null while its readings do not tell its shape. */
+export function paintedImage(
+  inputs: JobInputs,
+  { rules }: PlanContext,
+): { fit: QuadrilateralResult; image: PaintedImage | null } {
+  const { painting } = inputs.cloth;
+  const fit = fitQuadrilateral(
+    tapeReadings(painting),
+    NO_GAPS,
+    { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm },
+    // Nothing pairs the edges of an image: what is not read is hardly known.
+    { tapeMm: assumed(rules, 'tapePrecision'), pairMm: 20, nominalMm: 60, gapMm: 1, bladeMm: 300 },
+  );
+  if (fit.kind !== 'fitted') return { fit, image: null };
+  const down = ({ x, y }: Point2): Point2 => ({ x, y: -y });
+  const corners = Object.fromEntries(CORNERS.map((corner) => [corner, down(fit.corners[corner])])) as Record<Corner, Point2>;
+  const bow = Object.fromEntries(
+    SIDES.map((side) => {
+      const one = painting.bow[side];
+      return [side, one ? one.by.mm * (one.outward ? 1 : -1) : 0];
+    }),
+  ) as PaintedImage['bow'];
+  return { fit, image: { corners, bow } };
+}
+
+/** Where the frame lies on a painted image, and what each side then has to be held by. */
+export function planPainting(inputs: JobInputs, context: PlanContext): PaintingPlan {
+  const { brief, cloth, fasten } = inputs;
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const { fit, image } = paintedImage(inputs, context);
+  const registration = image && register(image, face, prioritiesOf(cloth.painting));
+  const profile = profileOf(context.rules, inputs.bars.profile);
+  const sides = SIDES.map((side): PaintedSide => {
+    const { first, second } = cloth.left[side];
+    const round = registration?.sides[side];
+    const beyondMm = [
+      first ? first.mm + (round?.firstMm ?? 0) : null,
+      second ? second.mm + (round?.secondMm ?? 0) : null,
+    ] as const;
+    const read = beyondMm.filter((one) => one !== null);
+    const leastMm = read.length > 0 ? Math.min(...read) : null;
+    const fixing = leastMm === null ? null : fixingFor(leastMm, profile, context.rules);
+    const long = side === 'top' || side === 'bottom' ? face.widthMm : face.heightMm;
+    const seen = fixing === 'edge' || fixing === 'edgeClamped';
+    return { side, beyondMm, leastMm, fixing, tacks: seen ? evenTacks(long, fasten.spacing.mm) : null };
+  });
+  return { image: fit, registration, sides };
+}
+
+export interface SizeRow extends OfferedFace {
+  registration: Registration;
+}
+
+/** Faces the image fills, when the size is still free. */
+export function sizeRows(inputs: JobInputs, context: PlanContext): SizeRow[] {
+  const { image } = paintedImage(inputs, context);
+  if (!image) return [];
+  const priorities = prioritiesOf(inputs.cloth.painting);
+  const pairs = profileOf(context.rules, inputs.bars.profile).pairs.map(({ mm }) => mm);
+  return offeredFaces(bestFace(image, priorities), pairs, context.tape.stepMm).map((face) => ({
+    ...face,
+    registration: register(image, face, priorities),
+  }));
+}
+
+/** Other priorities beside the chosen ones. */
+export const OTHER_PRIORITIES: readonly { id: string; name: string; keep: readonly Side[] }[] = [
+  { id: 'usual', name: 'top and sides', keep: ['top', 'left', 'right'] },
+  { id: 'all', name: 'all four alike', keep: SIDES },
+  { id: 'level', name: 'top and bottom', keep: ['top', 'bottom'] },
+  { id: 'upright', name: 'both sides', keep: ['left', 'right'] },
+  { id: 'top', name: 'the top alone', keep: ['top'] },
+  { id: 'bottom', name: 'the bottom alone', keep: ['bottom'] },
+];
+
+export interface TradeRow {
+  id: string;
+  name: string;
+  keep: readonly Side[];
+  registration: Registration;
+}
+
+/** The same image and face under other priorities: what each of them trades. */
+export function tradeRows(inputs: JobInputs, context: PlanContext): TradeRow[] {
+  const { image } = paintedImage(inputs, context);
+  if (!image) return [];
+  const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
+  return OTHER_PRIORITIES.map((row) => ({
+    ...row,
+    registration: register(image, face, { ...prioritiesOf(inputs.cloth.painting), keep: row.keep }),
+  }));
+}
+
+/** What the eight margins should be before the first fastener: as planned, or where the painting was placed. */
+export const wantedMargins = (painting: PaintingPlan | null, planned: Record<Side, { totalMm: number }>): EndMargins =>
+  everySide((side) =>
+    painting
+      ? painting.sides.find((one) => one.side === side)!.beyondMm
+      : ([planned[side].totalMm, planned[side].totalMm] as const),
+  );
+
+/** Margins as typed, mm. */
+export const laidMargins = (laid: Record<Side, SideEnds>): EndMargins =>
+  everySide((side) => [laid[side].first?.mm ?? null, laid[side].second?.mm ?? null]);
+
+const everySide = <T>(of: (side: Side) => T): Record<Side, T> => ({
+  top: of('top'),
+  right: of('right'),
+  bottom: of('bottom'),
+  left: of('left'),
+});
+
+const tapeReading = (quantity: ReadingId, of: string, mm: number, rules: HouseRules): Reading =>
+  reading(quantity, mm, 'mm', { of, precision: assumed(rules, 'tapePrecision'), tool: 'tape' });
+
+/** Margins measured with the frame on the cloth. */
+export const laidReadings = (laid: Record<Side, SideEnds>, rules: HouseRules): Reading[] => endReadings('margin', laid, rules);
+
+const endReadings = (quantity: ReadingId, ends: Record<Side, SideEnds>, rules: HouseRules): Reading[] =>
+  SIDES.flatMap((side) =>
+    (['first', 'second'] as const).flatMap((end) => {
+      const one = ends[side][end];
+      return one ? [tapeReading(quantity, `${side} ${end}`, one.mm, rules)] : [];
+    }),
+  );
+
+/** What was read of a painting: its image and the cloth left. */
+export function paintingReadings({ cloth: { painting, left } }: JobInputs, rules: HouseRules): Reading[] {
+  const image = TAPE_NAMES.flatMap((name) => (painting[name] ? [tapeReading('image', name, painting[name].mm, rules)] : []));
+  const bows = SIDES.flatMap((side) => {
+    const bow = painting.bow[side];
+    return bow ? [tapeReading('edgeBow', `${side} ${bow.outward ? 'outward' : 'inward'}`, bow.by.mm, rules)] : [];
+  });
+  return [...image, ...bows, ...endReadings('marginLeft', left, rules)];
+}

@@ -1,0 +1,282 @@
+/* What is judged about the bars of a job, one verdict each. */
+import { type BarBow, type BarChoice, bowShare, ruleOfThumb } from '../../frame/chooseBars';
+import type { Fixing } from '../../frame/fixings';
+import { nearestListed } from '../../frame/framePrice';
+import { JOINTS } from '../../frame/joints';
+import { profileOf } from '../../house/materials';
+import type { Profile } from '../../frame/profiles';
+import { assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import { byId } from '../../house/schools';
+import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
+import type { ClothLoad } from '../../tension/clothLoad';
+import { printFine, printLength } from '../../units/length';
+import { printMass } from '../../units/mass';
+import { printMoney } from '../../units/money';
+import { decimal } from '../../units/numeral';
+import { braceCountWords, braceWords } from './braceWords';
+import type { Bracing } from './bracing';
+import type { PlanContext } from '../planContext';
+
+export interface BarsCase {
+  inputs: JobInputs;
+  profile: Profile;
+  chosen: BarChoice;
+  choices: BarChoice[];
+  recommended: BarChoice | null;
+  bracing: Bracing;
+  load: ClothLoad;
+  joined: Fixing[];
+}
+
+/** All verdicts on the bars of a job. */
+export function barsVerdicts(one: BarsCase, context: PlanContext): Verdict[] {
+  return [
+    ...openingVerdict(one, context),
+    ...jointVerdict(one),
+    bowVerdict('topBottomBow', 'top and bottom bars', one.chosen.topBottom, one, context),
+    bowVerdict('leftRightBow', 'left and right bars', one.chosen.leftRight, one, context),
+    ...choiceVerdict(one, context),
+    ...listVerdicts(one, context),
+    ...clearanceVerdict(one, context),
+    ...bucklingVerdict(one, context),
+    barRollVerdict(one, context),
+    ...fixingVerdict(one),
+    thumbVerdict(one, context),
+  ];
+}
+
+function openingVerdict({ chosen, profile }: BarsCase, { tape }: PlanContext): Verdict[] {
+  if (chosen.parts.length > 0) return [];
+  return [
+    verdict({
+      id: 'opening',
+      about: 'opening',
+      level: 'stop',
+      says: `Bars ${printLength(profile.widthMm, tape)} wide leave no opening inside.`,
+      because: 'Two bar widths are as much as the short side.',
+      doThis: 'Choose a narrower bar, or stretch over a board.',
+    }),
+  ];
+}
+
+function jointVerdict({ inputs, profile }: BarsCase): Verdict[] {
+  if (profile.joints.includes(inputs.bars.joint)) return [];
+  const offered = profile.joints.map((id) => byId(JOINTS, id).name.toLowerCase()).join(' or ');
+  return [
+    verdict({
+      id: 'joint',
+      about: 'joint',
+      level: 'stop',
+      says: `The ${profile.name.toLowerCase()} is not made with this joint.`,
+      because: 'Pieces of different make do not fit each other.',
+      doThis: `Take ${offered}, or another bar.`,
+    }),
+  ];
+}
+
+function bowVerdict(id: string, about: string, bow: BarBow, { load }: BarsCase, { tape, rules }: PlanContext): Verdict {
+  const level = levelAtMost(bow.lastingMm, bow.limitMm, bow.limitMm * 1.25);
+  const added = load.added.map((one) => `${one.what} ${decimal(one.nPerM, 0)}`).join(', ');
+  return verdict({
+    id,
+    about,
+    level,
+    measured: bow.lastingMm,
+    limit: bow.limitMm,
+    unit: 'mm',
+    says: `${about[0]!.toUpperCase()}${about.slice(1)} bow ${printFine(bow.lastingMm, tape)} in time, limit ${printFine(bow.limitMm, tape)}.`,
+    because: `Solved as a beam over its braces, E I y⁗ = T, I = depth × width³ / 12. ${printFine(bow.firstMm, tape)} at first under ${decimal(load.firstNPerM, 0)} N/m; later ${decimal(load.lastingNPerM, 0)} N/m (${added || 'nothing added'}), and wood creeps ${assumed(rules, 'creep')} times.`,
+    doThis: level === 'good' ? '' : 'Add a brace against these bars or move one, take a wider bar, or stretch more gently.',
+    uses: ['creep', 'knots', 'bowLimit', 'bowRatio', 'sizeRise', 'groundRise', 'dryRise', 'braceGive', 'cornerFixity'],
+  });
+}
+
+const same = (a: BarChoice, b: BarChoice) =>
+  a.profile === b.profile && a.bracesUpright.length === b.bracesUpright.length && a.bracesLevel.length === b.bracesLevel.length;
+
+function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules }: PlanContext): Verdict[] {
+  if (choices.length === 0) {
+    return [
+      verdict({
+        id: 'choice',
+        about: 'choice',
+        level: 'watch',
+        says: 'This face is small for every bar of this joint.',
+        because: 'Less than a bar’s width would be left open inside.',
+        doThis: 'Stretch it over a board, or take another joint.',
+      }),
+    ];
+  }
+  if (!recommended) {
+    return [
+      verdict({
+        id: 'choice',
+        about: 'choice',
+        level: 'stop',
+        says: 'No bar of this joint holds this size at this tension.',
+        because: `${choices.length} make-ups were tried, each profile with up to two braces each way: all bow past their limit.`,
+        doThis: 'Lower the tension or change the joint.',
+      }),
+    ];
+  }
+  const name = profileOf(rules, recommended.profile).name.toLowerCase();
+  const why = `Of ${choices.length} make-ups ${choices.filter((one) => one.holds).length} hold; the lightest is taken, a brace saved being worth ${assumed(rules, 'braceWorth')} kg.`;
+  if (same(recommended, chosen) && chosen.holds)
+    return [
+      verdict({
+        id: 'choice',
+        about: 'choice',
+        level: 'good',
+        says: 'This is what the sum would take.',
+        because: why,
+        uses: ['braceWorth'],
+      }),
+    ];
+  const saved = chosen.weightKg - recommended.weightKg;
+  const cheaper = (chosen.price.minor ?? 0) - (recommended.price.minor ?? 0);
+  const trade = [
+    `${printMass(Math.abs(saved), tape)} ${saved >= 0 ? 'lighter' : 'heavier'}`,
+    ...(chosen.price.minor !== null && recommended.price.minor !== null && cheaper !== 0
+      ? [`${printMoney(Math.abs(cheaper), rules.currency)} ${cheaper > 0 ? 'cheaper' : 'dearer'}`]
+      : []),
+  ].join(', ');
+  return [
+    verdict({
+      id: 'choice',
+      about: 'choice',
+      level: chosen.holds ? 'good' : 'watch',
+      says: `The sum would take: ${name}, ${braceWords(recommended)}, ${printMass(recommended.weightKg, tape)}.`,
+      because: `${why} Against yours: ${trade}, at ${Math.round(100 * bowShare(recommended))} % of the bow allowed.`,
+      doThis: 'Pick a row of the table to change.',
+      uses: ['braceWorth'],
+    }),
+  ];
+}
+
+/** Bought bars whose length is not on the list: which listed size is next. */
+function listVerdicts({ inputs, profile, chosen }: BarsCase, { tape, rules }: PlanContext): Verdict[] {
+  const { brief, bars } = inputs;
+  if (byId(JOINTS, bars.joint).parts !== 'pair' || profile.pairs.length === 0) return [];
+  const near = (mm: number) => {
+    const { below, above } = nearestListed(mm, profile.pairs);
+    return [below, above].filter((one) => one !== null);
+  };
+  const off = [brief.width.mm, brief.height.mm].filter((mm) => !near(mm).some((one) => Math.abs(one - mm) <= 0.25));
+  if (off.length === 0) return [];
+  const closest = (mm: number) => near(mm).reduce((a, b) => (Math.abs(b - mm) < Math.abs(a - mm) ? b : a), Infinity);
+  const change = [brief.width.mm, brief.height.mm].map((mm) =>
+    off.includes(mm) && Number.isFinite(closest(mm)) ? closest(mm) : mm,
+  );
+  return [
+    verdict({
+      id: 'listedLengths',
+      about: 'listed lengths',
+      level: 'watch',
+      says: `${[...new Set(off)].map((mm) => printLength(mm, tape)).join(' and ')} ${off.length > 1 ? 'are' : 'is'} not on the list of the ${profile.name.toLowerCase()}: a special order.`,
+      because: `Made to order costs ${assumed(rules, 'specialFactor')} times the next length${chosen.price.minor === null ? '' : `; the frame comes to ${printMoney(chosen.price.minor, rules.currency)}`}.`,
+      doThis: `${printLength(change[0]!, tape)} × ${printLength(change[1]!, tape)} comes from the list, if the size is still free.`,
+      uses: ['specialFactor'],
+    }),
+  ];
+}
+
+function clearanceVerdict({ chosen, bracing }: BarsCase, { tape, rules }: PlanContext): Verdict[] {
+  if (chosen.braces === 0) return [];
+  const { clearMm, sagMm } = bracing;
+  const level = clearMm >= sagMm ? 'good' : clearMm >= assumed(rules, 'brushSag') ? 'watch' : 'stop';
+  return [
+    verdict({
+      id: 'braceClearance',
+      about: 'brace clearance',
+      level,
+      measured: clearMm,
+      limit: sagMm,
+      unit: 'mm',
+      says: `Braces stand ${printFine(clearMm, tape)} behind the cloth, ${printFine(sagMm, tape)} needed.`,
+      because: 'The cloth sags under a brush, F / (2 π T) · ln(R / r), and must not touch wood: the brace would print through.',
+      doThis: level === 'good' ? '' : 'Set the braces further back, take thinner ones, or brush lightly over them.',
+      uses: ['brushSag', 'brushForce'],
+    }),
+  ];
+}
+
+function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanContext): Verdict[] {
+  if (!hardest) return [];
+  const safety = assumed(rules, 'buckling');
+  const limit = hardest.bucklesN / safety;
+  const level = levelAtMost(hardest.carriesN, limit, hardest.bucklesN / 1.5);
+  return [
+    verdict({
+      id: 'braceLoad',
+      about: 'brace load',
+      level,
+      measured: hardest.carriesN,
+      limit,
+      unit: 'N',
+      says: `The ${hardest.way} brace carries ${decimal(hardest.carriesN, 0)} N, up to ${decimal(limit, 0)} N is safe.`,
+      because: `π² E I / L² = ${decimal(hardest.bucklesN, 0)} N over its longest piece, ${safety} times safe.`,
+      doThis: level === 'good' ? '' : 'Take a thicker brace, or let one the other way cross it.',
+      uses: ['buckling', 'knots'],
+    }),
+  ];
+}
+
+function barRollVerdict({ bracing }: BarsCase, { tape, rules }: PlanContext): Verdict {
+  const limit = assumed(rules, 'rollLimit');
+  const level = levelAtMost(bracing.rollDegrees, limit, 2 * limit);
+  return verdict({
+    id: 'roll',
+    about: 'roll',
+    level,
+    measured: bracing.rollDegrees,
+    limit,
+    unit: '°',
+    says: `The bars roll ${decimal(bracing.rollDegrees, 2)}° in time, the front edge ${printFine(bracing.rollMm, tape)} inwards: about.`,
+    because:
+      'The cloth pulls at the front edge: t L² / 8 G J, G = E / 16, corners and braces holding. An estimate, half or twice as much is possible.',
+    doThis: level === 'good' ? '' : 'Brace these bars, or take a wider one.',
+    uses: ['rollLimit', 'creep', 'knots'],
+  });
+}
+
+function fixingVerdict({ inputs, joined, chosen }: BarsCase): Verdict[] {
+  const wanted = byId(JOINTS, inputs.bars.joint).glued ? ['corner'] : [];
+  const missing = [...wanted, ...(chosen.braces > 0 ? ['brace end'] : [])].filter(
+    (where) => !joined.some((one) => one.where === where),
+  );
+  if (missing.length === 0) return [];
+  return [
+    verdict({
+      id: 'screws',
+      about: 'screws',
+      level: 'watch',
+      says: `No stock screw stays inside the wood at the ${missing.join(' and ')}.`,
+      because: 'A tip that pokes out cuts the cloth.',
+      doThis: 'Dowel or staple it, or take a thicker section.',
+    }),
+  ];
+}
+
+function thumbVerdict({ inputs, chosen }: BarsCase, { rules }: PlanContext): Verdict {
+  const { brief, bars } = inputs;
+  const thumb = ruleOfThumb({ widthMm: brief.width.mm, heightMm: brief.height.mm }, rules);
+  const agrees = thumb.bracesUpright === bars.bracesUpright.length && thumb.bracesLevel === bars.bracesLevel.length;
+  const more = thumb.bracesUpright + thumb.bracesLevel > chosen.braces;
+  const says = chosen.holds
+    ? more
+      ? 'the sum holds with fewer'
+      : 'the sum holds with these too'
+    : 'these bars bow past their limit';
+  return verdict({
+    id: 'ruleOfThumb',
+    about: 'rule of thumb',
+    level: 'good',
+    says: agrees
+      ? `The rule of thumb says the same: ${braceWords(bars)}.`
+      : `The rule of thumb would take ${braceCountWords(thumb.bracesUpright, thumb.bracesLevel)}; ${says}.`,
+    because:
+      'Custom knows the length only; the sum knows wood, width and tension. A brace also makes a tall frame easier to carry.',
+    uses: ['braceFrom', 'twoBracesFrom'],
+  });
+}

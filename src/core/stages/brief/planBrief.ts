@@ -1,0 +1,68 @@
+import type { JobInputs } from '../../job/job';
+import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
+import { type Verdict, verdict } from '../../job/verdict';
+import { printSize } from '../../units/length';
+import { stageById } from '../stages';
+import type { PlanContext, StagePlan } from '../planContext';
+
+/** The brief in one line and what it asks of the later stages. */
+export function planBrief(inputs: JobInputs, { tape }: PlanContext): StagePlan {
+  const { brief } = inputs;
+  const use = byId(USES, brief.use);
+  const edges = byId(EDGES, brief.edges);
+  return {
+    answer: printSize(brief.width.mm, brief.height.mm, tape),
+    answerNote: `${use.name}, ${edges.name.toLowerCase()}, ${byId(MEDIUMS, brief.medium).name.toLowerCase()}`,
+    verdicts: [...sizeVerdicts(inputs), ...imageVerdicts(use.painted), ...edgeVerdicts(inputs)],
+    readings: [],
+    minutes: stageById('brief').minutes,
+    setsMinutes: null,
+  };
+}
+
+function sizeVerdicts({ brief }: JobInputs): Verdict[] {
+  const ratio = Math.max(brief.width.mm, brief.height.mm) / Math.min(brief.width.mm, brief.height.mm);
+  if (ratio < 6) return [];
+  return [
+    verdict({
+      id: 'proportion',
+      about: 'proportion',
+      level: 'watch',
+      measured: ratio,
+      limit: 6,
+      unit: '× longer',
+      says: `One side is ${ratio.toFixed(1)} times the other.`,
+      because: 'Usual canvases stay under six to one; a slipped unit gives more.',
+      doThis: 'Check both lengths and their units.',
+    }),
+  ];
+}
+
+function imageVerdicts(painted: boolean): Verdict[] {
+  if (!painted) return [];
+  return [
+    verdict({
+      id: 'paintedCanvas',
+      about: 'painted canvas',
+      level: 'watch',
+      says: 'There is an image on this cloth: no water, no cut corners.',
+      because: 'Old paint and inks crack at folds and when wetted.',
+      doThis: 'Value, flaking, tears or a lining: stop and ask a conservator. Measure the margin left on each side.',
+    }),
+  ];
+}
+
+function edgeVerdicts({ brief, bars }: JobInputs): Verdict[] {
+  const shallow = bars.profile === 'light' || bars.profile === 'standard';
+  if (!byId(EDGES, brief.edges).seen || !shallow || brief.edges === 'float') return [];
+  return [
+    verdict({
+      id: 'edgesInSight',
+      about: 'edges in sight',
+      level: 'watch',
+      says: 'The edges will be seen; the bars chosen so far are shallow.',
+      because: 'Unframed work is usually stretched on deep bars.',
+      doThis: 'Look at the deep bar in the next stage, or keep it slim on purpose.',
+    }),
+  ];
+}

@@ -1,0 +1,164 @@
+import { describe, expect, it } from 'vitest';
+import { CORNER_FOLDS } from '../../cloth/cornerFolds';
+import { CORNERS } from '../../frame/corners';
+import { DEFAULT_RULES, tapeFor } from '../../house/houseRules';
+import { type JobInputs, newInputs } from '../../job/job';
+import type { PaintingInputs } from '../../painting/paintingInputs';
+import type { ClothInputs } from './clothInputs';
+import { SIDES } from '../../job/sides';
+import { length } from '../../units/length';
+import { layoutVerdicts } from './layoutVerdicts';
+import { flapsOf } from './planFold';
+import { planJob } from '../../case/planJob';
+import { sizeRows, tradeRows } from '../../painting/planPainting';
+
+const context = { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') };
+
+/** A job of 900 × 600 mm with these inputs of its cloth, a painting when its image is given. */
+function inputsWith(cloth: Partial<ClothInputs>, painting: Partial<PaintingInputs> | null = null): JobInputs {
+  const base = newInputs('t', length(900), length(600));
+  return {
+    ...base,
+    brief: { ...base.brief, use: painting ? 'finished' : 'new' },
+    bars: { ...base.bars, profile: 'standard' },
+    cloth: { ...base.cloth, ...cloth, painting: { ...base.cloth.painting, ...painting } },
+  };
+}
+const read = (top: number, right: number, bottom: number, left: number, down: number, up: number) => ({
+  top: length(top),
+  right: length(right),
+  bottom: length(bottom),
+  left: length(left),
+  down: length(down),
+  up: length(up),
+});
+const ends = (mm: number) => ({ first: length(mm), second: length(mm) });
+const about = (inputs: JobInputs, what: string, stage: 'cloth' | 'fasten' = 'cloth') =>
+  planJob(inputs, context, 0)[stage].verdicts.find((one) => one.id === what);
+
+describe('a painting on its frame', () => {
+  const diagonal = Math.hypot(908, 606);
+  const all = { top: ends(60), right: ends(60), bottom: ends(60), left: ends(60) };
+  const larger = inputsWith({ left: all }, read(908, 606, 908, 606, diagonal, diagonal));
+
+  it('is placed so that what goes round is shared, and the margins left grow by it', () => {
+    const { painting, answer } = planJob(larger, context, 0).cloth;
+    expect(painting!.registration!.sides.left.middleMm).toBeCloseTo(4, 2);
+    // The top is kept, so the bottom takes what the height is more.
+    expect(painting!.sides.find((one) => one.side === 'top')!.leastMm).toBeCloseTo(60.1, 1);
+    expect(painting!.sides.find((one) => one.side === 'bottom')!.leastMm).toBeCloseTo(65.9, 1);
+    expect(answer).toBe('7.1 mm off');
+    expect(about(larger, 'framePlace')).toMatchObject({ level: 'good', limit: 6 });
+  });
+
+  it('stops where bare cloth would show, unless it may; and where too much goes round', () => {
+    const small = read(897, 600, 897, 600, Math.hypot(897, 600), Math.hypot(897, 600));
+    expect(about(inputsWith({}, small), 'framePlace')).toMatchObject({ level: 'stop', limit: 0 });
+    expect(about(inputsWith({}, { ...small, mayBare: true }), 'framePlace')!.level).toBe('good');
+    expect(
+      about(inputsWith({}, { ...read(930, 606, 930, 606, Math.hypot(930, 606), Math.hypot(930, 606)) }), 'framePlace')!.level,
+    ).toBe('stop');
+  });
+
+  it('offers sizes the image fills and other priorities, each with what it trades', () => {
+    expect(sizeRows(larger, context).map(({ why, widthMm, heightMm }) => [why, widthMm, heightMm])).toEqual([
+      ['exact', 908, 606],
+      ['round', 905, 605],
+      ['bars', expect.any(Number), expect.any(Number)],
+    ]);
+    expect(tradeRows(larger, context)).toHaveLength(6);
+    expect(sizeRows(inputsWith({}, {}), context)).toEqual([]);
+  });
+
+  it('is not measured, cannot be measured so, is fragile, or would be cut: each is said', () => {
+    expect(about(inputsWith({}, {}), 'image')!.level).toBe('watch');
+    expect(about(inputsWith({}, read(900, 600, 900, 600, 9000, 1081)), 'image')!.says).toMatch(/cannot all be true/);
+    expect(about(inputsWith({}, { fragile: true }), 'fragile')).toMatchObject({
+      level: 'stop',
+      doThis: expect.stringMatching(/conservator/) as string,
+    });
+    expect(about(inputsWith({ corner: 'trimmed' }, {}), 'cornerCloth')!.level).toBe('stop');
+  });
+
+  it('tacks that are seen are spread evenly from corner to corner', () => {
+    const seen = inputsWith(
+      { left: { ...all, bottom: ends(22) } },
+      read(900, 600, 900, 600, Math.hypot(900, 600), Math.hypot(900, 600)),
+    );
+    expect(about(seen, 'bottomMargin')!.doThis).toMatch(/^20 tacks, 45 mm apart, the first 22.5 mm from the corner/);
+  });
+});
+
+describe('the centring check', () => {
+  const laid = (mm: Record<(typeof SIDES)[number], number>) => {
+    const inputs = inputsWith({});
+    return {
+      ...inputs,
+      fasten: {
+        ...inputs.fasten,
+        laid: { top: ends(mm.top), right: ends(mm.right), bottom: ends(mm.bottom), left: ends(mm.left) },
+      },
+    };
+  };
+
+  it('says nothing unasked, and then how to move the frame', () => {
+    expect(about(inputsWith({}), 'centring', 'fasten')).toBeUndefined();
+    expect(about(inputsWith({}, {}), 'centring', 'fasten')!.level).toBe('watch');
+    expect(about(laid({ top: 80, right: 80, bottom: 80, left: 80 }), 'centring', 'fasten')!.level).toBe('good');
+    expect(about(laid({ top: 84, right: 74, bottom: 76, left: 86 }), 'centring', 'fasten')!.doThis).toBe(
+      'Move the frame 6 mm towards the left side and 4 mm towards the top.',
+    );
+  });
+});
+
+describe('corners', () => {
+  it('wrap the sides first and show their seam at top and bottom, or the other way, at all four alike', () => {
+    for (const corner of CORNERS) {
+      const [usual, other] = [flapsOf(corner, 'topBottom'), flapsOf(corner, 'leftRight')];
+      expect(['top', 'bottom']).toContain(usual.end);
+      expect(other).toEqual({ side: usual.end, end: usual.side });
+    }
+  });
+
+  it('count more with a hem, ask for a template’s room, and measure against a rebate', () => {
+    const back = (marginStyle: ClothInputs['marginStyle']) =>
+      planJob(inputsWith({ marginStyle }), context, 0).cloth.corners.layers.back;
+    expect(back('hem')).toBe(back('covered') + 2);
+    expect(about(inputsWith({ corner: 'templated', marginStyle: 'edge' }), 'cornerPattern')!.level).toBe('stop');
+    const rebated = inputsWith({});
+    rebated.brief = { ...rebated.brief, edges: 'rebate', rebateClearance: length(2) };
+    // Three layers of 0.6 mm at both corners of a side.
+    expect(about(rebated, 'bulkInRebate')).toMatchObject({ level: 'watch', measured: expect.closeTo(3.6, 9) as number });
+    for (const { id } of CORNER_FOLDS) expect(about(inputsWith({ corner: id }), 'bulkOnBack')!.says).toMatch(/^\d layers/);
+  });
+});
+
+describe('a layout on the store', () => {
+  const sheet = { id: 'r', tag: 'L2', kind: 'roll', width: 2000, length: 1500, tear: 5, flaws: [] } as const;
+  const layout = (lengthMm: number, proven: boolean) => ({
+    sheets: [
+      {
+        id: 'r',
+        layout: {
+          placed: [{ id: 'a', x: 0, y: 0, w: 900, h: lengthMm, turned: false }],
+          length: lengthMm,
+          bound: proven ? lengthMm : lengthMm - 50,
+          proven,
+        },
+      },
+    ],
+  });
+
+  it('is proven only when it is, stops when the roll is too short, and names the largest offcut', () => {
+    const [good, offcut] = layoutVerdicts(layout(1000, true), [sheet], 200, context.tape);
+    expect(good).toMatchObject({
+      level: 'good',
+      says: 'Takes 1000 mm of L2; 500 mm stays.',
+      because: expect.stringMatching(/^Proven/) as string,
+    });
+    expect(offcut!.says).toBe('The largest offcut to keep: 1095 × 1000 mm.');
+    const [open] = layoutVerdicts(layout(1000, false), [sheet], 200, context.tape);
+    expect(open!.because).toMatch(/at most 5\.3 % more than the least\. Not proven/);
+    expect(layoutVerdicts(layout(1600, true), [sheet], 200, context.tape)[0]).toMatchObject({ level: 'stop', limit: 1500 });
+  });
+});

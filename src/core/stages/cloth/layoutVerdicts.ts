@@ -1,0 +1,62 @@
+/* What is judged about pieces laid on the store of cloth: is there enough, is it the least, what is left. */
+import { cutOrder } from '../../cloth/layout/cutOrder';
+import type { StockLayout, StockSheet } from '../../cloth/layout/layStock';
+import { type Tape, printLength, printSize } from '../../units/length';
+import { decimal } from '../../units/numeral';
+import { type Verdict, verdict } from '../../job/verdict';
+
+export interface LaidSheet extends StockSheet {
+  tag: string;
+  kind: 'roll' | 'offcut';
+}
+
+/**
+ * Verdicts of a layout; the roll is the last of its sheets.
+ *
+ * @param least size of an offcut worth keeping, mm
+ */
+export function layoutVerdicts(layout: StockLayout, sheets: readonly LaidSheet[], least: number, tape: Tape): Verdict[] {
+  return layout.sheets.flatMap(({ id, layout: { placed, length, bound, proven } }) => {
+    const sheet = sheets.find((one) => one.id === id)!;
+    if (placed.length === 0) return [];
+    const { tag, width, tear } = sheet;
+    const short = length > sheet.length;
+    const [largest] = cutOrder(placed, width, tear, least).offcuts;
+    const above = bound > 0 ? (length / bound - 1) * 100 : 0;
+    const used = printLength(length, tape, 'up');
+    return [
+      verdict({
+        id: `length of ${tag}`,
+        about: `length of ${tag}`,
+        level: short ? 'stop' : 'good',
+        measured: length,
+        limit: sheet.length,
+        unit: 'mm',
+        says: short
+          ? `Takes ${used}, ${printLength(sheet.length, tape, 'down')} is left on ${tag}.`
+          : `Takes ${used} of ${tag}; ${printLength(sheet.length - length, tape, 'down')} stays.`,
+        because:
+          sheet.kind === 'offcut'
+            ? 'Offcuts are used first.'
+            : proven
+              ? 'Proven: cut from edge to edge, no layout takes less.'
+              : `No layout takes less than ${printLength(bound, tape, 'up')}: at most ${decimal(above, 1)} % more than the least. Not proven.`,
+        doThis: short ? 'Leave a job out, or take another roll.' : '',
+        uses: ['tearLoss', 'cutLoss'],
+      }),
+      ...(largest
+        ? [
+            verdict({
+              id: `left of ${tag}`,
+              about: `left of ${tag}`,
+              level: 'good',
+              says: `The largest offcut to keep: ${printSize(largest.w, largest.h, tape, 'down')}.`,
+              because: 'Of layouts that take the same, the one that leaves the largest piece is shown.',
+              doThis: 'Write its tag on it when it goes to the store.',
+              uses: ['leastOffcut'],
+            }),
+          ]
+        : []),
+    ];
+  });
+}

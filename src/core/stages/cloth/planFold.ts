@@ -1,0 +1,123 @@
+import { CORNER_FOLDS, type CornerFold, type SeamFaces } from '../../cloth/cornerFolds';
+import { type CornerPattern, type PatternSize, cardPattern, sparePattern, wholeCorner } from '../../cloth/cornerTemplate';
+import type { CutSize } from '../../cloth/cutSize';
+import type { Fabric } from '../../cloth/fabrics';
+import { type CornerLayers, cornerLayers } from '../../cloth/foldedCorner';
+import type { Corner } from '../../frame/corners';
+import type { Profile } from '../../frame/profiles';
+import { assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import { byId } from '../../house/schools';
+import type { Side } from '../../job/sides';
+import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
+import { printFine } from '../../units/length';
+import type { PlanContext } from '../planContext';
+import type { PaintingPlan } from '../../painting/planPainting';
+
+/** Which side of a corner is wrapped first, and on which the seam is seen. */
+export function flapsOf(corner: Corner, seams: SeamFaces): { side: Side; end: Side } {
+  const upright: Side = corner.endsWith('Left') ? 'left' : 'right';
+  const level: Side = corner.startsWith('top') ? 'top' : 'bottom';
+  return seams === 'topBottom' ? { side: upright, end: level } : { side: level, end: upright };
+}
+
+export interface FoldPlan {
+  fold: CornerFold;
+  layers: CornerLayers;
+  /** What one corner adds to an edge and to the back, mm. */
+  edgeMm: number;
+  backMm: number;
+  /** Pattern for a fold that is cut; null where nothing is, or nothing can be. */
+  pattern: CornerPattern | null;
+}
+
+interface CornerParts {
+  profile: Profile;
+  fabric: Fabric;
+  cut: CutSize;
+  painting: PaintingPlan | null;
+}
+
+/** What cloth there is at a corner: the depth it goes over and both margins without the grip, mm. */
+export function cornerSize(corner: Corner, inputs: JobInputs, { profile, fabric, cut, painting }: CornerParts): PatternSize {
+  const { side, end } = flapsOf(corner, inputs.cloth.seams);
+  const depthMm = profile.depthMm + profile.beadMm + 2 * fabric.thicknessMm;
+  const margin = (one: Side) => {
+    const left = painting?.sides.find((row) => row.side === one)?.leastMm;
+    const { totalMm, gripMm } = cut.margins[one];
+    return Math.max(1, left ?? totalMm - gripMm);
+  };
+  return { depthMm, sideMm: margin(side), endMm: margin(end) };
+}
+
+/** The pattern a fold is cut by at this corner; null where nothing is cut or the margin does not give it. */
+export function cornerPattern(fold: CornerFold, size: PatternSize): CornerPattern | null {
+  return fold.cut === 'spare' ? sparePattern(size) : fold.cut === 'template' ? cardPattern(size) : null;
+}
+
+/** The corner fold on this job: layers, bulk, pattern. Hem or reserve fold both returns once more. */
+export function planFold(
+  inputs: JobInputs,
+  parts: CornerParts,
+  fold: CornerFold = byId(CORNER_FOLDS, inputs.cloth.corner),
+): FoldPlan {
+  const size = cornerSize('topLeft', inputs, parts);
+  const pattern = cornerPattern(fold, size);
+  const flat = cornerLayers(fold.creases, pattern ?? wholeCorner(size));
+  const { hemMm, reserveMm } = parts.cut.margin;
+  const layers = { edge: flat.edge, back: flat.back + (!parts.painting && hemMm + reserveMm > 0 ? 2 : 0) };
+  const { thicknessMm } = parts.fabric;
+  return { fold, layers, edgeMm: layers.edge * thicknessMm, backMm: layers.back * thicknessMm, pattern };
+}
+
+/** What the corner does to a rebate and a wall, and whether its pattern can be cut here. */
+export function foldVerdicts({ brief }: JobInputs, plan: FoldPlan, { rules, tape }: PlanContext): Verdict[] {
+  const { fold, layers, edgeMm, backMm, pattern } = plan;
+  const limit = assumed(rules, 'cornerBulk');
+  const both = 2 * edgeMm;
+  const rebated = brief.edges === 'rebate';
+  return [
+    ...(fold.cut !== 'never' && !pattern
+      ? [
+          verdict({
+            id: 'cornerPattern',
+            about: 'corner pattern',
+            level: 'stop',
+            says: `There is too little to make a ${fold.name.toLowerCase()} corner of.`,
+            because: 'The tab must fit the depth of the bar, the mitre the return; cuts stay clear of the corner.',
+            doThis: 'Take a wider margin, or a single fold.',
+          }),
+        ]
+      : []),
+    verdict({
+      id: 'bulkOnBack',
+      about: 'bulk on the back',
+      level: levelAtMost(backMm, limit, 2 * limit),
+      measured: backMm,
+      limit,
+      unit: 'mm',
+      says: `${layers.back} layers at the back’s corner, ${printFine(backMm, tape)}; ${printFine(limit, tape)} lies well on a wall.`,
+      because: 'Layers counted on the folded corner × thickness of the cloth; hem and reserve are folded once more.',
+      doThis: backMm > limit ? 'Trim the layer inside, or take a templated corner; never on a painting.' : '',
+      uses: ['cornerBulk'],
+    }),
+    ...(rebated
+      ? [
+          verdict({
+            id: 'bulkInRebate',
+            about: 'bulk in the rebate',
+            level: both <= brief.rebateClearance.mm ? 'good' : 'watch',
+            measured: both,
+            limit: brief.rebateClearance.mm,
+            unit: 'mm',
+            says: `${layers.edge} layers on the seam sides make it ${printFine(both, tape)} larger there, ${printFine(brief.rebateClearance.mm, tape)} of room in the rebate.`,
+            because: 'Both corners of a side count.',
+            doThis:
+              both <= brief.rebateClearance.mm
+                ? ''
+                : 'Turn the seams to the other sides, take a thinner fold, or ease the rebate.',
+          }),
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,116 @@
+/* What the simulated cloth says about a route, as verdicts: the pull it asks for, what holds too little, what slipped. */
+import type { RouteRun, StapleModel, Repull } from '../../fasten/membrane/simulateRoute';
+import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
+import { assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
+import { decimal } from '../../units/numeral';
+import { type Tape, printLength } from '../../units/length';
+import type { PlanContext } from '../planContext';
+
+/** “top, middle”, “left, 120 mm above the middle”. */
+export function placeWords({ side, offsetMm }: EdgePlace, tape: Tape): string {
+  if (Math.abs(offsetMm) < 1) return `${side}, middle`;
+  const level = side === 'top' || side === 'bottom';
+  const way = level ? (offsetMm > 0 ? 'right of' : 'left of') : offsetMm > 0 ? 'below' : 'above';
+  return `${side}, ${printLength(Math.abs(offsetMm), tape)} ${way} the middle`;
+}
+
+/** Unevenness of the hands that vary, least and most of the middle four fifths of them. */
+export function handBand(run: RouteRun): [least: number, most: number] {
+  const sorted = run.hands.map((hand) => hand.unevenness).sort((a, b) => a - b);
+  if (sorted.length === 0) return [run.end.unevenness, run.end.unevenness];
+  const out = Math.floor(sorted.length / 10);
+  return [sorted[out]!, sorted[sorted.length - 1 - out]!];
+}
+
+/** Two bands that meet tell no difference. */
+export const bandsMeet = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): boolean => a <= d && c <= b;
+
+export function clothRunVerdicts(
+  { cloth, fasten }: JobInputs,
+  model: StapleModel,
+  run: RouteRun,
+  repulls: readonly Repull[] | null,
+  { rules, tape }: PlanContext,
+): Verdict[] {
+  return [
+    pullVerdict(cloth.grip, fasten.firmPull, model, run, rules),
+    evennessVerdict(model, run, repulls, tape),
+    ...(run.unopposed > 1
+      ? [
+          verdict({
+            id: 'unopposed',
+            about: 'nothing to pull against',
+            level: 'watch',
+            measured: run.unopposed,
+            limit: 1,
+            unit: 'pulls',
+            says: `${run.unopposed} pulls have nothing to pull against: nothing holds the other side yet.`,
+            because: 'The cloth follows the jaw, more than 3 mm for each newton; it is fastened as it lies.',
+            doThis: 'Fasten the opposite side first, or hold it for the time being.',
+          }),
+        ]
+      : []),
+  ];
+}
+
+function pullVerdict(
+  grip: 'hand' | 'pliers',
+  typedN: number | null,
+  { events, targetNPerM }: StapleModel,
+  { firmN, end }: RouteRun,
+  rules: PlanContext['rules'],
+): Verdict {
+  // A route of gentle pulls alone asks for those, not for the firm one they are a part of.
+  const hardest = Math.max(...events.map((event) => event.part));
+  const [usual, most] = [firmN * Math.min(1, hardest), firmN * hardest];
+  const [fingers, pliers] = [assumed(rules, 'fingersMost'), assumed(rules, 'pliersMost')];
+  const limit = grip === 'hand' ? fingers : pliers;
+  const reached = Math.round((end.acrossNPerM + end.downNPerM) / 2);
+  return verdict({
+    id: 'pull',
+    about: 'pull',
+    level: levelAtMost(most, limit, grip === 'hand' ? pliers : pliers * 1.5),
+    measured: most,
+    limit,
+    unit: 'N',
+    says:
+      typedN === null
+        ? `Pull about ${decimal(usual, 0)} N at each place for ${targetNPerM} N/m${most > usual * 1.01 ? `, up to ${decimal(most, 0)} N at the last` : ''}.`
+        : `${decimal(usual, 0)} N at each place brings about ${reached} N/m; ${targetNPerM} N/m is aimed at.`,
+    because: 'Worked out on the simulated cloth, whose tension grows with the pull.',
+    doThis:
+      most <= fingers
+        ? 'Fingers do: out, and slightly towards the corner.'
+        : most <= pliers
+          ? 'Take pliers: jaw on the cloth, heel on the bar, roll; never wrench.'
+          : 'More than pliers should pull: aim lower, set them closer, or brace the bars.',
+    uses: ['fingersMost', 'pliersMost', 'clothContraction'],
+  });
+}
+
+function evennessVerdict({ places }: StapleModel, run: RouteRun, repulls: readonly Repull[] | null, tape: Tape): Verdict {
+  const { end } = run;
+  const low = end.low.length;
+  const gain = repulls?.at(-1);
+  const names = (repulls ?? []).map(({ place }) => placeWords(places[place]!, tape));
+  return verdict({
+    id: 'evenness',
+    about: 'evenness',
+    level: low > places.length / 20 ? 'watch' : 'good',
+    measured: low,
+    limit: Math.floor(places.length / 20),
+    unit: 'fasteners',
+    says:
+      low === 0
+        ? 'Every fastener holds at least half of the mean.'
+        : `${low} of ${places.length} hold less than half of the mean: the first ones go slack as their neighbours are pulled.`,
+    because: 'Tension at each fastener over its pitch, at the end of the route.',
+    doThis: gain
+      ? `Draw and set again: ${names.join('; ')}. Unevenness ${end.unevenness.toFixed(2)} → ${gain.unevenness.toFixed(2)}.`
+      : low === 0
+        ? ''
+        : 'Draw these and set them again; a whole second round evens most.',
+  });
+}

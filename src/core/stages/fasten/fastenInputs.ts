@@ -1,0 +1,56 @@
+/* What is typed for the fastening, and how it went. */
+import { FASTENERS } from '../../fasten/fasteners';
+import { ROUTES } from '../../fasten/routes';
+import { SIDES } from '../../job/sides';
+import { endsOfSides } from '../../painting/paintingInputs';
+import { type ShapeOf, flag, lengthOf, listOf, number, oneOf, optional, part, text } from '../../shape/shape';
+
+/** Most notes at places of a frame. */
+export const MOST_NOTES = 20;
+/** Most knots marked on a frame. */
+export const MOST_KNOTS = 20;
+
+const knotShape = { side: oneOf(SIDES), at: lengthOf(0, 100_000) };
+export interface Knot extends ShapeOf<typeof knotShape> {}
+
+/** What was seen or done at a place of a bar. */
+const placeNoteShape = { ...knotShape, text: text(0, 200) };
+export interface PlaceNote extends ShapeOf<typeof placeNoteShape> {}
+
+/** How the fastening went, as far as somebody noted it. */
+const asDoneShape = {
+  /** Fasteners drawn and set again. */
+  drawn: optional(number(0, 2000)),
+  /** Firm pull as it was, N. */
+  pullN: optional(number(1, 500)),
+  minutes: optional(number(1, 2000)),
+  notes: listOf(part('placeNote', placeNoteShape), MOST_NOTES),
+};
+export interface AsDone extends ShapeOf<typeof asDoneShape> {}
+
+export type UpToThree = 1 | 2 | 3;
+const upToThree = oneOf<UpToThree>([1, 2, 3]);
+
+export const fastenShape = {
+  fastener: oneOf(FASTENERS, 'staple8'),
+  route: oneOf(ROUTES, 'compass'),
+  spacing: lengthOf(5, 1000, 45),
+  lastFromCorner: lengthOf(0, 1000, 45),
+  starters: upToThree,
+  perTurn: upToThree,
+  /** Firm pull at a place, N; null takes the one that the simulated cloth asks for. */
+  firmPull: optional(number(1, 500)),
+  /** How much firmer the last pull of a side is than the one at its middle: 1 is even. */
+  ramp: number(1, 2, 1),
+  /** Slant of a staple's crown to the edge, degrees. */
+  slantDeg: number(0, 60, 25),
+  /** All fasteners drawn and set again once, before the corners. */
+  secondRound: flag(),
+  /** Knots that no fastener goes into: the side, and how far from its left or upper end. */
+  knots: listOf(part('knot', knotShape), MOST_KNOTS),
+  /** Margins with the frame lying on the cloth, before the first fastener. */
+  laid: endsOfSides,
+  asDone: part('asDone', asDoneShape),
+};
+
+export interface FastenInputs extends ShapeOf<typeof fastenShape> {}

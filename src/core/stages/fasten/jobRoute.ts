@@ -1,0 +1,46 @@
+/* The route of a job on its own frame: braces and knots kept clear, tacks that are seen spread from corner to corner. */
+import { MARGIN_STYLES } from '../../cloth/marginStyles';
+import { type BarredPlaces, KNOT_MM } from '../../fasten/clearPlaces';
+import { FASTENERS, type Fastener } from '../../fasten/fasteners';
+import { type RoutePlan, routePlan } from '../../fasten/routeSteps';
+import { type HouseRules, tapeFor } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import type { FastenInputs } from './fastenInputs';
+import { profileOf } from '../../house/materials';
+import { USES, byId } from '../../house/schools';
+import { SIDES, type Side } from '../../job/sides';
+import { type PaintingPlan, planPainting } from '../../painting/planPainting';
+
+/** Sides whose fasteners stay in sight: tacks on the edge of new work, and what a painting’s short margins ask for. */
+export function seenSides({ cloth, fasten }: JobInputs, painting: PaintingPlan | null): Side[] {
+  if (painting) return painting.sides.flatMap(({ side, tacks }) => (tacks ? [side] : []));
+  const fastener: Fastener = byId(FASTENERS, fasten.fastener);
+  return fastener.seen && byId(MARGIN_STYLES, cloth.marginStyle).onEdge ? [...SIDES] : [];
+}
+
+/** Ends of braces and knots, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
+export function barredPlaces({ brief, bars, fasten }: JobInputs, rules: HouseRules, seen: readonly Side[]): BarredPlaces {
+  const half = profileOf(rules, bars.profile).brace.widthMm / 2;
+  const about = (fromMiddleMm: number, reachMm: number) => ({ fromMm: fromMiddleMm - reachMm, toMm: fromMiddleMm + reachMm });
+  const of = (side: Side) => {
+    const level = side === 'top' || side === 'bottom';
+    const long = level ? brief.width.mm : brief.height.mm;
+    const ends = seen.includes(side) ? [] : level ? bars.bracesUpright : bars.bracesLevel;
+    const knots = fasten.knots.filter((knot) => knot.side === side).map((knot) => about(knot.at.mm - long / 2, KNOT_MM));
+    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots];
+  };
+  return { top: of('top'), right: of('right'), bottom: of('bottom'), left: of('left') };
+}
+
+/**
+ * The order of fasteners of a job.
+ *
+ * @param route another one than the job’s own
+ */
+export function jobRoute(inputs: JobInputs, rules: HouseRules, route: FastenInputs['route'] = inputs.fasten.route): RoutePlan {
+  const { brief, fasten } = inputs;
+  const painted = byId(USES, brief.use).painted;
+  const seen = seenSides(inputs, painted ? planPainting(inputs, { rules, tape: tapeFor(rules, 'mm') }) : null);
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  return routePlan(face, { ...fasten, route }, barredPlaces(inputs, rules, seen), seen);
+}

@@ -1,0 +1,28 @@
+import type { HouseRules } from '../house/houseRules';
+import type { Verdict } from '../job/verdict';
+import type { JobHistory } from '../log/jobHistory';
+import type { Reading, Taught } from '../log/logEntry';
+import type { Tape } from '../units/length';
+
+/** What every plan is made under: the rules of the house and the tape its sentences are printed for. */
+export interface PlanContext {
+  rules: HouseRules;
+  tape: Tape;
+  /** What records taught about pace and cloth; left out where nothing is known of records. */
+  taught?: Taught | undefined;
+  /** What the job’s own log tells; left out where a plan is made without one. */
+  history?: JobHistory | undefined;
+}
+
+/** What every stage answers: one big answer, why, what to check, and what was read. */
+export interface StagePlan {
+  answer: string;
+  answerNote: string;
+  verdicts: Verdict[];
+  /** What was measured, felt or told: never what was only planned. */
+  readings: Reading[];
+  /** Minutes of hands. */
+  minutes: number;
+  /** Minutes that what is recorded here goes on drying or setting; null when nothing does. */
+  setsMinutes: number | null;
+}

@@ -1,0 +1,131 @@
+import { fabricOf, profileOf } from '../../house/materials';
+import { type AssumptionId, assumption } from '../../house/assumptions';
+import { assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import type { Reading } from '../../log/logEntry';
+import { byId } from '../../house/schools';
+import { batchRecipe, primedArea } from '../../prime/coatRecipe';
+import { dryingFactor } from '../../prime/drying';
+import { type Coat, type PrimingSystem, SYSTEMS } from '../../prime/grounds';
+import { SUBSTANCES } from '../../prime/substances';
+import { decimal } from '../../units/numeral';
+import type { CoatPlan } from './CoatPlan';
+import { stageById } from '../stages';
+import type { PlanContext, StagePlan } from '../planContext';
+import type { BarsPlan } from '../bars/planBars';
+import { reading } from '../../log/reading';
+import { roomReadings } from '../tune/tensionWords';
+import { primeVerdicts } from './primeVerdicts';
+
+export interface PrimePlan extends StagePlan {
+  system: PrimingSystem;
+  areaM2: number;
+  coats: CoatPlan[];
+  /** How many times longer than the label; null when it will not dry. */
+  factor: number | null;
+  /** What went on with the next coat, ml, where it was measured. */
+  usedMl: number | null;
+}
+
+/** What a reading of absorption is of: the absorption of later jobs is learned by it. */
+export const absorbedOf = (absorb: AssumptionId, fabric: string): string => `${absorb} ${fabric}`;
+
+/** Coats, amounts and drying times for the room as it is; `coatsDone` picks the coat that is next. */
+export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: number, bars: BarsPlan): PrimePlan {
+  const { rules } = context;
+  const { brief, prime } = inputs;
+  const system: PrimingSystem = byId(SYSTEMS, prime.system);
+  const profile = profileOf(rules, inputs.bars.profile);
+  const areaM2 = primedArea(
+    { widthMm: brief.width.mm, heightMm: brief.height.mm },
+    profile.depthMm + profile.beadMm,
+    prime.edges,
+    prime.back,
+  );
+  const reference = { celsius: assumed(rules, 'refTemperature'), rh: assumed(rules, 'refHumidity') };
+  const factor = dryingFactor({ celsius: prime.roomC, rh: prime.roomRh }, reference);
+  const coats = system.coats.map((coat, index) =>
+    planCoat(coat, index === coatsDone ? prime.waterParts : null, areaM2, factor, context),
+  );
+  const next = coats[coatsDone];
+  // A left-over without a measured mix is held against the mix that was told.
+  const mixedMl = prime.mixedMl ?? (next ? roundUp(next.recipe.totalMl) : null);
+  const usedMl = mixedMl !== null && prime.leftMl !== null ? mixedMl - prime.leftMl : null;
+  return {
+    answer: next ? `${decimal(roundUp(next.recipe.totalMl), 0)} ml` : coats.length === 0 ? 'No coat' : 'All coats on',
+    answerNote: next ? `${next.name}, coat ${coatsDone + 1} of ${coats.length}, on ${decimal(areaM2, 2)} m²` : system.name,
+    verdicts: primeVerdicts({ inputs, system, next, coatsDone, factor, usedMl, areaM2, bars }, context),
+    readings: [...roomReadings(prime), ...(next ? coatReadings(next, inputs, areaM2, usedMl, rules) : [])],
+    minutes: stageById('prime').minutes,
+    setsMinutes: next?.dryMinutes ? next.dryMinutes[1] : null,
+    system,
+    areaM2,
+    coats,
+    factor,
+    usedMl,
+  };
+}
+
+/** A jug shows 5 ml. */
+const roundUp = (ml: number): number => Math.ceil(ml / 5) * 5;
+
+function planCoat(
+  coat: Coat,
+  ownWater: number | null,
+  areaM2: number,
+  factor: number | null,
+  { rules, taught: lessons }: PlanContext,
+): CoatPlan {
+  const taught = lessons?.[coat.absorb] ?? null;
+  const absorbMlPerM2 = taught?.value ?? assumed(rules, coat.absorb);
+  const waterParts = ownWater ?? coat.waterParts;
+  return {
+    ...coat,
+    waterParts,
+    recipe: batchRecipe([{ areaM2, absorbMlPerM2 }], { substance: coat.substance, waterParts }, assumed(rules, 'potLoss')),
+    absorbMlPerM2,
+    learned: taught,
+    dryMinutes: factor === null ? null : [coat.labelMinutes[0] * factor, coat.labelMinutes[1] * factor],
+  };
+}
+
+/** What is written down with a coat: mixed, used, what a square metre took, and what lies on it dry. */
+function coatReadings(
+  next: CoatPlan,
+  { cloth, prime }: JobInputs,
+  areaM2: number,
+  usedMl: number | null,
+  rules: PlanContext['rules'],
+): Reading[] {
+  const onClothMl = usedMl !== null && usedMl > 0 ? usedMl : areaM2 * next.absorbMlPerM2;
+  const { gPerMl, solids } = byId(SUBSTANCES, next.substance);
+  const dryGsm = (onClothMl * gPerMl * solids) / (1 + next.waterParts) / areaM2;
+  const raw = !fabricOf(rules, cloth.fabric).primed;
+  const known = prime.mixedMl === null ? 'reckoned' : 'measured';
+  return [
+    ...(prime.mixedMl === null ? [] : [reading('groundMixed', prime.mixedMl, 'ml', { precision: 5, tool: 'jug' })]),
+    ...(usedMl !== null && usedMl > 0
+      ? [
+          reading('groundUsed', usedMl, 'ml', { precision: 10, tool: 'jug', known }),
+          ...(raw && plausible(next, usedMl / areaM2) ? [absorbedReading(next, cloth.fabric, usedMl / areaM2, 10 / areaM2)] : []),
+        ]
+      : []),
+    reading('dryGround', round1(dryGsm), 'g/m²', { precision: round1(0.2 * dryGsm), tool: 'computed', known: 'reckoned' }),
+  ];
+}
+
+/** What lies far outside what cloth takes up is a misread jug: nothing is learned from it. */
+const plausible = ({ absorb }: CoatPlan, mlPerM2: number): boolean => {
+  const { min, max } = assumption(absorb);
+  return mlPerM2 >= min / 2 && mlPerM2 <= 2 * max;
+};
+
+const absorbedReading = ({ absorb }: CoatPlan, fabric: string, mlPerM2: number, precision: number): Reading =>
+  reading('absorbed', round1(mlPerM2), 'ml/m²', {
+    of: absorbedOf(absorb, fabric),
+    precision: round1(precision),
+    tool: 'computed',
+    known: 'reckoned',
+  });
+
+const round1 = (value: number): number => Math.round(10 * value) / 10;

@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_RULES, tapeFor } from '../../house/houseRules';
+import { type JobInputs, newInputs } from '../../job/job';
+import { SYSTEMS } from '../../prime/grounds';
+import { length } from '../../units/length';
+import { NOTHING_TAUGHT, type Taught } from '../../log/logEntry';
+import { type JobHistory, NO_HISTORY } from '../../log/jobHistory';
+import { planJob } from '../../case/planJob';
+
+const context = { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') };
+function primed(change: (inputs: JobInputs) => void, coatsDone = 0, more: { history?: JobHistory; taught?: Taught } = {}) {
+  const inputs = newInputs('t', length(1000), length(500));
+  change(inputs);
+  return planJob(inputs, { ...context, ...more }, coatsDone).prime;
+}
+const about = (plan: ReturnType<typeof primed>, what: string) => plan.verdicts.find((one) => one.id === what);
+
+describe('what lies under what', () => {
+  it.each([
+    ['oil', 'acrylic', 'A water-borne layer does not hold on an oil ground.'],
+    ['glue', 'acrylic', 'An acrylic layer over animal glue lets go.'],
+    ['acrylic', 'glueSize', 'Animal glue does not hold over a closed film.'],
+    ['oil', 'household', 'A water-borne layer does not hold on an oil ground.'],
+  ] as const)('%s under the system %s is stopped', (over, system, says) => {
+    const plan = primed((inputs) => Object.assign(inputs.prime, { over, system }));
+    expect(about(plan, 'below')).toMatchObject({ level: 'stop', says });
+  });
+
+  it.each(SYSTEMS.map(({ id }) => id))('%s goes on raw cloth', (system) => {
+    expect(
+      about(
+        primed((inputs) => Object.assign(inputs.prime, { system })),
+        'below',
+      ),
+    ).toBeUndefined();
+  });
+
+  it('household paint tells its risks, and is no barrier for oil', () => {
+    const plan = primed((inputs) => {
+      inputs.prime.system = 'household';
+      inputs.brief.medium = 'oil';
+    });
+    expect(about(plan, 'barrier')!.level).toBe('stop');
+    expect(about(plan, 'care1')!.says).toMatch(/yellows, chalks and may crack/);
+    for (const system of ['clear', 'pvaOil', 'acrylic', 'glueSize'] as const)
+      expect(
+        about(
+          primed((inputs) => Object.assign(inputs.prime, { system }) && (inputs.brief.medium = 'oil')),
+          'barrier',
+        ),
+      ).toBeUndefined();
+  });
+
+  it('neither paint nor primed cloth is wetted first', () => {
+    const wet = (change: (inputs: JobInputs) => void) =>
+      about(
+        primed((inputs) => {
+          inputs.prime.wetFirst = true;
+          change(inputs);
+        }),
+        'wettingFirst',
+      );
+    expect(wet(() => undefined)).toBeUndefined();
+    expect(wet((inputs) => (inputs.brief.use = 'restretch'))!.says).toBe('A painted canvas is not wetted.');
+    expect(wet((inputs) => (inputs.cloth.fabric = 'linenPrimed'))!.level).toBe('stop');
+  });
+});
+
+describe('the pot', () => {
+  it('is capped in its water, with the reason', () => {
+    const thin = (waterParts: number) => primed((inputs) => (inputs.prime.waterParts = waterParts));
+    expect(about(thin(1), 'thinning')).toBeUndefined();
+    expect(about(thin(1.5), 'thinning')).toMatchObject({ level: 'stop', measured: 1.5, limit: 1 });
+    expect(about(thin(1.5), 'thinning')!.because).toMatch(/powders and cracks/);
+    expect(thin(1).coats[0]!.recipe.waterMl).toBeCloseTo(thin(1).coats[0]!.recipe.groundMl, 9);
+    // Only the next coat is thinned otherwise.
+    expect(thin(1).coats[1]!.waterParts).toBe(0.2);
+  });
+
+  it('what was used is written down a square metre, with what is left of it dry', () => {
+    const plan = primed((inputs) => Object.assign(inputs.prime, { mixedMl: 150, leftMl: 30 }));
+    expect(plan.usedMl).toBe(120);
+    expect(plan.readings.find(({ quantity }) => quantity === 'absorbed')).toMatchObject({
+      of: 'firstAbsorb cottonMedium',
+      known: 'reckoned',
+    });
+    const value = (quantity: string) => plan.readings.find((one) => one.quantity === quantity)!.value;
+    expect(value('groundMixed')).toBe(150);
+    expect(value('groundUsed')).toBe(120);
+    expect(value('absorbed')).toBeCloseTo(120 / plan.areaM2, 0);
+    // Acrylic, 0.6 parts of water: 1.4 g/ml × 0.55 of what is not water.
+    expect(value('dryGround')).toBeCloseTo((120 * 1.4 * 0.55) / 1.6 / plan.areaM2, 0);
+    expect(about(plan, 'pot')).toMatchObject({ level: 'good', measured: 120 });
+    expect(
+      about(
+        primed((inputs) => Object.assign(inputs.prime, { mixedMl: 300, leftMl: 10 })),
+        'pot',
+      )!.level,
+    ).toBe('watch');
+    expect(
+      about(
+        primed((inputs) => Object.assign(inputs.prime, { mixedMl: 30, leftMl: 30 })),
+        'pot',
+      )!.level,
+    ).toBe('stop');
+    expect(primed(() => undefined).readings.some(({ quantity }) => quantity === 'groundUsed')).toBe(false);
+  });
+
+  it('follows what the cloth took before', () => {
+    const taught = { ...NOTHING_TAUGHT, firstAbsorb: { value: 260, records: 4 } };
+    const plan = primed(() => undefined, 0, { taught });
+    expect(plan.coats[0]!.recipe.totalMl).toBeCloseTo(plan.areaM2 * 260 * 1.1, 6);
+    expect(about(plan, 'absorption')!.says).toBe('Reckoned with 260 ml/m², as your last 4 records of this cloth went.');
+    expect(plan.coats[1]!.absorbMlPerM2).toBe(115);
+  });
+});
+
+describe('the bars after the coats', () => {
+  const history = (nPerM: number): JobHistory => ({
+    ...NO_HISTORY,
+    tensions: [{ at: '2031-05-01', tool: 'tap', nPerM, sdNPerM: 10, across: nPerM, down: nPerM, rh: 50, entryId: 'e' }],
+  });
+
+  it('bow with the tension that was measured and what is still to come', () => {
+    const verdictOf = (nPerM: number, coatsDone = 0) =>
+      about(
+        primed((inputs) => (inputs.prime.system = 'glueSize'), coatsDone, { history: history(nPerM) }),
+        'barsAfterCoats',
+      )!;
+    // Two sizes 60, two grounds 15 each, dry air 40: 130 N/m to come; 100 when the sizes are on.
+    expect(verdictOf(200).says).toMatch(/at 200 N\/m measured and 130 N\/m to come/);
+    expect(verdictOf(200, 2).says).toMatch(/and 70 N\/m to come/);
+    expect(verdictOf(400).measured! / verdictOf(200).measured!).toBeCloseTo(530 / 330, 6);
+    expect(verdictOf(700)).toMatchObject({ level: 'stop' });
+    expect(verdictOf(700).says).toMatch(/^These bars will bow/);
+  });
+
+  it('are not spoken of while nothing was measured', () => {
+    expect(
+      about(
+        primed(() => undefined),
+        'barsAfterCoats',
+      ),
+    ).toBeUndefined();
+  });
+});

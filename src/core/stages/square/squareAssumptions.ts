@@ -1,0 +1,55 @@
+/* What square assumes unless the house says otherwise: value, unit, range and reason. */
+import { row } from '../../house/assumptionRow';
+
+export const SQUARE_ASSUMPTIONS = [
+  row(
+    'tapePrecision',
+    'square',
+    'Tape reading, one standard deviation',
+    0.5,
+    'mm',
+    [0.1, 3],
+    'A steel tape read in the corner repeats to half a millimetre.',
+  ),
+  row(
+    'pairPrecision',
+    'square',
+    'Opposite bars differ by, one standard deviation',
+    0.5,
+    'mm',
+    [0.1, 5],
+    'Cut against one stop, or bought as a pair.',
+  ),
+  row(
+    'nominalPrecision',
+    'square',
+    'Bars against their planned length, one standard deviation',
+    1,
+    'mm',
+    [0.2, 10],
+    'What a saw stop or a label is good for.',
+  ),
+  row(
+    'gapPrecision',
+    'square',
+    'Gap under a set square, one standard deviation',
+    0.2,
+    'mm',
+    [0.05, 2],
+    'Read with a strip of paper or a feeler.',
+  ),
+  row('squareRebate', 'square', 'Diagonal difference, covered by a rebate', 3, 'mm/m', [0.5, 10], 'A deep rebate hides it.'),
+  row('squareUnframed', 'square', 'Diagonal difference, unframed', 2, 'mm/m', [0.5, 10], 'The eye compares with the wall.'),
+  row(
+    'squareFloat',
+    'square',
+    'Diagonal difference, float frame',
+    1,
+    'mm/m',
+    [0.2, 5],
+    'The gap of a float frame shows every millimetre.',
+  ),
+  row('squarePanel', 'square', 'Diagonal difference, panel of a set', 0.5, 'mm/m', [0.2, 5], 'Panels meet edge to edge.'),
+  row('windFine', 'square', 'Corner lift that is fine', 2, 'mm/m', [0.5, 5], 'Pulls flat on the wall.'),
+  row('windShows', 'square', 'Corner lift that shows', 5, 'mm/m', [2, 15], 'A corner stands off the wall.'),
+] as const;

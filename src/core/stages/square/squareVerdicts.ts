@@ -1,0 +1,377 @@
+/* What is judged about the squareness of a frame, one verdict each. */
+import { JOINTS } from '../../frame/joints';
+import type { PressPlan } from '../../frame/press';
+import { type Corner, type DiagonalName, type TapeName } from '../../frame/corners';
+import { type Doubt } from '../../frame/readingDoubts';
+import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/quadrilateral';
+import { WIND_PATTERNS } from '../../frame/wind';
+import { assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import type { SquareInputs } from './squareInputs';
+import { EDGES, byId } from '../../house/schools';
+import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
+import { type Length, type Tape, finerTape, printFine, printLength } from '../../units/length';
+import { decimal } from '../../units/numeral';
+import type { PlanContext } from '../planContext';
+
+export const DIAGONAL_WORDS: Record<DiagonalName, string> = { down: 'top left to bottom right', up: 'bottom left to top right' };
+export const CORNER_WORDS: Record<Corner, string> = {
+  topLeft: 'top left',
+  topRight: 'top right',
+  bottomRight: 'bottom right',
+  bottomLeft: 'bottom left',
+};
+const PAIR_WORDS = { width: 'top and bottom', height: 'left and right' } as const;
+
+export interface SquareCase {
+  inputs: JobInputs;
+  result: QuadrilateralResult;
+  press: PressPlan | null;
+  limitMm: number;
+  targetDiagonalMm: number;
+  liftMm: number | null;
+}
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+const named = (name: TapeName) =>
+  name === 'down' || name === 'up' ? `the diagonal ${DIAGONAL_WORDS[name]}` : `the ${name} side`;
+
+/** All verdicts on the squareness of a job's frame. */
+export function squareVerdicts(one: SquareCase, context: PlanContext): Verdict[] {
+  return [...frameVerdicts(one, context), windVerdict(one, context), ...practiceVerdict(one)];
+}
+
+function frameVerdicts(one: SquareCase, context: PlanContext): Verdict[] {
+  const { result, press } = one;
+  if (result.kind === 'missing') {
+    return [
+      verdict({
+        id: 'diagonals',
+        about: 'diagonals',
+        level: 'stop',
+        says: 'Both diagonals are still to be read.',
+        because: 'Four equal angles cannot be told from the sides alone.',
+        doThis: 'Hook the tape in the outer corners, both ways. A set square in a corner tells something too.',
+      }),
+    ];
+  }
+  if (result.kind === 'impossible') return [impossibleVerdict(result, one, context)];
+  return [
+    rackVerdict(result, press!, one, context),
+    ...tapeVerdict(result, one, context),
+    ...(result.sidesRead ? [pairsVerdict(result, one, context)] : [unreadVerdict()]),
+    ...openJointVerdict(result, one, context),
+    ...barFaultVerdict(result, press!, one, context),
+    ...agreementVerdict(result, context),
+    ...(result.sidesRead ? [sizeVerdict(result, one, context)] : []),
+  ];
+}
+
+function impossibleVerdict(
+  { reading, readMm, mostMm, because }: Extract<QuadrilateralResult, { kind: 'impossible' }>,
+  { inputs: { brief }, targetDiagonalMm }: SquareCase,
+  { tape }: PlanContext,
+): Verdict {
+  const planned = { top: brief.width.mm, bottom: brief.width.mm, left: brief.height.mm, right: brief.height.mm };
+  const wouldBe = reading === 'down' || reading === 'up' ? targetDiagonalMm : planned[reading];
+  return verdict({
+    id: 'reading',
+    about: 'reading',
+    level: 'stop',
+    measured: readMm,
+    limit: mostMm,
+    unit: 'mm',
+    says: `${capital(named(reading))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
+    because: `${capital(because)}.`,
+    doThis: `Read it again: a square frame of this size shows ${printLength(wouldBe, finerTape(tape))}. If it was built to another size, change the brief.`,
+  });
+}
+
+function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, { tape }: PlanContext): Verdict {
+  const { limitMm, inputs } = one;
+  const off = Math.abs(result.difference.value);
+  const level = levelAtMost(off, limitMm, 2 * limitMm);
+  const edges = byId(EDGES, inputs.brief.edges);
+  const lean = result.slideMm.value > 0 ? 'left' : 'right';
+  const skew = `${Math.abs(result.skewDegrees.value).toFixed(2)}°`;
+  const slide = printFine(Math.abs(result.slideMm.value), tape);
+  return verdict({
+    id: 'rack',
+    about: 'rack',
+    level,
+    measured: off,
+    limit: limitMm,
+    unit: 'mm',
+    says:
+      off < 0.05
+        ? 'Both diagonals come out the same.'
+        : `The diagonals differ by ${printFine(off, tape)}: the top stands ${slide} to the ${lean} (${skew}).`,
+    because: `Least squares over what was read; for a parallelogram d₁² − d₂² = 4 W H sin θ. ± ${printFine(result.difference.sd, tape)} on the difference, ± ${result.skewDegrees.sd.toFixed(2)}° (one standard error). ${edges.name}: up to ${printFine(limitMm, tape)} on this diagonal.`,
+    doThis: level === 'good' ? '' : misread(result) ? READ_FIRST : pressWords(press, inputs, tape),
+    uses: [edges.squareLimit, 'tapePrecision', 'pairPrecision', 'nominalPrecision'],
+  });
+}
+
+/** A reading is doubted: nothing is pressed or sawn on its word. */
+const misread = ({ doubt }: Quadrilateral) => doubt !== null && doubt.kind !== 'pair' && doubt.kind !== 'size';
+const READ_FIRST = 'A reading is doubted: read it again before anything is pressed or sawn.';
+
+function pressWords({ longer, byMm, bothMm }: PressPlan, { bars }: JobInputs, tape: Tape): string {
+  if (!longer) return '';
+  const fixed = byId(JOINTS, bars.joint).glued ? ' A glued corner moves only until the glue sets.' : '';
+  return `Press the ends of the longer diagonal, ${DIAGONAL_WORDS[longer]}, together by ${printFine(byMm, tape)}, until both read ${printLength(bothMm, finerTape(tape))}.${fixed}`;
+}
+
+function tapeVerdict({ difference }: Quadrilateral, { limitMm }: SquareCase, { tape }: PlanContext): Verdict[] {
+  if (difference.sd * 2 <= limitMm) return [];
+  return [
+    verdict({
+      id: 'tape',
+      about: 'tape',
+      level: 'watch',
+      measured: difference.sd,
+      limit: limitMm / 2,
+      unit: 'mm',
+      says: `These readings are good to ± ${printFine(difference.sd, tape)} on the difference; the limit is ${printFine(limitMm, tape)}.`,
+      because: 'Each reading has its own error; the fit carries them through.',
+      doThis: 'Read both diagonals three times and enter the mean, hold a set square in two corners, or use two pointed sticks.',
+      uses: ['tapePrecision'],
+    }),
+  ];
+}
+
+const unreadVerdict = (): Verdict =>
+  verdict({
+    id: 'sides',
+    about: 'sides',
+    level: 'watch',
+    says: 'The sides are not all read yet.',
+    because: 'A trapezium has equal diagonals too: unequal opposite bars hide from the diagonals.',
+    doThis: 'Read all four sides.',
+  });
+
+/** Differences between opposite bars as they were read: what is known of bars does not smooth them. */
+function tapers({ top, bottom, left, right }: SquareInputs, tapeMm: number): { width: Estimate; height: Estimate } {
+  const of = (one: Length | null, other: Length | null) => ({
+    value: (one?.mm ?? 0) - (other?.mm ?? 0),
+    sd: tapeMm * Math.SQRT2,
+  });
+  return { width: of(top, bottom), height: of(right, left) };
+}
+
+/** The greater of the two differences, and which bar is the longer. */
+function worstPair(square: SquareInputs, tapeMm: number): { estimate: Estimate; longer: string; pair: 'width' | 'height' } {
+  const { width, height } = tapers(square, tapeMm);
+  return Math.abs(width.value) >= Math.abs(height.value)
+    ? { estimate: width, longer: width.value > 0 ? 'top' : 'bottom', pair: 'width' }
+    : { estimate: height, longer: height.value > 0 ? 'right' : 'left', pair: 'height' };
+}
+
+function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { tape, rules }: PlanContext): Verdict {
+  const { estimate, longer, pair } = worstPair(inputs.square, assumed(rules, 'tapePrecision'));
+  const off = Math.abs(estimate.value);
+  const limit = Math.max(limitMm / 2, 1.5 * estimate.sd);
+  const doubted = misread(result);
+  const level = levelAtMost(off, limit, doubted ? Infinity : 2 * limit);
+  const hidden = level !== 'good' && Math.abs(result.difference.value) <= limitMm;
+  return verdict({
+    id: 'pairs',
+    about: 'pairs',
+    level,
+    measured: off,
+    limit,
+    unit: 'mm',
+    says:
+      level === 'good'
+        ? `Opposite bars match within ${printFine(off, tape)}.`
+        : `The ${longer} bar ${doubted ? 'reads' : 'is'} ${printFine(off, tape)} longer than its pair${hidden && !doubted ? ': a trapezium, though its diagonals agree' : ''}.`,
+    because: `${capital(PAIR_WORDS[pair])} must be one length; ± ${printFine(estimate.sd, tape)}, two readings.`,
+    doThis:
+      level === 'good'
+        ? ''
+        : doubted
+          ? READ_FIRST
+          : 'Look for an open joint at that bar; if closed, re-cut or exchange the longer one. Pressing cannot mend a bar.',
+    uses: ['tapePrecision'],
+  });
+}
+
+/** Both bars that meet in a corner read long against their pairs: the joint there stands open. */
+function openJointVerdict(result: Quadrilateral, { inputs }: SquareCase, { tape, rules }: PlanContext): Verdict[] {
+  const clear = ({ value, sd }: Estimate) => Math.abs(value) > Math.max(1, 2.2 * sd);
+  const { width, height } = tapers(inputs.square, assumed(rules, 'tapePrecision'));
+  if (!result.sidesRead || misread(result) || !clear(width) || !clear(height)) return [];
+  const corner = `${width.value > 0 ? 'top' : 'bottom'} ${height.value > 0 ? 'right' : 'left'}`;
+  const open = (Math.abs(width.value) + Math.abs(height.value)) / 2;
+  return [
+    verdict({
+      id: 'openJoint',
+      about: 'open joint',
+      level: 'watch',
+      measured: open,
+      limit: 1,
+      unit: 'mm',
+      says: `Both bars that meet at the ${corner} are long, by about ${printFine(open, tape)}: that joint may stand open.`,
+      because: 'A joint that is not closed lengthens both bars of its corner and no other.',
+      doThis: 'Look at it from front and back; knock it closed with a block, then read again.',
+      uses: ['tapePrecision'],
+    }),
+  ];
+}
+
+function barFaultVerdict(result: Quadrilateral, press: PressPlan, { limitMm }: SquareCase, { tape }: PlanContext): Verdict[] {
+  const { gapMm, degrees, corner } = press.left;
+  if (!result.sidesRead || misread(result) || gapMm <= limitMm) return [];
+  return [
+    verdict({
+      id: 'pressingLeaves',
+      about: 'what pressing leaves',
+      level: 'watch',
+      measured: gapMm,
+      limit: limitMm,
+      unit: 'mm',
+      says: `Pressing will not make it square: ${printFine(gapMm, tape)} stays at the ${CORNER_WORDS[corner]} (${degrees.toFixed(2)}°).`,
+      because: 'With bars of these lengths equal diagonals are the best there is; the rest is a bar.',
+      doThis: 'Re-cut or exchange the bar that does not match its pair.',
+      uses: ['tapePrecision'],
+    }),
+  ];
+}
+
+function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape }: PlanContext): Verdict[] {
+  const { chiSquare, limit, freedom, agrees } = agreement;
+  if (freedom === 0) return [];
+  const test = `χ² = ${decimal(chiSquare, 1)} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${decimal(limit, 1)}; one good set in twenty is doubted by chance.`;
+  const uses = ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'] as const;
+  if (agrees || !doubt)
+    return [
+      verdict({
+        id: 'agreement',
+        about: 'agreement',
+        level: 'good',
+        says: 'The readings agree with each other.',
+        because: test,
+        uses: [...uses],
+      }),
+    ];
+  const { says, doThis } = doubtWords(doubt, finerTape(tape));
+  return [
+    verdict({
+      id: 'agreement',
+      about: 'agreement',
+      level: 'watch',
+      measured: chiSquare,
+      limit,
+      unit: 'χ²',
+      says,
+      because: `${test} More readings than the frame has freedoms: they must fit one quadrilateral.`,
+      doThis,
+      uses: [...uses],
+    }),
+  ];
+}
+
+function doubtWords(doubt: Doubt, tape: Tape): { says: string; doThis: string } {
+  const signed = (mm: number) => `${printLength(Math.abs(mm), tape)} ${mm > 0 ? 'longer' : 'shorter'}`;
+  switch (doubt.kind) {
+    case 'side':
+    case 'diagonal':
+      return {
+        says: `The readings contradict each other, most likely ${named(doubt.name)}: ${printLength(doubt.likelyMm, tape)} would fit.`,
+        doThis: `Read ${named(doubt.name)} again, the tape in the corner. If it stays, the bar is to blame: believe the tape alone.`,
+      };
+    case 'diagonals':
+      return {
+        says: `The readings contradict each other: one of the diagonals is misread. Down ${printLength(doubt.likelyMm.down, tape)} or up ${printLength(doubt.likelyMm.up, tape)} would fit.`,
+        doThis:
+          'Read both again: their sum is fixed by the sides, their difference is the rack. A set square in a corner tells which.',
+      };
+    case 'gap':
+      return {
+        says: `The set square at the ${CORNER_WORDS[doubt.corner]} contradicts the tape: a gap of ${decimal(Math.abs(doubt.likelyMm), 1)} mm ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit.`,
+        doThis: 'Check that the square is true, turn it over, read that corner again.',
+      };
+    case 'pair':
+      return {
+        says: `The bars contradict the plan: ${doubt.pair === 'width' ? 'the top is' : 'the right is'} ${signed(doubt.offMm)} than its pair.`,
+        doThis: 'If both were read twice, believe the tape alone and mend the bar; else read both again.',
+      };
+    case 'size':
+      return {
+        says: `The ${PAIR_WORDS[doubt.pair]} bars are ${signed(doubt.offMm)} than planned.`,
+        doThis: 'Change the face in the brief to what was built, or re-cut.',
+      };
+  }
+}
+
+function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs: { brief } }: SquareCase, { tape }: PlanContext): Verdict {
+  const off = [widthMm.value - brief.width.mm, heightMm.value - brief.height.mm] as const;
+  const worst = Math.max(Math.abs(off[0]), Math.abs(off[1]));
+  const limit = brief.edges === 'rebate' ? Math.max(1, brief.rebateClearance.mm / 2) : 2;
+  const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
+  const level = levelAtMost(worst, limit, 2 * limit);
+  return verdict({
+    id: 'size',
+    about: 'size',
+    level,
+    measured: worst,
+    limit,
+    unit: 'mm',
+    says:
+      worst < 0.05 ? 'The size is as planned.' : `The size is off by ${signed(off[0])} in width, ${signed(off[1])} in height.`,
+    because:
+      brief.edges === 'rebate'
+        ? 'Half of the rebate clearance is kept for the cloth.'
+        : `The cut size is reckoned from the face. ± ${printFine(Math.max(widthMm.sd, heightMm.sd), tape)}.`,
+    doThis: level === 'good' ? '' : 'Change the face in the brief to what was built, or re-cut.',
+    uses: ['nominalPrecision'],
+  });
+}
+
+function windVerdict({ inputs: { square, brief }, liftMm, targetDiagonalMm }: SquareCase, { tape, rules }: PlanContext): Verdict {
+  if (liftMm === null)
+    return verdict({
+      id: 'wind',
+      about: 'wind',
+      level: 'watch',
+      says: 'Not looked at for wind yet.',
+      because: 'A twisted frame stands off the wall and cannot be pressed square.',
+      doThis:
+        'On a flat table hold three corners and measure under the fourth; or stretch two strings from corner to corner. Type 0 if none.',
+    });
+  const perMetre = (liftMm / targetDiagonalMm) * 1000;
+  const edges = byId(EDGES, brief.edges);
+  const limit = edges.windShare * assumed(rules, 'windFine');
+  const level = levelAtMost(perMetre, limit, edges.windShare * assumed(rules, 'windShows'));
+  const { cause, remedy } = byId(WIND_PATTERNS, square.windPattern);
+  const fromStrings = square.lift === null ? ' (twice the gap between the strings)' : '';
+  return verdict({
+    id: 'wind',
+    about: 'wind',
+    level,
+    measured: perMetre,
+    limit,
+    unit: 'mm/m',
+    says:
+      liftMm === 0
+        ? 'It lies flat: no wind.'
+        : `One corner lifts ${printFine(liftMm, tape)}${fromStrings}, ${perMetre.toFixed(1)} mm a metre of diagonal.`,
+    because: `${cause} ${edges.name}: up to ${decimal(limit, 1)} mm a metre is fine.`,
+    doThis: level === 'good' ? '' : remedy,
+    uses: ['windFine', 'windShows'],
+  });
+}
+
+function practiceVerdict({ inputs: { square } }: SquareCase): Verdict[] {
+  if (square.tape !== 'practice') return [];
+  return [
+    verdict({
+      id: 'practiceTape',
+      about: 'practice tape',
+      level: 'stop',
+      says: 'These readings come from the practice tape, not from this frame.',
+      because: 'The practice tape measures an invented frame, to learn on.',
+      doThis: 'Put it away, then read the real frame.',
+    }),
+  ];
+}

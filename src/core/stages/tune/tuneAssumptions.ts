@@ -1,0 +1,55 @@
+/* What tune assumes unless the house says otherwise: value, unit, range and reason. */
+import { row } from '../../house/assumptionRow';
+
+export const TUNE_ASSUMPTIONS = [
+  row(
+    'sagPrecision',
+    'tune',
+    'Sag under a weight, one standard deviation',
+    0.2,
+    'mm',
+    [0.05, 2],
+    'A rule across the frame and a second one, read to a fifth.',
+  ),
+  row(
+    'massSpread',
+    'tune',
+    'Weight of cloth, one standard deviation',
+    5,
+    '%',
+    [1, 20],
+    'Cloth differs from what its label says, and from end to end of a roll.',
+  ),
+  row('slackBelow', 'tune', 'Slack below', 60, 'N/m', [20, 150], 'Below this the flat of the hand makes ripples; it hangs.'),
+  row(
+    'clothDamp',
+    'tune',
+    'Cloth lengthens in damp air',
+    60,
+    'ppm per % RH',
+    [-100, 300],
+    'A guess for sized cloth; raw cotton moves less, and shrinks when it gets wet. Check it on your own readings.',
+  ),
+  row(
+    'woodDamp',
+    'tune',
+    'Bars grow in damp air',
+    10,
+    'ppm per % RH',
+    [0, 60],
+    'Wood hardly moves along its grain; its width counts at the corners.',
+  ),
+  row('dampSpell', 'tune', 'Damp spell from', 70, '% RH', [50, 95], 'A day like that slackens cloth; warned of before it comes.'),
+  row(
+    'keyTaper',
+    'tune',
+    'Taper of a key',
+    0.12,
+    'mm per mm',
+    [0.03, 0.5],
+    'Thickness a wedge gains over a millimetre of its depth.',
+  ),
+  row('boltPitch', 'tune', 'Bolt opens a mitre by', 1.25, 'mm a turn', [0.3, 4], 'Both threads of a turnbuckle together.'),
+  row('keyWatch', 'tune', 'Corner opening that is a lot', 1.5, 'mm', [0.5, 4], 'Beyond this, re-stretching is the better tool.'),
+  row('keyEnd', 'tune', 'Corner opening that is the end', 6, 'mm', [2, 10], 'The joint leaves its slot.'),
+] as const;

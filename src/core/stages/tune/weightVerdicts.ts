@@ -1,0 +1,129 @@
+/* The tension that a weight tells, and whether the cloth stretched under it. */
+import { assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+import type { Reading } from '../../log/logEntry';
+import { reading } from '../../log/reading';
+import { USES, byId } from '../../house/schools';
+import { type Verdict, verdict } from '../../job/verdict';
+import { STRETCHES_BELOW, type TensionByWeight, sagsAlike, tensionFromSag } from '../../tension/weightTest';
+import { decimal } from '../../units/numeral';
+import type { PlanContext } from '../planContext';
+
+/** The lighter weight is believed: it stretches the cloth least. Null where nothing was read, or nothing can be. */
+export function weighedTension({ brief, tune }: JobInputs, { rules }: PlanContext): TensionByWeight | null {
+  const { disc, lightG, heavyG, lightSag, heavySag } = tune.weight;
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const read = lightSag ? { weightG: lightG, sag: lightSag } : heavySag ? { weightG: heavyG, sag: heavySag } : null;
+  if (!read || read.sag.mm <= 0 || disc.mm >= Math.min(face.widthMm, face.heightMm)) return null;
+  return tensionFromSag(face, { weightG: read.weightG, discMm: disc.mm }, read.sag.mm, assumed(rules, 'sagPrecision'));
+}
+
+export const weightWords = ({ tensionNPerM, sdNPerM }: TensionByWeight): string =>
+  `${decimal(tensionNPerM, 0)} ± ${decimal(sdNPerM, 0)} N/m`;
+
+/** Smaller discs stretch the cloth under them, mm. */
+const LEAST_DISC_MM = 60;
+
+export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | null): Verdict[] {
+  const { brief, bars, tune } = inputs;
+  const { disc, lightG, heavyG, lightSag, heavySag } = tune.weight;
+  if (!lightSag && !heavySag) return [];
+  if (byId(USES, brief.use).painted)
+    return [
+      verdict({
+        id: 'weightOnPainting',
+        about: 'weight on a painting',
+        level: 'stop',
+        says: 'No weight is laid on a painting.',
+        because: 'It dents paint and ground where it lies.',
+        doThis: 'Go by the feel of the back; ask a conservator for a number.',
+      }),
+    ];
+  if (!tension)
+    return [
+      verdict({
+        id: 'weight',
+        about: 'weight',
+        level: 'watch',
+        says: 'No tension can be told from this sag and disc.',
+        because: 'A sag is above 0 mm, and the disc lies inside the face.',
+        doThis: 'Read the sag in the middle again.',
+      }),
+    ];
+  return [
+    tensionVerdict(tension, bars.tensionNPerM),
+    ...(lightSag && heavySag && lightSag.mm > 0 && heavySag.mm > 0 && heavyG > lightG
+      ? [stretchVerdict(sagsAlike({ weightG: lightG, sagMm: lightSag.mm }, { weightG: heavyG, sagMm: heavySag.mm }))]
+      : []),
+    ...(disc.mm < LEAST_DISC_MM
+      ? [
+          verdict({
+            id: 'disc',
+            about: 'disc',
+            level: 'watch',
+            measured: disc.mm,
+            limit: LEAST_DISC_MM,
+            unit: 'mm',
+            says: `A disc of ${decimal(disc.mm, 0)} mm is small.`,
+            because: 'The cloth stretches under it, and the tension reads up to 30 % high.',
+            doThis: 'Take one 60 to 80 mm across.',
+          }),
+        ]
+      : []),
+  ];
+}
+
+function tensionVerdict(tension: TensionByWeight, aimed: number): Verdict {
+  const off = tension.tensionNPerM - aimed;
+  const within = Math.abs(off) <= Math.max(2 * tension.sdNPerM, 0.15 * aimed);
+  return verdict({
+    id: 'tensionByWeight',
+    about: 'tension by weight',
+    level: within ? 'good' : 'watch',
+    measured: tension.tensionNPerM,
+    limit: aimed,
+    unit: 'N/m',
+    says: `${weightWords(tension)} by weight; ${aimed} N/m is aimed at.`,
+    because:
+      'From the sag in the middle by the series of a sheet held at its edge. One number, near the mean of both ways; not checked on real canvases yet.',
+    doThis: within
+      ? 'Note the room’s air with it: the lasting use is to compare this canvas with its own past.'
+      : off > 0
+        ? 'Tighter than aimed at: look at the bow of the bars.'
+        : 'Looser than aimed at: a remedy now is easier than later.',
+    uses: ['sagPrecision'],
+  });
+}
+
+const stretchVerdict = (alike: number): Verdict =>
+  verdict({
+    id: 'stretchUnderWeight',
+    about: 'stretch under the weight',
+    level: alike < STRETCHES_BELOW || alike > 1 / STRETCHES_BELOW ? 'watch' : 'good',
+    measured: alike,
+    limit: STRETCHES_BELOW,
+    unit: '×',
+    says:
+      alike < STRETCHES_BELOW
+        ? 'The heavier weight sags less than it should: the cloth stretches under it.'
+        : alike > 1 / STRETCHES_BELOW
+          ? 'The heavier weight sags more than it should: one of the two is misread.'
+          : 'Both weights tell the same tension.',
+    because: 'Where only tension holds it up, the sag goes as the weight.',
+    doThis:
+      alike < STRETCHES_BELOW
+        ? 'Believe the lighter one, and a larger disc.'
+        : alike > 1 / STRETCHES_BELOW
+          ? 'Read both again.'
+          : '',
+  });
+
+export const weightReadings = (tension: TensionByWeight | null): Reading[] =>
+  tension
+    ? [
+        reading('tensionByWeight', Math.round(tension.tensionNPerM), 'N/m', {
+          precision: Math.round(tension.sdNPerM),
+          tool: 'weight and rule',
+        }),
+      ]
+    : [];

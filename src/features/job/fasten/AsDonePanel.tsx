@@ -1,0 +1,84 @@
+'use client';
+/* How the fastening went: drawn and set again, pull, time, and notes at places; later jobs are reckoned by the time. */
+import type { JobInputs } from '@/core/job/job';
+import type { AsDone, FastenInputs, PlaceNote } from '@/core/stages/fasten/fastenInputs';
+import { MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
+import { length } from '@/core/units/length';
+import { NumberField } from '@/ui/fields';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { PlaceOnBar } from './PlaceOnBar';
+
+interface AsDonePanelProps {
+  inputs: JobInputs;
+  locked: boolean;
+  change: (patch: Partial<FastenInputs>) => void;
+}
+
+export function AsDonePanel({ inputs: { brief, fasten }, locked, change }: AsDonePanelProps) {
+  const { tape } = useWorkshop();
+  const { asDone } = fasten;
+  const put = (patch: Partial<AsDone>) => change({ asDone: { ...asDone, ...patch } });
+  const putNote = (index: number, note: PlaceNote | null) =>
+    put({ notes: asDone.notes.flatMap((one, place) => (place !== index ? [one] : note ? [note] : [])) });
+  const open = (
+    label: string,
+    value: number | null,
+    unit: string,
+    [least, most]: [number, number],
+    key: 'drawn' | 'pullN' | 'minutes',
+  ) => (
+    <NumberField
+      label={label}
+      value={value}
+      unit={unit}
+      least={least}
+      most={most}
+      placeholder="not noted"
+      onClear={() => put({ [key]: null })}
+      onChange={(one) => put({ [key]: one })}
+      disabled={locked}
+    />
+  );
+  return (
+    <div className="space-y-2">
+      <div className="grid max-w-2xl grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-3">
+        {open('Drawn and set again', asDone.drawn, 'pieces', [0, 2000], 'drawn')}
+        {open('Firm pull as it was', asDone.pullN, 'N', [1, 500], 'pullN')}
+        {open('Time it took', asDone.minutes, 'min', [1, 2000], 'minutes')}
+      </div>
+      {asDone.notes.map((note, index) => (
+        <PlaceOnBar
+          key={index}
+          name={`Note ${index + 1}`}
+          place={note}
+          brief={brief}
+          locked={locked}
+          onPlace={(place) => putNote(index, { ...place, text: note.text })}
+          onTakeOff={() => putNote(index, null)}
+        >
+          <label className="block min-w-48 flex-1">
+            <span className="soft block text-[14px]">Note {index + 1}, what</span>
+            <input
+              className="input h-[34px] w-full"
+              value={note.text}
+              maxLength={200}
+              disabled={locked}
+              onChange={(event) => putNote(index, { ...note, text: event.target.value })}
+            />
+          </label>
+        </PlaceOnBar>
+      ))}
+      <button
+        type="button"
+        className="btn btn-outline btn-sm"
+        disabled={locked || asDone.notes.length >= MOST_NOTES}
+        onClick={() =>
+          put({ notes: [...asDone.notes, { side: 'top', at: length(Math.round(brief.width.mm / 2), tape.unit), text: '' }] })
+        }
+      >
+        Note at a place
+      </button>
+      <p className="soft text-[13px]">Kept with the record; the time of later jobs is reckoned by how long the last ones took.</p>
+    </div>
+  );
+}

@@ -1,0 +1,162 @@
+'use client';
+/* Every route on this very frame, side by side: what hands and feet give, and what the simulated cloth says of each. */
+import { useEffect, useState } from 'react';
+import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
+import { ROUTES } from '@/core/fasten/routes';
+import { assumed } from '@/core/house/houseRules';
+import type { JobInputs } from '@/core/job/job';
+import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
+import { bandsMeet, handBand } from '@/core/stages/fasten/clothRunVerdicts';
+import { jobRoute } from '@/core/stages/fasten/jobRoute';
+import { routeHandwork, squeezed } from '@/core/stages/fasten/planFasten';
+import type { Plan } from '@/core/case/planJob';
+import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
+import { printDuration } from '@/core/units/duration';
+import { decimal } from '@/core/units/numeral';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import type { MembraneWorker } from '@/workers/membraneWorker';
+import { TaskCancelled } from '@/workers/taskClient';
+import { HANDS, clothKey } from './clothKey';
+import { HAND_SEED, failureWords } from './useMembraneRun';
+
+interface CompareRoutesProps {
+  inputs: JobInputs;
+  plan: Plan;
+  locked: boolean;
+  worker: () => MembraneWorker;
+  change: (patch: Partial<FastenInputs>) => void;
+}
+
+const COUNTS = ['fasteners', 'turns', 'walk, m', 'squeezes', 'pulls'];
+
+export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareRoutesProps) {
+  const { rules } = useWorkshop();
+  const { brief, fasten } = inputs;
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  // As the records went, like the time of the route itself.
+  const pace = plan.fasten.hands.minutes / routeHandwork(plan.fasten.route, face, rules).minutes;
+  const { runs, error } = useRouteRuns(worker, inputs);
+  const best = runs.reduce<RouteRun | null>((a, b) => (b && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a), null);
+  return (
+    <>
+      {error && (
+        <p role="alert" className="text-error">
+          {error}
+        </p>
+      )}
+      <table className="figure w-full text-[14px]">
+        <thead className="soft text-left text-[13px]">
+          <tr className="hair-b">
+            <th className="font-normal">route</th>
+            {COUNTS.map((name) => (
+              <th key={name} className="text-right font-normal">
+                {name}
+              </th>
+            ))}
+            <th className="text-right font-normal">about</th>
+            <th className="pl-4 font-normal">unevenness, by hand</th>
+            <th className="text-right font-normal">slack</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ROUTES.map((row, index) => {
+            const route = row.id === fasten.route ? plan.fasten.route : jobRoute(inputs, rules, row.id);
+            const hands = squeezed(routeHandwork(route, face, rules), route, plan.fasten.seen);
+            return (
+              <tr
+                key={row.id}
+                title={`${row.suits}; ${row.trades}`}
+                className={`hair-b ${row.id === fasten.route ? 'font-semibold text-primary' : ''}`}
+              >
+                <td>
+                  <button
+                    type="button"
+                    aria-pressed={row.id === fasten.route}
+                    disabled={locked}
+                    className="cursor-pointer text-left whitespace-nowrap underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
+                    onClick={() => change({ route: row.id })}
+                  >
+                    {row.name}
+                  </button>
+                </td>
+                {[route.fasteners, hands.turns, Math.round(hands.walkM), hands.squeezes, hands.pulls].map((count, column) => (
+                  <td key={column} className="text-right">
+                    {count}
+                  </td>
+                ))}
+                <td className="text-right whitespace-nowrap">{printDuration(hands.minutes * pace)}</td>
+                <RunCells run={runs[index] ?? null} best={best} all={runs.every((run) => run !== null)} />
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="soft mt-1 text-[13px]">
+        Unevenness is the spread of tension from fastener to fastener, for twelve hands that vary by{' '}
+        {Math.round(100 * assumed(rules, 'handNoise'))} % from pull to pull. Bands that meet tell no difference. {MODEL_LIMITS}
+      </p>
+    </>
+  );
+}
+
+function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | null; all: boolean }) {
+  if (!run)
+    return (
+      <td colSpan={2} className="soft pl-4" aria-busy="true">
+        …
+      </td>
+    );
+  const band = handBand(run);
+  const words = !all || !best ? '' : run === best ? 'most even' : bandsMeet(band, handBand(best)) ? 'no difference' : 'less even';
+  return (
+    <>
+      <td className="pl-4 whitespace-nowrap">
+        {band[0].toFixed(2)} to {band[1].toFixed(2)} <span className="soft font-normal">{words}</span>
+      </td>
+      <td className="text-right whitespace-nowrap">{decimal(100 * run.end.slackShare, 0)} %</td>
+    </>
+  );
+}
+
+/** Every route on the simulated cloth, each as it is done; null where it is still worked out. */
+function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs) {
+  const { rules } = useWorkshop();
+  const key = clothKey({ ...inputs, fasten: { ...inputs.fasten, route: 'compass' } }, rules);
+  const [done, setDone] = useState<{ key: string; runs: (RouteRun | null)[] } | null>(null);
+  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
+  useEffect(() => {
+    const stop = new AbortController();
+    const ask = async () => {
+      const runs: (RouteRun | null)[] = ROUTES.map(() => null);
+      try {
+        await worker().run(
+          'routes',
+          {
+            inputs,
+            rules,
+            routes: ROUTES.map(({ id }) => id),
+            hands: HANDS,
+            noise: assumed(rules, 'handNoise'),
+            seed: HAND_SEED,
+          },
+          {
+            signal: stop.signal,
+            onProgress: ({ index, run }) => {
+              runs[index] = run;
+              setDone({ key, runs: [...runs] });
+            },
+          },
+        );
+      } catch (failure) {
+        if (!(failure instanceof TaskCancelled)) setFailed({ key, error: failureWords(failure as Error) });
+      }
+    };
+    const timer = setTimeout(() => void ask(), 120);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the inputs and the rules
+  }, [key]);
+  return { runs: done?.key === key ? done.runs : ROUTES.map(() => null), error: failed?.key === key ? failed.error : null };
+}

@@ -1,0 +1,164 @@
+'use client';
+/* Fastening: the order on the back of the frame, or the simulated cloth in step with it, and the lists under it. */
+import dynamic from 'next/dynamic';
+import { useEffect, useMemo, useState } from 'react';
+import type { JobInputs } from '@/core/job/job';
+import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
+import { assumed } from '@/core/house/houseRules';
+import type { StageId } from '@/core/stages/stages';
+import type { Seen } from '@/core/diagnosis/diagnosis';
+import type { Plan } from '@/core/case/planJob';
+import { stapleModel } from '@/core/stages/fasten/stapleModel';
+import { type Zone, ZONES } from '@/core/diagnosis/zones';
+import { fastenScene } from '@/drawing/fastenScene';
+import { type Mark, type Scene, fromBack } from '@/drawing/scene';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { HANDS, clothKey } from './clothKey';
+import { FastenPanel } from './FastenPanel';
+import { SheetDrawing, type View } from '../SheetDrawing';
+import type { Signs } from './SignsPanel';
+import { useMembraneRun, useMembraneWorker } from './useMembraneRun';
+import type { Keep } from '../keep';
+import { useRehearsal } from './useRehearsal';
+
+/** Loaded when the cloth is looked at. */
+const TensionDrawing = dynamic(() => import('./TensionDrawing').then((module) => module.TensionDrawing), {
+  loading: () => <div className="h-[46vh] min-h-[320px] flex-none bench:h-auto bench:flex-1" />,
+});
+
+/** Time each step stays when the route is played, ms. */
+const PLAY_MS = 420;
+
+interface FastenStageProps {
+  /** As typed this moment; `inputs` and `plan` may lag behind a key. */
+  live: JobInputs;
+  inputs: JobInputs;
+  plan: Plan;
+  locked: boolean;
+  view: View;
+  onView: (view: View) => void;
+  step: number;
+  onStep: (step: number) => void;
+  change: (patch: Partial<FastenInputs>) => void;
+  onKeep: Keep;
+  onStage: (stage: StageId) => void;
+}
+
+export function FastenStage({
+  live,
+  inputs,
+  plan,
+  locked,
+  view,
+  onView,
+  step,
+  onStep,
+  change,
+  onKeep,
+  onStage,
+}: FastenStageProps) {
+  const { rules, tape } = useWorkshop();
+  const [tab, setTab] = useState('route');
+  const [fine, setFine] = useState(false);
+  const [playing, setPlaying] = useState(false);
+  const signs = useSigns();
+  const total = plan.fasten.route.steps.length;
+  const worker = useMembraneWorker();
+  const showsCloth = tab === 'cloth';
+  const rehearses = tab === 'rehearse';
+  const cloth = useMembraneRun(worker, showsCloth || rehearses ? clothKey(inputs, rules, fine) : null, () => ({
+    model: stapleModel(inputs, rules, fine ? 'fine' : 'play'),
+    hands: HANDS,
+    noise: assumed(rules, 'handNoise'),
+    everyField: true,
+  }));
+  const model = useMemo(() => (rehearses ? stapleModel(inputs, rules) : null), [rehearses, inputs, rules]);
+  const firmN = cloth.fresh ? cloth.answer!.run!.firmN : null;
+  const rehearsal = useRehearsal(worker, inputs, model, firmN);
+  const runs = playing && step < total;
+  useEffect(() => {
+    if (!runs) return;
+    const timer = setTimeout(() => onStep(step + 1), PLAY_MS);
+    return () => clearTimeout(timer);
+  }, [runs, step, onStep]);
+  const face = useMemo(
+    () => ({ widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm }),
+    [inputs.brief.width.mm, inputs.brief.height.mm],
+  );
+  const shown = showsCloth ? cloth.answer : null;
+  const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
+  const order = useMemo(() => fastenScene({ inputs, plan, tape }, step), [inputs, plan, tape, step]);
+  const looksFor = tab === 'signs';
+  const drawn = looksFor ? signsScene(order, signs, face) : order;
+  const move = (to: number) => {
+    setPlaying(false);
+    onStep(to);
+  };
+  const play = () => {
+    if (!runs && step >= total) onStep(1);
+    setPlaying(!runs);
+  };
+  return (
+    <>
+      {rehearsal || frame ? (
+        <TensionDrawing
+          face={face}
+          targetNPerM={inputs.bars.tensionNPerM}
+          shown={rehearsal ?? { model: shown!.model, frame: frame! }}
+          view={view}
+          onView={onView}
+        />
+      ) : (
+        <SheetDrawing
+          scene={view === 'back' ? fromBack(drawn, face.widthMm) : drawn}
+          view={view}
+          onView={onView}
+          onPick={looksFor ? (id) => signs.setZone(id as Zone) : undefined}
+        />
+      )}
+      <FastenPanel
+        inputs={live}
+        plan={plan}
+        locked={locked}
+        controls={{ step, total, onStep: move, playing: runs, onPlay: play }}
+        change={change}
+        onTab={setTab}
+        worker={worker}
+        cloth={cloth}
+        frame={frame}
+        fine={fine}
+        onFine={setFine}
+        rehearsal={rehearsal}
+        onKeep={onKeep}
+        signs={signs}
+        onStage={onStage}
+      />
+    </>
+  );
+}
+
+function useSigns(): Signs {
+  const [zone, setZone] = useState<Zone>('top');
+  const [seen, setSeen] = useState<Seen[]>([]);
+  const toggle = (sign: string) => {
+    const rest = seen.filter((one) => one.sign !== sign || one.zone !== zone);
+    setSeen(rest.length < seen.length ? rest : [...seen, { sign, zone }]);
+  };
+  return { zone, seen, setZone, toggle, clear: () => setSeen([]) };
+}
+
+/** The canvas with the nine places where signs are seen. */
+function signsScene(order: Scene, { zone, seen }: Signs, { widthMm, heightMm }: { widthMm: number; heightMm: number }): Scene {
+  const spots = ZONES.map(({ id, name, x, y }): Mark => {
+    const count = seen.filter((one) => one.zone === id).length;
+    return {
+      kind: 'spot',
+      id,
+      at: { x: x * widthMm, y: y * heightMm },
+      says: `${name}${count > 0 ? `, ${count} seen` : ''}`,
+      state: id === zone ? 'hint' : count > 0 ? 'marked' : 'free',
+    };
+  });
+  const marks = order.marks.map((mark) => (mark.kind === 'staple' ? { ...mark, label: '' } : mark));
+  return { ...order, marks: [...marks, ...spots] };
+}

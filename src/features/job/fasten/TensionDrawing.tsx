@@ -1,0 +1,87 @@
+'use client';
+/* The simulated cloth drawn: a step of the route, or a rehearsal with its places to pick. */
+import { useMemo } from 'react';
+import type { EdgePlace } from '@/core/fasten/membrane/edgePlaces';
+import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
+import { type Mark, type Scene, fromBack } from '@/drawing/scene';
+import { placePoint, tensionScene } from '@/drawing/tensionScene';
+import { SheetDrawing, type View } from '../SheetDrawing';
+import { TensionLegend } from './TensionLegend';
+import type { Rehearsal } from './useRehearsal';
+
+interface Face {
+  widthMm: number;
+  heightMm: number;
+}
+
+interface ShownStep {
+  model: StapleModel;
+  frame: RunFrame;
+}
+
+interface TensionDrawingProps {
+  face: Face;
+  targetNPerM: number;
+  shown: ShownStep | Rehearsal;
+  view: View;
+  onView: (view: View) => void;
+}
+
+export function TensionDrawing({ face, targetNPerM, shown, view, onView }: TensionDrawingProps) {
+  const rehearsal = 'moves' in shown ? shown : null;
+  const model = shown.model;
+  const frame = 'frame' in shown ? shown.frame : null;
+  const stepped = useMemo(() => (frame ? stepScene(model, frame, face) : null), [model, frame, face]);
+  const drawn = rehearsal ? rehearsalScene(rehearsal, face) : stepped!;
+  return (
+    <SheetDrawing
+      scene={view === 'back' ? fromBack(drawn, face.widthMm) : drawn}
+      view={view}
+      onView={onView}
+      onPick={rehearsal ? (id) => rehearsal.pick(Number(id)) : undefined}
+    >
+      <TensionLegend targetNPerM={targetNPerM} />
+    </SheetDrawing>
+  );
+}
+
+function stepScene({ mesh, places, widths, targetNPerM }: StapleModel, frame: RunFrame, face: Face): Scene {
+  const { edgeNPerM, place } = frame;
+  const tensionsNPerM = frame.tensionsNPerM ?? new Float32Array(3 * (mesh.xs.length - 1) * (mesh.ys.length - 1));
+  return tensionScene({ face, mesh, places, widths, targetNPerM, edgeNPerM, tensionsNPerM, now: place });
+}
+
+/** The cloth as rehearsed so far, with every place to pick. */
+function rehearsalScene({ model, held, hint, cloth }: Rehearsal, face: Face): Scene {
+  const { places, widths, mesh, targetNPerM } = model;
+  const run = cloth.answer?.run;
+  const last = cloth.answer?.frames.at(-1);
+  const same = cloth.answer?.model.mesh.xs.length === mesh.xs.length && cloth.answer.model.places.length === places.length;
+  const scene = tensionScene({
+    face,
+    mesh,
+    places,
+    widths,
+    targetNPerM,
+    edgeNPerM: same && last ? last.edgeNPerM : new Float32Array(places.length),
+    tensionsNPerM: same && run ? run.endNPerM : new Float32Array(3 * (mesh.xs.length - 1) * (mesh.ys.length - 1)),
+    now: last?.place ?? null,
+  });
+  const words = (index: number) => (held.has(index) ? 'take out' : index === hint?.place ? 'fasten, the hint' : 'fasten');
+  return {
+    ...scene,
+    marks: [
+      ...scene.marks,
+      ...places.map((place, index): Mark => ({
+        kind: 'spot',
+        id: String(index),
+        at: placePoint(place, face),
+        says: `${place.side}, ${Math.round(Math.abs(place.offsetMm))} mm ${offsetWay(place)}: ${words(index)}`,
+        state: index === hint?.place ? 'hint' : held.has(index) ? 'set' : 'free',
+      })),
+    ],
+  };
+}
+
+const offsetWay = ({ side, offsetMm }: EdgePlace): string =>
+  side === 'top' || side === 'bottom' ? (offsetMm < 0 ? 'left' : 'right') : offsetMm < 0 ? 'up' : 'down';

@@ -1,0 +1,32 @@
+'use client';
+import type { TapeName } from '@/core/frame/corners';
+import type { JobInputs } from '@/core/job/job';
+import { ReadingField } from '@/ui/fields';
+import { type SlipProps, columns } from '../slipProps';
+
+export function SquareSlip({ inputs: { square, brief }, locked, change }: SlipProps) {
+  const set = (patch: Partial<JobInputs['square']>) => change('square', patch);
+  const most = 2 * (brief.width.mm + brief.height.mm);
+  const field = (name: TapeName | 'lift', label: string, mostMm = most) => (
+    <ReadingField
+      key={name}
+      label={label}
+      value={square[name]}
+      mostMm={mostMm}
+      leastMm={name === 'lift' ? 0 : 1}
+      onChange={(value) => set({ [name]: value })}
+      disabled={locked}
+    />
+  );
+  return (
+    <div className={columns}>
+      {field('down', 'Diagonal, top left down')}
+      {field('up', 'Diagonal, bottom left up')}
+      {field('top', 'Top')}
+      {field('bottom', 'Bottom')}
+      {field('left', 'Left')}
+      {field('right', 'Right')}
+      {field('lift', 'Corner lift on a flat table', 200)}
+    </div>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+/* This canvas’s own past: every tension, turn and remedy, with what came of it; taps as WAV files. */
+import { format } from 'date-fns';
+import { useState } from 'react';
+import { CORNERS } from '@/core/frame/corners';
+import type { TensionReading } from '@/core/log/jobHistory';
+import { tensionWords } from '@/core/stages/tune/tensionWords';
+import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
+import { REMEDIES } from '@/core/tension/remedies';
+import { printFine } from '@/core/units/length';
+import { decimal } from '@/core/units/numeral';
+import { withdrawRecordAction } from '@/server/actions';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import type { TuneStageProps } from './tuneProps';
+
+const TOOL_WORDS = { tap: 'by tap', weight: 'by weight', hand: 'by feel' };
+
+export function TensionPastPanel({ jobId, plan, recordings, onKeep }: TuneStageProps) {
+  const { tape } = useWorkshop();
+  const { tensions, turns, remedies } = plan.tune.history;
+  const lines = [
+    ...tensions.map((one) => ({
+      at: one.at,
+      key: one.entryId,
+      show: <Measured jobId={jobId} one={one} wav={recordings.includes(one.entryId)} onKeep={onKeep} />,
+    })),
+    ...turns.map(({ at, opened }) => ({
+      at,
+      key: `turn ${at}`,
+      show: (
+        <span>
+          corners opened by {CORNERS.map((corner) => printFine(opened[corner], tape)).join(', ')} (top left, top right, bottom
+          right, bottom left)
+        </span>
+      ),
+    })),
+    ...remedies.map(({ at, remedy, before, after }) => ({
+      at,
+      key: `remedy ${at}`,
+      show: (
+        <span>
+          <strong>{REMEDIES.find(({ id }) => id === remedy)?.name ?? remedy}</strong>:{' '}
+          {before ? tensionWords(before.nPerM, before.sdNPerM) : 'not measured'} before,{' '}
+          {after ? tensionWords(after.nPerM, after.sdNPerM) : 'not measured yet'} after
+        </span>
+      ),
+    })),
+  ].sort((one, other) => other.at.localeCompare(one.at));
+  if (lines.length === 0)
+    return <p className="soft text-[14.5px]">Nothing is measured yet. What is kept here is what later slack is compared with.</p>;
+  return (
+    <ol className="figure text-[14px]">
+      {lines.map(({ at, key, show }) => (
+        <li key={key} className="hair-b flex flex-wrap gap-x-4 py-1">
+          <time dateTime={at} className="soft w-32 flex-none">
+            {format(new Date(at), 'd MMM yyyy HH:mm')}
+          </time>
+          {show}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Measured({
+  jobId,
+  one,
+  wav,
+  onKeep,
+}: {
+  jobId: string;
+  one: TensionReading;
+  wav: boolean;
+  onKeep: TuneStageProps['onKeep'];
+}) {
+  const [asks, setAsks] = useState(false);
+  const [reason, setReason] = useState('');
+  return (
+    <span className="flex flex-1 flex-wrap items-center gap-x-4">
+      <span>
+        <strong>{tensionWords(one.nPerM, one.sdNPerM)}</strong> {TOOL_WORDS[one.tool]}
+        {one.across !== null && one.down !== null ? `, ${decimal(one.across, 0)} across, ${decimal(one.down, 0)} down` : ''}
+        {one.rh !== null ? `, at ${decimal(one.rh, 0)} % RH` : ''}
+      </span>
+      {wav &&
+        TAP_PLACE_IDS.map((place) => (
+          <a key={place} className="link" href={`/api/job/${jobId}/tap/${one.entryId}/${place}`} download>
+            {place}.wav
+          </a>
+        ))}
+      {wav && !asks && (
+        <button type="button" className="btn btn-ghost btn-xs ml-auto h-7" onClick={() => setAsks(true)}>
+          Take back
+        </button>
+      )}
+      {asks && (
+        <form
+          className="ml-auto flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void onKeep((asked) => withdrawRecordAction({ ...asked, entryId: one.entryId, reason }));
+          }}
+        >
+          <input
+            className="input input-sm h-8"
+            aria-label="Why it is taken back"
+            placeholder="Why"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+          <button type="submit" className="btn btn-outline btn-xs h-8" disabled={reason.trim().length < 3}>
+            Take back
+          </button>
+        </form>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,24 @@
+import type { JobInputs } from '@/core/job/job';
+import type { TuneInputs } from '@/core/stages/tune/tuneInputs';
+import type { Plan } from '@/core/case/planJob';
+import type { Air } from '@/server/airCases';
+import type { Keep } from '../keep';
+import type { View } from '../SheetDrawing';
+
+/** What tuning and each of its tabs gets. */
+export interface TuneStageProps {
+  jobId: string;
+  live: JobInputs;
+  inputs: JobInputs;
+  plan: Plan;
+  locked: boolean;
+  /** Nothing is measured on a canvas before its cloth is fastened. */
+  fastened: boolean;
+  view: View;
+  onView: (view: View) => void;
+  air: Air;
+  /** Entries whose taps can be had as WAV files. */
+  recordings: string[];
+  change: (patch: Partial<TuneInputs>) => void;
+  onKeep: Keep;
+}

@@ -1,0 +1,109 @@
+/*
+ * Jobs as they are read from the file: each as the case of the core, under the rules and the lessons of this house. A job that
+ * cannot be read is told apart with its reason, so that one bad row never stops a page.
+ */
+import type { Database } from 'better-sqlite3';
+import { type House, type JobCase, caseOf } from '@/core/case/jobCase';
+import { planJob } from '@/core/case/planJob';
+import { tapeFor } from '@/core/house/houseRules';
+import { type JobInputs, inputsViolations, jobInputsShape } from '@/core/job/job';
+import type { LogEntry } from '@/core/log/logEntry';
+import type { Tape } from '@/core/units/length';
+import { type BrokenJob, type JobRow, type StoredJob, findJobRow, listJobRows, readJob } from '@/db/jobs';
+import { logOfJob, logOfWorkshop } from '@/db/logEntries';
+import { readRules } from '@/db/workshops';
+import { checked } from './checked';
+import { houseLessons } from './learnedCases';
+import type { Workshop } from './workshop';
+
+/** A job with the log that belongs to it. */
+export interface JobWithLog {
+  job: StoredJob;
+  log: LogEntry[];
+}
+
+/** What every job of this house is read under. */
+export function houseOf({ database }: Pick<Workshop, 'database'>, unit: Tape['unit'] = 'mm'): House {
+  const { rules } = readRules(database);
+  return { rules, tape: tapeFor(rules, unit), lessons: houseLessons({ database }) };
+}
+
+/** Revisions that were looked at, by job: a row is checked once for each version of it. */
+const looked = new WeakMap<Database, Map<string, { revision: number; because: string | null }>>();
+
+/** Why a row cannot be read as a job; null where it can. */
+function whyBroken(database: Database, row: JobRow, house: House): string | null {
+  const seen = looked.get(database) ?? new Map<string, { revision: number; because: string | null }>();
+  looked.set(database, seen);
+  const there = seen.get(row.id);
+  if (there?.revision === row.revision) return there.because;
+  const because = inputsTrouble(() => readJob(row).inputs, house);
+  seen.set(row.id, { revision: row.revision, because });
+  return because;
+}
+
+/** What is wrong with inputs, in a sentence; null where a job can be made of them. */
+export function inputsTrouble(read: () => unknown, house: House): string | null {
+  try {
+    const shape = checked(jobInputsShape, 'inputs', read());
+    if (!shape.ok)
+      return shape.kind === 'invalid'
+        ? shape.errors
+            .map(({ field, says }) => `${field}: ${says}`)
+            .slice(0, 3)
+            .join('; ')
+        : 'no job';
+    const inputs = shape.value as JobInputs;
+    const [wrong] = inputsViolations(inputs);
+    if (wrong) return `${wrong.field}: ${wrong.says}`;
+    planJob(inputs, house, 0);
+    return null;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+export interface WorkshopJobs {
+  jobs: StoredJob[];
+  broken: BrokenJob[];
+}
+
+/** Every job of the workshop that is not set aside; those that cannot be read apart. */
+export function workshopJobs(workshop: Pick<Workshop, 'database'>): WorkshopJobs {
+  const house = houseOf(workshop);
+  const rows = listJobRows(workshop.database).filter((row) => row.aside === 0);
+  const because = rows.map((row) => whyBroken(workshop.database, row, house));
+  return {
+    jobs: rows.filter((_row, index) => because[index] === null).map(readJob),
+    broken: rows.flatMap(({ id, number, title }, index) =>
+      because[index] === null ? [] : [{ id, number, title, because: because[index]! }],
+    ),
+  };
+}
+
+/** The cases of all jobs that can be read. */
+export function workshopCases(workshop: Workshop): (JobWithLog & { case: JobCase })[] {
+  const house = houseOf(workshop);
+  const logs = logOfWorkshop(workshop.database);
+  const at = workshop.now().getTime();
+  return workshopJobs(workshop).jobs.map((job) => {
+    const log = logs.get(job.id) ?? [];
+    return { job, log, case: caseOf(job, log, house, at) };
+  });
+}
+
+export function openJob({ database }: Pick<Workshop, 'database'>, id: string): JobWithLog | null {
+  const row = findJobRow(database, id);
+  return row && { job: readJob(row), log: logOfJob(database, id) };
+}
+
+/** A job that cannot be read, with its reason; null where it is sound or gone. */
+export function brokenJob(workshop: Pick<Workshop, 'database'>, id: string): BrokenJob | null {
+  const row = findJobRow(workshop.database, id);
+  const because = row && whyBroken(workshop.database, row, houseOf(workshop));
+  return row && because ? { id, number: row.number, title: row.title, because } : null;
+}
+
+/** The case of one job as it stands. */
+export const caseOfJob = (workshop: Workshop, { job, log }: JobWithLog, unit: Tape['unit'] = 'mm'): JobCase =>
+  caseOf(job, log, houseOf(workshop, unit), workshop.now().getTime());
