@@ -21,7 +21,7 @@ test('a weight tells the tension with its error; two that disagree are told apar
 }) => {
   await newCanvas(page, freshServer.url, 'Weighed', '700', '500');
   await stage(page, 'Tune').click();
-  await expect(answer(page)).toHaveText('Firm');
+  await expect(answer(page)).toHaveText('Not felt yet');
   await tab(page, 'Weight').click();
   const light = page.getByLabel('Sag under 100 g');
   await light.fill('deep');

@@ -17,7 +17,7 @@ const notNumbers = (value: unknown, path = ''): string[] => {
 describe('whatever can be typed', () => {
   it('is planned without a throw, without a number that is none, and with verdicts that share no id', () => {
     const random = randomLcg(0.271);
-    for (let turn = 0; turn < 400; turn += 1) {
+    for (let turn = 0; turn < 250; turn += 1) {
       const inputs = randomInputs(random);
       const plan = planJob(inputs, context, Math.floor(random() * 3));
       const said = Object.entries(plan).map(([stage, one]) => [
@@ -30,5 +30,5 @@ describe('whatever can be typed', () => {
         expect(new Set(ids).size, `${stage}: ${ids.join(', ')}`).toBe(ids.length);
       }
     }
-  });
+  }, 60_000);
 });

@@ -4,6 +4,8 @@
  */
 import { fabricOf } from '../house/materials';
 import { FASTENERS, type FastenerId } from '../fasten/fasteners';
+import { fixingWords } from '../frame/fixings';
+import { GLUES } from '../frame/glues';
 import { JOINTS } from '../frame/joints';
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
@@ -32,6 +34,8 @@ export function kitList(inputs: JobInputs, plans: KitPlans, context: PlanContext
   return [...materials(inputs, plans, context), ...tools(inputs, plans), ...care(inputs, plans)];
 }
 
+const OPENERS = { key: '8 keys, 2 a corner, and 2 spare', bolt: '4 corner bolts' } as const;
+
 const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ id, group, what });
 
 function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape, rules }: PlanContext): KitLine[] {
@@ -44,12 +48,11 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
       `${part.count} × ${part.name}, ${printLength(part.lengthMm, tape)}, ${profile.name.toLowerCase()}`,
     ),
   );
-  const openers =
-    opener === 'key'
-      ? [line('materials', 'openers', '8 keys, 2 a corner, and 2 spare')]
-      : opener === 'bolt'
-        ? [line('materials', 'openers', '4 corner bolts')]
-        : [line('materials', 'openers', 'Wood glue, 8 corner staples or screws')];
+  const openers = opener ? [line('materials', 'openers', OPENERS[opener])] : [];
+  const glued = byId(JOINTS, inputs.bars.joint).glued ? [line('materials', 'woodGlue', byId(GLUES, inputs.bars.glue).name)] : [];
+  const fixed = bars.fixings.map((one, index) =>
+    line('materials', `fixing ${index + 1}`, `${fixingWords(one)}, ${one.where === 'corner' ? 'corners' : `${one.where}s`}`),
+  );
   const clothLine = cloth.painted
     ? []
     : [
@@ -69,7 +72,7 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
   const ground =
     total('groundMl') > 0 ? [line('materials', 'ground', `${Math.ceil(total('groundMl') / 10) * 10} ml ground`)] : [];
   const glue = total('glueG') > 0 ? [line('materials', 'glue', `${Math.ceil(total('glueG'))} g glue`)] : [];
-  return [...parts, ...openers, ...clothLine, ...fasteners, ...ground, ...glue];
+  return [...parts, ...openers, ...glued, ...fixed, ...clothLine, ...fasteners, ...ground, ...glue];
 }
 
 function tools(inputs: JobInputs, { prime }: KitPlans): KitLine[] {

@@ -33,11 +33,16 @@ function toVersion4(inputs: Plain): Plain {
   return upgradeTuning(upgradeCloth(upgradeFrame(inputs, inputs.bars, inputs.square)));
 }
 
-/** Version 4 took every canvas for firm and every room for read; what nobody chose is asked again. */
+/** Version 4 took every canvas for firm and every room for read; what nobody chose is asked again. It held braces by the joint. */
 function toVersion5(inputs: Plain): Plain {
-  const { tune, prime } = inputs;
-  if (!isPlain(tune) || !isPlain(prime)) return inputs;
-  return { ...inputs, tune: { ...tune, feel: tune.feel === 'firm' ? null : tune.feel }, prime: { ...prime, airBy: 'reckoned' } };
+  const { bars, tune, prime } = inputs;
+  if (!isPlain(bars) || !isPlain(tune) || !isPlain(prime)) return inputs;
+  return {
+    ...inputs,
+    bars: { ...bars, braceFixing: 'asJoint' },
+    tune: { ...tune, feel: tune.feel === 'firm' ? null : tune.feel },
+    prime: { ...prime, airBy: 'reckoned' },
+  };
 }
 
 /** Version 1 counted braces, spread evenly; it had no glue, no set square, no tries and no strings. */
@@ -86,7 +91,15 @@ export function upgradeRules(rules: unknown): unknown {
 }
 
 const upgradeMaterials = (materials: unknown): unknown =>
-  materials === undefined ? NO_CHANGES : isPlain(materials) ? { ...NO_CHANGES, ...materials } : materials;
+  materials === undefined
+    ? NO_CHANGES
+    : isPlain(materials)
+      ? { ...NO_CHANGES, ...materials, profiles: withBeads(materials.profiles ?? []) }
+      : materials;
+
+/** Bars of version 4 had no list of bead strips. */
+const withBeads = (profiles: unknown): unknown =>
+  Array.isArray(profiles) ? profiles.map((row: unknown) => (isPlain(row) ? { beads: [], ...row } : row)) : profiles;
 
 /** A frozen plan, with the inputs and rules it was made from. Version 4 knew verdicts by their words and kept no lessons. */
 export function upgradePlan(plan: unknown, version: number): unknown {

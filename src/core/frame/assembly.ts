@@ -1,5 +1,6 @@
 /* The order in which a frame is put together, from its joint and parts; each step in one or two sentences. */
 import { byId } from '../house/schools';
+import { BRACE_FIXINGS, type HeldBy } from './braceFixings';
 import { GLUES, type GlueId } from './glues';
 import { JOINTS, type JointId } from './joints';
 
@@ -20,9 +21,13 @@ export function setHours(glue: GlueId, houseHours: (id: 'glueHours') => number):
 /**
  * Dry lay-out, corners, braces, square: what to do and what to look at.
  *
- * @example assemblySteps('slotted', 'pva', { braces: 0, beadStrip: false }).length // 5
+ * @example assemblySteps('slotted', 'pva', { braces: 0, beadStrip: false, heldBy: 'floating' }).length // 5
  */
-export function assemblySteps(jointId: JointId, glue: GlueId, frame: { braces: number; beadStrip: boolean }): AssemblyStep[] {
+export function assemblySteps(
+  jointId: JointId,
+  glue: GlueId,
+  frame: { braces: number; beadStrip: boolean; heldBy: HeldBy },
+): AssemblyStep[] {
   const joint = byId(JOINTS, jointId);
   const { name, clampHours } = byId(GLUES, glue);
   const corners = joint.glued
@@ -58,7 +63,7 @@ export function assemblySteps(jointId: JointId, glue: GlueId, frame: { braces: n
     ...(frame.braces > 0
       ? [
           step(
-            'Fit the braces flush with the back, drilled through the bars.',
+            `Fit the braces flush with the back: ${byId(BRACE_FIXINGS, frame.heldBy).name.toLowerCase()}.`,
             'Set back from the front; crossings halved into each other.',
           ),
         ]

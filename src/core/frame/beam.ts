@@ -197,8 +197,9 @@ export function spanBows(solution: BeamSolution): { fromMm: number; toMm: number
       if (size(a) < size(b)) low = a;
       else high = b;
     }
-    const atMm = (low + high) / 2;
-    return { fromMm, toMm, atMm, bowMm: Math.max(size(atMm), size(toMm)) };
+    // A support that gives can bow further than anything between it and the next.
+    const atMm = [(low + high) / 2, fromMm, toMm].reduce((a, b) => (size(b) > size(a) ? b : a));
+    return { fromMm, toMm, atMm, bowMm: size(atMm) };
   });
 }
 

@@ -6,7 +6,7 @@ import { type HouseRules, assumed } from '../house/houseRules';
 import { totalMinor } from '../units/money';
 import { type CuttingResult, type SawnBar, cutTimber } from './cutTimber';
 import type { TimberPart, TimberStock } from './timberStock';
-import type { FramePart } from './frameParts';
+import { BEAD_WIDTH_MM, type FramePart } from './frameParts';
 import { boughtLengths, pairPrice, pieces } from './framePrice';
 import { profileOf } from '../house/materials';
 import type { Profile } from './profiles';
@@ -19,9 +19,12 @@ export interface FrameWanted {
   parts: FramePart[];
 }
 
+/** What is sawn from bought lengths. */
+export type SawnKind = 'timber' | 'brace' | 'bead';
+
 export interface SectionPlan {
   profile: string;
-  kind: 'timber' | 'brace';
+  kind: SawnKind;
   section: { widthMm: number; depthMm: number };
   parts: TimberPart[];
   result: CuttingResult;
@@ -65,7 +68,7 @@ export function buyingPlan(
   const ids = [...new Set(frames.map((frame) => frame.profile))];
   const sections = ids.flatMap((id) => {
     const profile = profileOf(rules, id);
-    return (['timber', 'brace'] as const).flatMap((kind) => sectionPlan(frames, profile, kind, left, rules, random));
+    return (['timber', 'brace', 'bead'] as const).flatMap((kind) => sectionPlan(frames, profile, kind, left, rules, random));
   });
   const prices = [
     ...picks.map((one) => one.orderMinor),
@@ -82,20 +85,37 @@ export function buyingPlan(
 function sectionPlan(
   frames: readonly FrameWanted[],
   profile: Profile,
-  kind: 'timber' | 'brace',
+  kind: SawnKind,
   rack: readonly RackBar[],
   rules: HouseRules,
   random: () => number,
 ): SectionPlan[] {
   const parts = frames.filter((frame) => frame.profile === profile.id).flatMap((frame) => pieces(frame.parts, kind, frame.whose));
-  if (parts.length === 0) return [];
+  const list = { timber: profile.timber, brace: profile.brace.lengths, bead: profile.beads }[kind];
+  // Bead strips that the house does not buy come from its offcuts.
+  if (parts.length === 0 || (kind === 'bead' && list.length === 0)) return [];
   const onRack = rack
     .filter((bar) => bar.kind === kind && bar.profile === profile.id)
     .map((bar): TimberStock => ({ id: bar.id, lengthMm: bar.lengthMm, priceMinor: 0, available: bar.count }));
-  const list = kind === 'timber' ? profile.timber : profile.brace.lengths;
-  const section = kind === 'timber' ? { widthMm: profile.widthMm, depthMm: profile.depthMm } : profile.brace;
+  const section = {
+    timber: { widthMm: profile.widthMm, depthMm: profile.depthMm },
+    brace: profile.brace,
+    bead: { widthMm: BEAD_WIDTH_MM, depthMm: profile.beadMm },
+  }[kind];
   const result = cutTimber(parts, [...onRack, ...boughtLengths(list)], assumed(rules, 'kerf'), random);
   return [{ profile: profile.id, kind, section: { widthMm: section.widthMm, depthMm: section.depthMm }, parts, result }];
+}
+
+/** Slotted bars to order for all frames of a plan together, by bar and length: "24 of 400 mm, 24 of 300 mm". */
+export function orderTotals({ picks }: BuyingPlan): { profile: string; family: string; lengthMm: number; bars: number }[] {
+  const totals = new Map<string, { profile: string; family: string; lengthMm: number; bars: number }>();
+  for (const { profile, family, lengthMm, order } of picks.flatMap(({ list }) => list.lines)) {
+    if (order === 0) continue;
+    const key = JSON.stringify([profile, family, lengthMm]);
+    const there = totals.get(key) ?? { profile, family, lengthMm, bars: 0 };
+    totals.set(key, { ...there, bars: there.bars + order });
+  }
+  return [...totals.values()].sort((a, b) => a.profile.localeCompare(b.profile) || b.lengthMm - a.lengthMm);
 }
 
 /** What a plan takes from the rack and puts back: counts by row id, and offcuts long enough to keep. */
@@ -116,7 +136,7 @@ export function rackChanges(
     if (result.kind !== 'plan') continue;
     for (const bar of result.bars) {
       if (bar.stock.available !== null) take(bar.stock.id, 1);
-      if (bar.leftoverMm >= KEPT_MM) offcuts.push(offcut(profile, kind, bar));
+      if (kind !== 'bead' && bar.leftoverMm >= KEPT_MM) offcuts.push(offcut(profile, kind, bar));
     }
   }
   for (const [id, count] of taken) if (count === 0) taken.delete(id);

@@ -16,15 +16,20 @@ import { profileOf, profilesOf, woodOf } from '../house/materials';
 import type { Profile } from './profiles';
 import type { Species } from './timber';
 
-/** Bow of one pair of bars against its limit, mm, in the span that comes nearest to it. */
-export interface BarBow {
-  /** Solved under the tension at first. */
-  solution: BeamSolution;
+/** A bow at a place of a bar, at first and in time, and what is allowed there, mm. */
+export interface BowAt {
   firstMm: number;
   lastingMm: number;
   limitMm: number;
   /** Where along the bar. */
   atMm: number;
+}
+
+/** Bow of one pair of bars in the span that comes nearest to its limit, and where the bar bows most. */
+export interface BarBow extends BowAt {
+  /** Solved under the tension at first. */
+  solution: BeamSolution;
+  most: BowAt;
   /** Lasting over first: creep, and the pull that is added. */
   lasting: number;
 }
@@ -130,13 +135,16 @@ function barBow(
     endFixity: byId(JOINTS, joint).opens ? 0 : assumed(rules, 'cornerFixity'),
   });
   const lasting = assumed(rules, 'creep') * (load.lastingNPerM / load.firstNPerM);
-  const spans = spanBows(solution).map(({ fromMm, toMm, atMm, bowMm }) => ({
+  const spans = spanBows(solution).map(({ fromMm, toMm, atMm, bowMm }): BowAt => ({
     atMm,
     firstMm: bowMm,
+    lastingMm: bowMm * lasting,
     limitMm: bowLimitMm(toMm - fromMm, rules),
   }));
-  const worst = spans.reduce((a, b) => (b.firstMm / b.limitMm > (a.firstMm / a.limitMm) * (1 + 1e-9) ? b : a));
-  return { solution, ...worst, lastingMm: worst.firstMm * lasting, lasting };
+  const share = ({ firstMm, limitMm }: BowAt) => firstMm / limitMm;
+  const worst = spans.reduce((a, b) => (share(b) > share(a) * (1 + 1e-9) ? b : a));
+  const most = spans.reduce((a, b) => (b.firstMm > a.firstMm * (1 + 1e-9) ? b : a));
+  return { solution, ...worst, most, lasting };
 }
 
 const COUNTS = [0, 1, 2];

@@ -1,6 +1,7 @@
 import { randomLcg } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type FilledBar, cutByCounts } from './cutByCounts';
 import { type CuttingPlan, cutTimber, cuttingViolations } from './cutTimber';
 import type { TimberPart, TimberStock } from './timberStock';
 
@@ -129,5 +130,65 @@ describe('buying plan', () => {
     expect(cutTimber(parts(2500, 2500), [...bought([2000, 500]), rackBar(2600)], 3, random()).kind).toBe('tooLong');
     expect(() => cutTimber(parts(0), bought([2000, 500]), 3, random())).toThrow(/longer than 0, got 0/);
     expect(() => cutTimber(parts(5), bought([2000, 500]), -1, random())).toThrow(/kerfMm must be 0 or more, got -1/);
+  });
+});
+
+describe('parts that are alike, and racks that are full', () => {
+  const stocks = bought([2100, 1190], [2700, 1490], [4200, 2350]);
+  const timesMm = (...pairs: [count: number, lengthMm: number][]) =>
+    parts(...pairs.flatMap(([count, lengthMm]) => Array.from({ length: count }, () => lengthMm)));
+
+  it('twelve frames of a class are proven, and cost what one frame at a time never beats', () => {
+    const list = timesMm([20, 400], [20, 300]);
+    const plan = planned(list, stocks, 3, random(), 0);
+    expect(plan.proven).toBe(true);
+    expect(cuttingViolations(plan, list, 3)).toEqual([]);
+    // 20 × 403 + 20 × 303 less the cut given back on each bar; 4200 mm at 2350 is the cheapest by the millimetre.
+    expect(plan.priceMinor).toBe(planned(list, stocks, 3, () => 0.3).priceMinor);
+    expect(plan.priceMinor).toBeLessThan(10 * planned(timesMm([2, 400], [2, 300]), stocks, 3, random()).priceMinor);
+  });
+
+  it('costs what brute force finds, whatever the counts', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 250, max: 1300 })), { minLength: 1, maxLength: 3 }),
+        fc.array(fc.integer({ min: 300, max: 2600 }), { maxLength: 3 }),
+        fc.integer({ min: 0, max: 4 }),
+        (pairs, rack, kerf) => {
+          const list = timesMm(...pairs);
+          const all = [...stocks, ...rack.map((mm) => rackBar(mm))];
+          const found = cutByCounts(
+            list,
+            stocks,
+            rack.map((mm) => rackBar(mm)),
+            kerf,
+            (stock) => stock.priceMinor,
+          );
+          const price = (found as FilledBar[]).reduce((sum, bar) => sum + bar.stock.priceMinor, 0);
+          return price === bruteForce(list, all, kerf);
+        },
+      ),
+      { seed: 5, numRuns: 150 },
+    );
+  });
+
+  it('sixteen unlike parts with ten bars on the rack are proven', () => {
+    const source = randomLcg(0.8);
+    const list = parts(...Array.from({ length: 16 }, () => 250 + Math.round(900 * source())));
+    const rack = Array.from({ length: 10 }, () => rackBar(400 + Math.round(1400 * source())));
+    const plan = planned(list, [...stocks, ...rack], 3, random());
+    expect(plan.proven).toBe(true);
+    expect(cuttingViolations(plan, list, 3)).toEqual([]);
+  });
+
+  it('parts that fill the rack to the last millimetre need nothing bought, and what no length holds is named', () => {
+    for (const shop of [[], stocks])
+      expect(planned(parts(1000, 997, 500), [...shop, rackBar(2000), rackBar(500)], 3, random())).toMatchObject({
+        priceMinor: 0,
+        proven: true,
+      });
+    const many = timesMm([20, 500]);
+    expect(planned(many, [rackBar(503 * 20 - 3)], 3, random())).toMatchObject({ priceMinor: 0, proven: true });
+    expect(cutTimber(many, [rackBar(503 * 19)], 3, random())).toMatchObject({ kind: 'tooLong' });
   });
 });

@@ -1,10 +1,11 @@
 /*
  * The buying plan: which lengths of timber to buy and how to saw them, at the least price. Whole bars are paid,
  * one saw cut lies between neighbours, the cut after the last part runs into the leftover or off the end.
- * Up to 16 parts: dynamic programming over all subsets (Held–Karp style, every bar takes the first part left),
- * so the answer is proven. Beyond: first fit, then bars are taken apart a few at a time and rejoined exactly;
+ * Up to 16 parts: dynamic programming over all subsets (Held–Karp style, every bar takes the first part left); more
+ * parts, or many bars on the rack: over how many of each length are left (cutByCounts). Both are proven. Beyond: first fit, then bars are taken apart a few at a time and rejoined exactly;
  * a bound says how far from the least it can be.
  */
+import { cutByCounts } from './cutByCounts';
 import { priceBound } from './priceBound';
 import type { TimberPart, TimberStock } from './timberStock';
 
@@ -56,23 +57,20 @@ export function cutTimber(
     if (!(lengthMm > 0)) throw new RangeError(`part ${label} must be longer than 0, got ${lengthMm}`);
   if (!(kerfMm >= 0)) throw new RangeError(`kerfMm must be 0 or more, got ${kerfMm}`);
   const longestMm = Math.max(0, ...stocks.filter((one) => one.available !== 0).map((one) => one.lengthMm));
-  const tooLong = parts.find((part) => part.lengthMm > longestMm);
+  const tooLong = parts.find((part) => part.lengthMm > longestMm + 1e-9);
   if (tooLong) return { kind: 'tooLong', part: tooLong, longestMm };
   if (parts.length === 0) return { kind: 'plan', bars: [], priceMinor: 0, lowestPriceMinor: 0, proven: true };
   const sorted = [...parts].sort((a, b) => b.lengthMm - a.lengthMm);
   const rack = stocks.flatMap((stock) => Array.from({ length: stock.available ?? 0 }, () => stock));
   const bought = stocks.filter((stock) => stock.available === null);
   const useful = rack.filter((one) => one.lengthMm >= sorted.at(-1)!.lengthMm);
-  const tried = sorted.length <= PROVEN_PARTS ? leastPrice(sorted, bought, useful, kerfMm) : 'too much';
+  const bySubsets = sorted.length <= PROVEN_PARTS ? leastPrice(sorted, bought, useful, kerfMm) : 'too much';
+  const tried = bySubsets === 'too much' ? byCounts(sorted, bought, useful, kerfMm) : bySubsets;
   const exact = tried !== 'too much';
   const bars = exact ? tried : improved(firstFit(sorted, bought, useful, kerfMm), bought, useful, kerfMm, random, rounds);
   if (!bars) {
     const longestBought = Math.max(0, ...bought.map((one) => one.lengthMm));
-    return {
-      kind: 'tooLong',
-      part: sorted.find((part) => part.lengthMm > longestBought) ?? sorted[0]!,
-      longestMm: longestBought,
-    };
+    return { kind: 'tooLong', part: sorted.find((part) => part.lengthMm > longestBought)!, longestMm: longestBought };
   }
   const priceMinor = bars.reduce((sum, bar) => sum + bar.stock.priceMinor, 0);
   const lowestPriceMinor = exact ? priceMinor : Math.min(priceMinor, priceBound(sorted, bought, useful, kerfMm));
@@ -113,6 +111,17 @@ const sawn = (stock: TimberStock, parts: TimberPart[], kerfMm: number): SawnBar 
 });
 
 const weight = (stock: TimberStock) => stock.priceMinor + LENGTH_WEIGHT * stock.lengthMm;
+
+/** The least price over how many of each length are left, as bars with their leftovers. */
+function byCounts(
+  parts: readonly TimberPart[],
+  bought: readonly TimberStock[],
+  rack: readonly TimberStock[],
+  kerfMm: number,
+): SawnBar[] | null | 'too much' {
+  const bars = cutByCounts(parts, bought, rack, kerfMm, weight);
+  return Array.isArray(bars) ? bars.map(({ stock, parts: on }) => sawn(stock, on, kerfMm)) : bars;
+}
 
 /** Space that every subset of the parts takes, by its bits. */
 function spaces(parts: readonly TimberPart[], kerfMm: number): Float64Array {
@@ -159,6 +168,39 @@ function rackLayers(parts: readonly TimberPart[], space: Float64Array, rack: rea
   return { layers: layers.reverse(), left: reached, good, steps };
 }
 
+/** As `rackLayers` for unlike parts, with those fillings of each bar to which nothing can be added, and every set looked at. */
+function fullLayers(parts: readonly TimberPart[], space: Float64Array, rack: readonly TimberStock[], kerfMm: number) {
+  const every = Uint32Array.from({ length: space.length }, (_, set) => set);
+  const full = (lengthMm: number) => {
+    const room = (set: number) => lengthMm - space[set]! - (set === 0 ? 0 : kerfMm);
+    return fitting(space, lengthMm).filter(
+      (set) => !parts.some((part, index) => !((set >> index) & 1) && part.lengthMm <= room(set) + 1e-9),
+    );
+  };
+  const layers = rack.map((stock) => ({ stock, fits: full(stock.lengthMm), reached: every }));
+  return { layers, left: every, good: new Uint8Array(space.length).fill(1) };
+}
+
+/** Lets a bar of the rack take what it can of every set; `least` is bettered in place. */
+function withFullBar({ stock, fits }: { stock: TimberStock; fits: number[] }, least: Float64Array): Map<number, number> {
+  const took = new Map<number, number>();
+  const before = least.slice();
+  const price = weight(stock);
+  for (let set = 1; set < least.length; set += 1) {
+    let [best, part] = [before[set]! - 1e-12, 0];
+    for (const full of fits) {
+      const here = price + before[set & ~full]!;
+      if (here >= best) continue;
+      best = here;
+      part = set & full;
+    }
+    if (part === 0) continue;
+    least[set] = best;
+    took.set(set, part);
+  }
+  return took;
+}
+
 /** Least price over all subsets; null when a part fits nothing any more, "too much" when the rack makes it long. */
 function leastPrice(
   parts: readonly TimberPart[],
@@ -168,10 +210,16 @@ function leastPrice(
 ): SawnBar[] | null | 'too much' {
   const all = (1 << parts.length) - 1;
   const space = spaces(parts, kerfMm);
-  const { layers, left: reached, good, steps } = rackLayers(parts, space, rack);
-  if (steps > MOST_STEPS) return 'too much';
+  const looked = rackLayers(parts, space, rack);
+  const unlike = new Set(parts.map((part) => part.lengthMm)).size === parts.length;
+  if (looked.steps > MOST_STEPS && !unlike) return 'too much';
+  // Among unlike parts what is taken from any set can be filled up freely: only full bars of the rack are looked at.
+  const { layers, left: reached, good } = looked.steps > MOST_STEPS ? fullLayers(parts, space, rack, kerfMm) : looked;
   const { least, taken, cheapest } = leastBought(space, bought, good, reached);
-  const took = layers.map((layer) => withRackBar(layer, least, good));
+  const took =
+    looked.steps > MOST_STEPS
+      ? layers.map((layer) => withFullBar(layer, least))
+      : layers.map((layer) => withRackBar(layer, least, good));
   if (!Number.isFinite(least[all]!)) return null;
   const bars: SawnBar[] = [];
   const pick = (set: number) => parts.filter((_part, index) => set & (1 << index));

@@ -28,7 +28,7 @@ export interface FrameSize {
 }
 
 /** Width of a bead strip in the plane of the canvas, mm: the outer rim that holds the cloth clear. */
-const BEAD_WIDTH_MM = 10;
+export const BEAD_WIDTH_MM = 10;
 
 /**
  * The parts of a frame. With butt joints the longer pair runs through.

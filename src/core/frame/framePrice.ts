@@ -56,7 +56,7 @@ export function pairPrice(mm: number, profile: Profile, rules: HouseRules): { mi
   return { minor: Math.round(((at(below) * mm) / below) * assumed(rules, 'specialFactor')), special: true };
 }
 
-/** Price of the wood of a frame: bars and braces, whole lengths paid. Bead strips are offcuts and cost nothing here. */
+/** Price of the wood of a frame: bars and braces, whole lengths paid; bead strips too where the house buys them. */
 export function framePrice(parts: readonly FramePart[], profile: Profile, rules: HouseRules): FramePrice {
   const kerf = assumed(rules, 'kerf');
   const pairs = parts
@@ -66,6 +66,7 @@ export function framePrice(parts: readonly FramePart[], profile: Profile, rules:
     ...pairs.map((one) => one.minor),
     sawnPrice(pieces(parts, 'timber'), profile.timber, kerf),
     sawnPrice(pieces(parts, 'brace'), profile.brace.lengths, kerf),
+    profile.beads.length === 0 ? 0 : sawnPrice(pieces(parts, 'bead'), profile.beads, kerf),
   ];
   return { minor: totalMinor(sums), special: pairs.filter((one) => one.special).map((one) => one.part.lengthMm) };
 }

@@ -45,13 +45,16 @@ export function pressPlan(corners: Corners): PressPlan {
     const { down, up } = lengthsOf(barsAtLean(bars, lean));
     return down - up;
   };
-  let [low, high] = [-0.35, 0.35];
+  const now = Math.atan2(-corners.topLeft.x, corners.topLeft.y);
+  const towards = unlike(now) > 0 ? -1 : 1;
+  // From where it stands towards equal diagonals, as far as bars of these lengths meet.
+  let [near, far] = [now, meetingLean(bars, now, towards)];
   for (let turn = 0; turn < 60; turn += 1) {
-    const middle = (low + high) / 2;
-    if (unlike(middle) > 0) high = middle;
-    else low = middle;
+    const middle = (near + far) / 2;
+    if (unlike(middle) * towards < 0) near = middle;
+    else far = middle;
   }
-  const best = barsAtLean(bars, (low + high) / 2);
+  const best = barsAtLean(bars, (near + far) / 2);
   const bothMm = lengthsOf(best).down;
   const longer = Math.abs(bars.down - bars.up) < 1e-9 ? null : bars.down > bars.up ? 'down' : 'up';
   const over = CORNERS.map((corner) => ({ corner, turn: Math.abs(cornerOver(best, corner)) }));
@@ -66,4 +69,21 @@ export function pressPlan(corners: Corners): PressPlan {
       gapMm: Math.sin(worst.turn) * Math.min(bars.top, bars.bottom, bars.left, bars.right),
     },
   };
+}
+
+/** The furthest lean from `now` that these bars can be pressed to. */
+function meetingLean(bars: Record<Side, number>, now: number, towards: 1 | -1): number {
+  for (let reach = 0.7; reach > 1e-9; reach /= 2) {
+    if (meets(bars, now + towards * reach)) return now + towards * reach;
+  }
+  return now;
+}
+
+function meets(bars: Record<Side, number>, lean: number): boolean {
+  try {
+    barsAtLean(bars, lean);
+    return true;
+  } catch {
+    return false;
+  }
 }

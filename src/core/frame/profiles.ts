@@ -26,6 +26,8 @@ export const profileShape = {
   /** Lengths sold as slotted pairs, and as timber to be sawn. */
   pairs: pricedLengths,
   timber: pricedLengths,
+  /** Lengths that bead strips are sold in; none where they come from offcuts. */
+  beads: pricedLengths,
   /** False hides it from new choices; jobs that have it keep it. */
   offered: flag(true),
   suits: text(0, 200),
@@ -55,6 +57,7 @@ const profile = (id: string, name: string, { brace: [widthMm, depthMm], ...row }
   beadStrip: false,
   pairs: [],
   timber: [],
+  beads: row.beadStrip ? [{ mm: 2400, priceMinor: 190 }] : [],
   offered: true,
   source: SOURCE,
   ...row,

@@ -4,7 +4,7 @@
  * the tape's precision. Gauss–Newton adjustment by observation equations.
  * Corners as seen from the front; origin at the bottom left, x right, y up, mm.
  */
-import { SIDES } from '../job/sides';
+import { SIDES, type Side, isLevel } from '../job/sides';
 import { CORNERS, type Corner, type Corners, LENGTHS, type TapeName, cornerOver, isDiagonal, lengthsOf } from './corners';
 import { type Matrix5, inverse5, quadratic5 } from './matrix5';
 import { type Agreement, type Doubt, agreementOf, doubtOf, isDoubted, tested } from './readingDoubts';
@@ -74,28 +74,96 @@ export function fitQuadrilateral(
   const tellsAngle = ({ is }: Observation) => is.kind === 'gap' || (is.kind === 'tape' && isDiagonal(is.name));
   if (!observations.some(tellsAngle)) return { kind: 'missing' };
   const fit = solved(observations, start(readings, nominal), readings, knowledge);
+  const far = fit && farOff(fit, nominal);
+  if (!fit || far) return contradiction(observations, readings, nominal, far);
   const { doubt, agreement } = fit;
-  if (doubt === null || doubt.kind === 'diagonals') return fit;
+  if (doubt === null) return fit;
+  if (doubt.kind === 'diagonals') return widened(fit, doubt, readings);
   // The frame is fitted again without what is doubted, so that it does not bend the rest; the doubt stands.
   const freed = observations.map((one) => (isDoubted(one, doubt) ? { ...one, sd: one.sd * HARDLY } : one));
-  return { ...solved(freed, start(readings, nominal), readings, knowledge), agreement, doubt };
+  const again = solved(freed, start(readings, nominal), readings, knowledge);
+  return again && !farOff(again, nominal) ? { ...again, agreement, doubt } : fit;
 }
 
-/** Gauss–Newton from a first guess, and what the solution says. */
+/** A fitted side this many times off the plan is no frame of it. */
+const FAR_PART = 0.3;
+
+/** A side that came out far off the plan, or null: readings that contradict each other badly pull the fit away. */
+const farOff = ({ fitted }: Quadrilateral, nominal: { widthMm: number; heightMm: number }): TapeName | null =>
+  SIDES.find((side) => Math.abs(fitted[side] / plannedMm(side, nominal) - 1) > FAR_PART) ?? null;
+
+const plannedMm = (side: Side, { widthMm, heightMm }: { widthMm: number; heightMm: number }): number =>
+  isLevel(side) ? widthMm : heightMm;
+
+/** The reading that no frame of this plan shows together with the others: the one furthest off the planned rectangle. */
+function contradiction(
+  observations: readonly Observation[],
+  readings: TapeReadings,
+  nominal: { widthMm: number; heightMm: number },
+  side: TapeName | null,
+): ImpossibleReading {
+  const { widthMm, heightMm } = nominal;
+  const square = cornersOf([widthMm, 0, heightMm, widthMm, heightMm]);
+  const read = observations.flatMap(({ is, value, of }) =>
+    is.kind === 'tape' ? [{ name: is.name, value, wanted: of(square), off: Math.abs(value / of(square) - 1) }] : [],
+  );
+  const worst = read.reduce(
+    (a, b) => (b.off > a.off ? b : a),
+    read[0] ?? { name: side ?? 'top', value: 0, wanted: widthMm, off: 0 },
+  );
+  return {
+    kind: 'impossible',
+    reading: worst.name,
+    readMm: readings[worst.name] ?? worst.value,
+    mostMm: worst.wanted,
+    because: 'no frame of this plan shows it together with the other readings',
+  };
+}
+
+/** Either diagonal may be the misread one: what rests on their difference is as unsure as the two answers are apart. */
+function widened(fit: Quadrilateral, doubt: Extract<Doubt, { kind: 'diagonals' }>, { down, up }: TapeReadings): Quadrilateral {
+  const { value, sd } = fit.difference;
+  const answers = [doubt.likelyMm.down - up!, down! - doubt.likelyMm.up, value];
+  const apart = (Math.max(...answers) - Math.min(...answers)) / 2;
+  const factor = Math.max(1, Math.hypot(sd, apart) / Math.max(sd, 1e-9));
+  const wider = (one: Estimate): Estimate => ({ ...one, sd: one.sd * factor });
+  return { ...fit, difference: wider(fit.difference), skewDegrees: wider(fit.skewDegrees), slideMm: wider(fit.slideMm) };
+}
+
+/**
+ * Gauss–Newton from a first guess, damped where a step would make the misfit worse (Levenberg, A method for the solution of
+ * certain non-linear problems in least squares, 1944), and what the solution says; null where the readings hold no frame.
+ */
 function solved(
   observations: readonly Observation[],
   first: readonly number[],
   readings: TapeReadings,
   knowledge: Knowledge,
-): Quadrilateral {
+): Quadrilateral | null {
+  const misfit = (at: readonly number[]) => {
+    const corners = cornersOf(at);
+    return observations.reduce((sum, { value, sd, of }) => sum + ((value - of(corners)) / sd) ** 2, 0);
+  };
   let unknowns = [...first];
-  let round = adjust(observations, unknowns);
-  for (let count = 0; count < 12; count += 1) {
-    unknowns = unknowns.map((value, index) => value + round.step[index]!);
-    round = adjust(observations, unknowns);
-    if (round.step.every((move) => Math.abs(move) < 1e-7)) break;
+  let damping = 0;
+  let here = misfit(unknowns);
+  for (let count = 0; count < 60; count += 1) {
+    const round = adjust(observations, unknowns, damping);
+    if (!round) return null;
+    const next = unknowns.map((value, index) => value + round.step[index]!);
+    const there = misfit(next);
+    if (!(there <= here * (1 + 1e-12))) {
+      damping = damping === 0 ? 1e-3 : damping * 8;
+      if (damping > 1e12) break;
+      continue;
+    }
+    const settled = round.step.every((move) => Math.abs(move) < 1e-7);
+    [unknowns, here, damping] = [next, there, damping / 8];
+    if (damping < 1e-6) damping = 0;
+    if (settled) break;
   }
-  return describe(observations, unknowns, round.inverse, readings, knowledge);
+  const last = adjust(observations, unknowns, 0);
+  return last && Number.isFinite(here) ? describe(observations, unknowns, last.inverse, readings, knowledge) : null;
 }
 
 /** Unknowns: x of the bottom right corner, x and y of the top left, x and y of the top right. */
@@ -133,8 +201,12 @@ function gradient(of: (corners: Corners) => number, unknowns: readonly number[])
   });
 }
 
-/** One round of the adjustment: the step of the unknowns and the inverse of the normal matrix. */
-function adjust(observations: readonly Observation[], unknowns: readonly number[]): { step: number[]; inverse: Matrix5 } {
+/** One round of the adjustment: the step of the unknowns and the inverse of the normal matrix; null where it has none. */
+function adjust(
+  observations: readonly Observation[],
+  unknowns: readonly number[],
+  damping: number,
+): { step: number[]; inverse: Matrix5 } | null {
   const normal = Array.from({ length: 5 }, () => [0, 0, 0, 0, 0]);
   const right = [0, 0, 0, 0, 0];
   const corners = cornersOf(unknowns);
@@ -146,8 +218,17 @@ function adjust(observations: readonly Observation[], unknowns: readonly number[
       for (let column = 0; column < 5; column += 1) normal[row]![column]! += (slope[row]! * slope[column]!) / sd ** 2;
     }
   }
-  const inverse = inverse5(normal);
-  return { inverse, step: inverse.map((row) => row.reduce((sum, value, index) => sum + value * right[index]!, 0)) };
+  normal.forEach((row, index) => (row[index]! *= 1 + damping));
+  const inverse = normal.every((row) => row.every(Number.isFinite)) ? invertible(normal) : null;
+  return inverse && { inverse, step: inverse.map((row) => row.reduce((sum, value, index) => sum + value * right[index]!, 0)) };
+}
+
+function invertible(matrix: Matrix5): Matrix5 | null {
+  try {
+    return inverse5(matrix);
+  } catch {
+    return null;
+  }
 }
 
 function describe(

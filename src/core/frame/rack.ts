@@ -50,16 +50,23 @@ export function pickList(parts: readonly FramePart[], profile: Profile, rack: re
     wanted.set(part.lengthMm, (wanted.get(part.lengthMm) ?? 0) + part.count);
   const here = rack.filter((bar) => bar.kind === 'pairs' && bar.profile === profile.id);
   const families = [profile.family, ...here.map((bar) => bar.family)].filter((one, index, all) => all.indexOf(one) === index);
-  const lists = families.map((family) =>
-    [...wanted].map(([lengthMm, count]): Pick => {
-      const there = here
-        .filter((bar) => bar.family === family && alike(bar.lengthMm, lengthMm))
-        .reduce((sum, bar) => sum + bar.count, 0);
+  const lists = families.map((family) => {
+    // Two lengths that no tape tells apart share the bars that lie there: what one line takes is gone for the next.
+    const free = here.filter((bar) => bar.family === family).map(({ lengthMm, count }) => ({ lengthMm, count }));
+    return [...wanted].map(([lengthMm, count]): Pick => {
+      const there = free.filter((bar) => alike(bar.lengthMm, lengthMm));
+      const lying = there.reduce((sum, bar) => sum + bar.count, 0);
       // Ordered in pairs: one bar that lies there does not help where two are wanted of a length.
-      const fromRack = Math.min(count, there - (there % 2));
+      const fromRack = Math.min(count, lying - (lying % 2));
+      let taken = fromRack;
+      for (const bar of there) {
+        const now = Math.min(taken, bar.count);
+        bar.count -= now;
+        taken -= now;
+      }
       return { profile: profile.id, lengthMm, wanted: count, fromRack, order: count - fromRack, family };
-    }),
-  );
+    });
+  });
   const toOrder = (list: Pick[]) => list.reduce((sum, line) => sum + line.order, 0);
   const lines = lists.reduce((a, b) => (toOrder(b) < toOrder(a) ? b : a), lists[0] ?? []);
   const family = lines[0]?.family ?? profile.family;

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { format } from 'date-fns';
 import { assumed } from '@/core/house/houseRules';
 import { decimal } from '@/core/units/numeral';
-import { importAirAction, readSimulatedAirAction } from '@/server/actions';
+import { dropSimulatedAirAction, importAirAction, readSimulatedAirAction } from '@/server/actions';
 import type { Air, AirTaken } from '@/server/airCases';
 import type { Outcome } from '@/server/outcome';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -25,7 +25,11 @@ export function AirPage({ air }: { air: Air }) {
       if (outcome.ok) {
         const { added, rows } = outcome.value;
         setTold({
-          says: [`${added} readings taken in${added < rows ? `; ${rows - added} were there already` : ''}.`],
+          says: [
+            added < 0
+              ? `${rows} simulated readings are gone.`
+              : `${added} readings taken in${added < rows ? `; ${rows - added} were there already` : ''}.`,
+          ],
           bad: false,
         });
         router.refresh();
@@ -52,6 +56,7 @@ export function AirPage({ air }: { air: Air }) {
           <p className="figure text-[15px]">
             <strong>{decimal(air.last.rh, 0)} % RH</strong> at <strong>{decimal(air.last.celsius, 1)} °C</strong>,{' '}
             {format(new Date(air.last.at), 'EEE d MMM HH:mm')}
+            {air.last.simulated && <span className="text-warning">, simulated</span>}
           </p>
         ) : (
           <p className="soft text-[15px]">Nothing is read yet.</p>
@@ -103,6 +108,16 @@ export function AirPage({ air }: { air: Air }) {
           >
             Read the simulated year
           </button>
+          {air.days.some(({ simulated }) => simulated) && (
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm mt-2 ml-2 h-10"
+              disabled={busy}
+              onClick={() => void take(dropSimulatedAirAction)}
+            >
+              Take the simulated air out again
+            </button>
+          )}
         </div>
         {told && (
           <div

@@ -2,7 +2,7 @@
 /* Several frames, one plan: what to pick from the rack, what to buy, and how to saw it, to scale. */
 import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
-import { type SectionPlan, KEPT_MM } from '@/core/frame/buyingPlan';
+import { type BuyingPlan, type SectionPlan, KEPT_MM, orderTotals } from '@/core/frame/buyingPlan';
 import type { SawnBar } from '@/core/frame/cutTimber';
 import { profileOf } from '@/core/house/materials';
 import { assumed } from '@/core/house/houseRules';
@@ -57,6 +57,7 @@ export function SeriesView({ series }: { series: Series }) {
                 local rules come first.
               </p>
             )}
+            {plan.picks.length > 1 && <OrderTotals plan={plan} />}
             {plan.picks.map(({ whose, list }) => (
               <section key={whose} aria-label={`Pick list, ${whose}`}>
                 <h2 className="text-[15px] font-semibold">
@@ -156,6 +157,28 @@ export function SeriesView({ series }: { series: Series }) {
         </div>
       </section>
     </div>
+  );
+}
+
+/** All that is ordered, added up: what to say at the counter. */
+function OrderTotals({ plan }: { plan: BuyingPlan }) {
+  const { rules, tape } = useWorkshop();
+  const totals = orderTotals(plan);
+  if (totals.length === 0) return null;
+  return (
+    <section aria-label="To order in all">
+      <h2 className="text-[15px] font-semibold">To order in all</h2>
+      <p className="figure text-[14px]">
+        {totals.map(({ profile, lengthMm, bars }) => (
+          <span key={`${profile} ${lengthMm}`} className="mr-4 inline-block">
+            <strong>
+              {bars} × <Figure>{printLength(lengthMm, tape)}</Figure>
+            </strong>{' '}
+            {profileOf(rules, profile).name.toLowerCase()}
+          </span>
+        ))}
+      </p>
+    </section>
   );
 }
 

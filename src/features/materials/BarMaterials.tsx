@@ -157,6 +157,13 @@ function ProfileRow({ row, change }: { row: Profile; change: (patch: Partial<Pro
           value={brace.lengths}
           onChange={(lengths) => change({ brace: { ...brace, lengths } })}
         />
+        {row.beadStrip && (
+          <PricedLengths
+            label={`Bead strips, mm and price of a length, ${row.name}`}
+            value={row.beads}
+            onChange={(beads) => change({ beads })}
+          />
+        )}
       </div>
     </MaterialRow>
   );

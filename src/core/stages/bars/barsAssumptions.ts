@@ -112,4 +112,13 @@ export const BARS_ASSUMPTIONS = [
     [1, 48],
     'Wood glue in a strainer is left 12 to 24 h; some go on at once.',
   ),
+  row(
+    'braceBite',
+    'bars',
+    'Least bite of a screw in the end of a brace',
+    28,
+    'mm',
+    [20, 60],
+    'End grain holds little: 25 to 30 mm at least, or another fixing.',
+  ),
 ] as const;

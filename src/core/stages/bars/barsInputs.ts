@@ -1,4 +1,5 @@
 /* What is typed for the bars. */
+import { BRACE_FIXINGS } from '../../frame/braceFixings';
 import { GLUES } from '../../frame/glues';
 import { JOINTS } from '../../frame/joints';
 import { type ShapeOf, listOf, number, oneOf, text } from '../../shape/shape';
@@ -23,6 +24,7 @@ export const barsShape = {
   joint: oneOf(JOINTS, 'slotted'),
   glue: oneOf(GLUES, 'pva'),
   tensionNPerM: number(20, 800, 250),
+  braceFixing: oneOf(BRACE_FIXINGS, 'asJoint'),
   /** Middles of the braces from the top bar to the bottom bar, as parts of the width from the left, ascending. */
   bracesUpright: listOf(number(0.01, 0.99), MOST_BRACES),
   /** Middles of the braces from the left bar to the right bar, as parts of the height from the top, ascending. */

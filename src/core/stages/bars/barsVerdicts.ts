@@ -1,5 +1,6 @@
 /* What is judged about the bars of a job, one verdict each. */
 import { type BarBow, type BarChoice, bowShare, ruleOfThumb } from '../../frame/chooseBars';
+import { BRACE_FIXINGS, type HeldBy } from '../../frame/braceFixings';
 import type { Fixing } from '../../frame/fixings';
 import { nearestListed } from '../../frame/framePrice';
 import { JOINTS } from '../../frame/joints';
@@ -27,6 +28,8 @@ export interface BarsCase {
   bracing: Bracing;
   load: ClothLoad;
   joined: Fixing[];
+  /** How the ends of the braces are held. */
+  heldBy: HeldBy;
 }
 
 /** All verdicts on the bars of a job. */
@@ -41,7 +44,7 @@ export function barsVerdicts(one: BarsCase, context: PlanContext): Verdict[] {
     ...clearanceVerdict(one, context),
     ...bucklingVerdict(one, context),
     barRollVerdict(one, context),
-    ...fixingVerdict(one),
+    ...fixingVerdicts(one, context),
     thumbVerdict(one, context),
   ];
 }
@@ -77,16 +80,25 @@ function jointVerdict({ inputs, profile }: BarsCase): Verdict[] {
 
 function bowVerdict(id: string, about: string, bow: BarBow, { load }: BarsCase, { tape, rules }: PlanContext): Verdict {
   const level = levelAtMost(bow.lastingMm, bow.limitMm, bow.limitMm * 1.25);
+  const { most } = bow;
+  // The bow that is seen comes first; the span that is judged hardest is told where it is another.
+  const elsewhere = Math.abs(most.atMm - bow.atMm) > 1;
+  const lead = elsewhere && most.lastingMm <= most.limitMm && level !== 'good' ? bow : most;
   const added = load.added.map((one) => `${one.what} ${decimal(one.nPerM, 0)}`).join(', ');
+  const name = `${about[0]!.toUpperCase()}${about.slice(1)}`;
+  const also =
+    elsewhere && lead === most && level !== 'good'
+      ? ` The span about ${printLength(bow.atMm, tape)} along is judged hardest: ${printFine(bow.lastingMm, tape)} of ${printFine(bow.limitMm, tape)}.`
+      : '';
   return verdict({
     id,
     about,
     level,
-    measured: bow.lastingMm,
-    limit: bow.limitMm,
+    measured: lead.lastingMm,
+    limit: lead.limitMm,
     unit: 'mm',
-    says: `${about[0]!.toUpperCase()}${about.slice(1)} bow ${printFine(bow.lastingMm, tape)} in time, limit ${printFine(bow.limitMm, tape)}.`,
-    because: `Solved as a beam over its braces, E I y⁗ = T, I = depth × width³ / 12. ${printFine(bow.firstMm, tape)} at first under ${decimal(load.firstNPerM, 0)} N/m; later ${decimal(load.lastingNPerM, 0)} N/m (${added || 'nothing added'}), and wood creeps ${assumed(rules, 'creep')} times.`,
+    says: `${name} bow ${printFine(lead.lastingMm, tape)} in time, limit ${printFine(lead.limitMm, tape)}.${also}`,
+    because: `Solved as a beam over its braces, every span judged, E I y⁗ = T, I = depth × width³ / 12. ${printFine(lead.firstMm, tape)} at first under ${decimal(load.firstNPerM, 0)} N/m; later ${decimal(load.lastingNPerM, 0)} N/m (${added || 'nothing added'}), and wood creeps ${assumed(rules, 'creep')} times.`,
     doThis: level === 'good' ? '' : 'Add a brace against these bars or move one, take a wider bar, or stretch more gently.',
     uses: ['creep', 'knots', 'bowLimit', 'bowRatio', 'sizeRise', 'groundRise', 'dryRise', 'braceGive', 'cornerFixity'],
   });
@@ -240,22 +252,48 @@ function barRollVerdict({ bracing }: BarsCase, { tape, rules }: PlanContext): Ve
   });
 }
 
-function fixingVerdict({ inputs, joined, chosen }: BarsCase): Verdict[] {
-  const wanted = byId(JOINTS, inputs.bars.joint).glued ? ['corner'] : [];
-  const missing = [...wanted, ...(chosen.braces > 0 ? ['brace end'] : [])].filter(
-    (where) => !joined.some((one) => one.where === where),
-  );
-  if (missing.length === 0) return [];
-  return [
-    verdict({
-      id: 'screws',
-      about: 'screws',
-      level: 'watch',
-      says: `No stock screw stays inside the wood at the ${missing.join(' and ')}.`,
-      because: 'A tip that pokes out cuts the cloth.',
-      doThis: 'Dowel or staple it, or take a thicker section.',
-    }),
-  ];
+/** Screws that no stock length makes, and braces that keep a stretcher shut. */
+function fixingVerdicts({ inputs, joined, chosen, heldBy }: BarsCase, { rules, tape }: PlanContext): Verdict[] {
+  const joint = byId(JOINTS, inputs.bars.joint);
+  const fixing = byId(BRACE_FIXINGS, heldBy);
+  const list: Verdict[] = [];
+  if (joint.glued && !joined.some((one) => one.where === 'corner'))
+    list.push(
+      verdict({
+        id: 'cornerScrews',
+        about: 'corner screws',
+        level: 'watch',
+        says: 'No stock screw stays inside the wood at the corner.',
+        because: 'A tip that pokes out cuts the cloth.',
+        doThis: 'Dowel or staple it, or take a thicker section.',
+      }),
+    );
+  if (chosen.braces > 0 && !joined.some((one) => one.where === 'brace end'))
+    list.push(
+      verdict({
+        id: 'braceScrews',
+        about: 'brace screws',
+        level: 'stop',
+        limit: assumed(rules, 'braceBite'),
+        unit: 'mm',
+        says: `No stock screw holds these braces: ${fixing.name.toLowerCase()} does not go with this section.`,
+        because: `A screw in end grain bites ${printLength(assumed(rules, 'braceBite'), tape)} at least, and is no thicker than the brace can take without splitting.`,
+        doThis: 'Take a ply plate from behind, corner blocks, or a thicker brace.',
+        uses: ['braceBite'],
+      }),
+    );
+  if (chosen.braces > 0 && joint.opens && !fixing.opens)
+    list.push(
+      verdict({
+        id: 'bracesShut',
+        about: 'braces and corners',
+        level: 'watch',
+        says: `Held so (${fixing.name.toLowerCase()}), the braces keep this frame from opening along them.`,
+        because: 'Keys or bolts move the bars apart; a brace that is fixed at both ends does not get longer.',
+        doThis: 'Let the braces float in slots with small keys of their own, or do not count on opening the corners.',
+      }),
+    );
+  return list;
 }
 
 function thumbVerdict({ inputs, chosen }: BarsCase, { rules }: PlanContext): Verdict {

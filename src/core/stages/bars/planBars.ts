@@ -1,6 +1,6 @@
 import { assemblySteps, setHours, type AssemblyStep } from '../../frame/assembly';
 import { type BarChoice, chooseBars, judgeBars, recommendedBars } from '../../frame/chooseBars';
-import { type Fixing, fixings } from '../../frame/fixings';
+import { type Fixing, braceHeldBy, fixings } from '../../frame/fixings';
 import type { FramePart } from '../../frame/frameParts';
 import { JOINTS } from '../../frame/joints';
 import { profileOf, woodOf } from '../../house/materials';
@@ -43,12 +43,23 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
   const choices = cachedChoices(size, bars, load, rules);
   const recommended = recommendedBars(choices, rules);
   const bracing = bracingOf(size, inputs, profile, chosen, load, rules);
-  const joined = fixings(profile, bars.joint, wood.densityKgM3 > 600, chosen.braces);
+  const held = {
+    joint: bars.joint,
+    braces: chosen.braces,
+    braceFixing: bars.braceFixing,
+    dense: wood.densityKgM3 > 600,
+    leastBiteMm: assumed(rules, 'braceBite'),
+    beadMm: 2 * (size.widthMm + size.heightMm),
+  };
+  const joined = fixings(profile, held);
   const glued = byId(JOINTS, bars.joint).glued;
   return {
     answer: printSize(profile.widthMm, profile.depthMm, tape),
     answerNote: `${profile.name}, ${braceWords(bars)}, ${printMass(chosen.weightKg, tape)}`,
-    verdicts: barsVerdicts({ inputs, profile, chosen, choices, recommended, bracing, load, joined }, context),
+    verdicts: barsVerdicts(
+      { inputs, profile, chosen, choices, recommended, bracing, load, joined, heldBy: braceHeldBy(profile, held) },
+      context,
+    ),
     readings: [],
     minutes: chosen.minutes,
     setsMinutes: glued ? setHours(bars.glue, (id) => assumed(rules, id)) * 60 : null,
@@ -59,7 +70,11 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
     recommended,
     parts: chosen.parts,
     fixings: joined,
-    assembly: assemblySteps(bars.joint, bars.glue, { braces: chosen.braces, beadStrip: profile.beadStrip }),
+    assembly: assemblySteps(bars.joint, bars.glue, {
+      braces: chosen.braces,
+      beadStrip: profile.beadStrip,
+      heldBy: braceHeldBy(profile, held),
+    }),
     bracing,
   };
 }

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { type BarChoice, bowLimitMm, bowShare } from '@/core/frame/chooseBars';
+import { fixingWords } from '@/core/frame/fixings';
 import { JOINTS } from '@/core/frame/joints';
 import { profileOf } from '@/core/house/materials';
 import { type RackBar, pickList } from '@/core/frame/rack';
@@ -221,11 +222,12 @@ export function FixingList({ inputs, plan }: { inputs: JobInputs; plan: BarsPlan
     <section aria-label="Screws" className="text-[14px]">
       <h3 className="soft text-[13px]">Screws and set-back</h3>
       {plan.fixings.map((one) => (
-        <p key={one.where} className="figure leading-5">
-          <strong>
-            {one.count} × {one.what} {decimal(one.diameterMm, 1)} × {one.lengthMm} mm
-          </strong>
-          , {one.where}: {one.how}; pilot {decimal(one.pilotMm, 1)} mm, {one.fromEndMm} mm from an end.
+        <p key={`${one.where} ${one.what}`} className="figure leading-5">
+          <strong>{fixingWords(one)}</strong>, {one.where}
+          {one.lengthMm > 0 && `: ${one.how}`}
+          {one.pilotMm > 0 && `; pilot ${decimal(one.pilotMm, 1)} mm`}
+          {one.biteMm !== null && `, ${decimal(one.biteMm, 0)} mm bite in end grain`}
+          {one.fromEndMm > 0 && `, ${one.fromEndMm} mm from an end`}.
         </p>
       ))}
       {plan.fixings.length === 0 && <p className="soft">None: {byId(JOINTS, inputs.bars.joint).name.toLowerCase()}.</p>}

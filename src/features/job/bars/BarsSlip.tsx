@@ -1,4 +1,5 @@
 'use client';
+import { BRACE_FIXINGS } from '@/core/frame/braceFixings';
 import { GLUES } from '@/core/frame/glues';
 import { JOINTS } from '@/core/frame/joints';
 import { byId } from '@/core/house/schools';
@@ -78,6 +79,15 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
           disabled={locked}
         />
       ))}
+      {bars.bracesUpright.length + bars.bracesLevel.length > 0 && (
+        <Choice
+          label="Braces held"
+          value={bars.braceFixing}
+          options={BRACE_FIXINGS}
+          onChange={(braceFixing) => set({ braceFixing })}
+          disabled={locked}
+        />
+      )}
       {byId(JOINTS, bars.joint).glued && (
         <Choice label="Glue" value={bars.glue} options={GLUES} onChange={(glue) => set({ glue })} disabled={locked} />
       )}
