@@ -27,7 +27,9 @@ export function keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>)
   const model = stapleModel(job.inputs, rules);
   const wrong = rehearsalViolation(dto.moves, model.places.length);
   if (wrong) return refuse(`${wrong} Nothing was kept: start the rehearsal over.`);
-  const { firmN } = runOf(model);
+  const { firmN, doubt } = runOf(model);
+  if (doubt !== null)
+    return refuse('The simulated cloth tells nothing of this job’s route: choose another spacing or one starter, then rehearse.');
   const run = runOf(rehearsalModel(model, dto.moves, firmN, dto.offGrainDeg, rules));
   const score = rehearsalScore(job.inputs, model, dto.moves, rules);
   insertLogEntry(database, job.id, {

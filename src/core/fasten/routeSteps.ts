@@ -8,6 +8,8 @@ import { byId } from '../house/schools';
 import { type BarredPlaces, NOTHING_BARRED, clearPlaces } from './clearPlaces';
 import { evenTacks } from '../cloth/marginLeft';
 import { halfRow, starterOffsets } from './fastenerPlaces';
+import { FASTENERS } from './fasteners';
+import { CROWN_GAP_MM, leastPitch } from './leastPitch';
 import { type PassSide, ROUTES, type Route, type RoutePass } from './routes';
 
 export interface RouteStep {
@@ -36,8 +38,11 @@ export interface RoutePlan {
   fasteners: number;
   /** Changes of side while working. */
   turns: number;
+  /** 0 where a side has only its middle. */
   pitchWidthMm: number;
   pitchHeightMm: number;
+  /** Places left out because a brace, a knot or a neighbour leaves no clear wood for them. */
+  leftOut: { side: Side; offsetMm: number }[];
 }
 
 interface Row {
@@ -57,6 +62,7 @@ const FOLD_FASTENER_MM = 14;
  * @param face mm, above 0
  * @param barred stretches of the sides that places keep out of
  * @param seen sides whose tacks stay in sight: spread evenly from corner to corner, half a pitch from each
+ * @param unheld sides that nothing can be fastened on
  * @example routePlan({ widthMm: 400, heightMm: 300 }, inputs).steps[1].side // 'bottom'
  * @throws RangeError for a face or spacing of 0 or less
  */
@@ -65,11 +71,14 @@ export function routePlan(
   inputs: FastenInputs,
   barred: BarredPlaces = NOTHING_BARRED,
   seen: readonly Side[] = [],
+  { gapMm = CROWN_GAP_MM, unheld = [] }: { gapMm?: number; unheld?: readonly Side[] } = {},
 ): RoutePlan {
   const route: Route = byId(ROUTES, inputs.route);
-  const across = sideRow(face.widthMm, inputs);
-  const down = sideRow(face.heightMm, inputs);
+  const least = leastPitch(byId(FASTENERS, inputs.fastener), gapMm);
+  const across = sideRow(face.widthMm, inputs, least);
+  const down = sideRow(face.heightMm, inputs, least);
   const rowOf = (side: Side): Row => {
+    if (unheld.includes(side)) return NO_ROW;
     const level = side === 'top' || side === 'bottom';
     if (seen.includes(side)) return tackRow(level ? face.widthMm : face.heightMm, inputs.spacing.mm, level);
     return level ? across.row : down.row;
@@ -79,35 +88,58 @@ export function routePlan(
   const drafts = withTakenOut(
     route.passes.flatMap((pass, index) => {
       const passed = passSteps(pass, index, rows, inputs.perTurn, (side) => namedSide(side, wide));
-      return pass.take === 'corner' && inputs.secondRound ? [...secondRound(rows, index, inputs.perTurn), ...passed] : passed;
+      return pass.take === 'corner' && inputs.secondRound
+        ? [...secondRound(rows, index, inputs.perTurn, hardestPull(route)), ...passed]
+        : passed;
     }),
   );
-  const places = clearOf(drafts, face, barred);
-  const steps = drafts.map((draft, index): RouteStep => {
+  const places = clearOf(drafts, face, barred, least);
+  const clear = drafts.flatMap((draft) => {
     const offsetMm = places(draft);
-    return {
-      ...draft,
-      offsetMm,
-      ...placeOnFace(draft.side, offsetMm, face),
-      order: index + 1,
-      turned: index > 0 && drafts[index - 1]!.side !== draft.side,
-    };
+    return offsetMm === null ? [] : [{ ...draft, offsetMm }];
   });
+  const steps = clear.map((draft, index): RouteStep => ({
+    ...draft,
+    ...placeOnFace(draft.side, draft.offsetMm, face),
+    order: index + 1,
+    turned: index > 0 && clear[index - 1]!.side !== draft.side,
+  }));
+  const stuck = drafts.filter((draft) => draft.act === 'fix' && places(draft) === null);
   return {
     steps,
     fasteners: steps.filter((step) => step.act === 'fix').length,
     turns: steps.filter((step) => step.turned).length,
     pitchWidthMm: across.pitchMm,
     pitchHeightMm: down.pitchMm,
+    leftOut: stuck.map(({ side, offsetMm }) => ({ side, offsetMm })),
   };
 }
 
-function sideRow(sideMm: number, { spacing, lastFromCorner, starters }: FastenInputs): { row: Row; pitchMm: number } {
-  const { offsetsMm, pitchMm } = halfRow(sideMm, spacing.mm, lastFromCorner.mm);
+const NO_ROW: Row = { outward: [], starters: [], corner: [] };
+
+/** The pull a route fastens with: what is drawn and set again is pulled no harder. */
+const hardestPull = ({ passes }: Route): RoutePass['pull'] => {
+  const pulls = passes.filter(({ take }) => take !== 'corner' && take !== 'temporary').map(({ pull }) => pull);
+  return (['firm', 'snug', 'gentle', 'none'] as const).find((pull) => pulls.includes(pull)) ?? 'gentle';
+};
+
+function sideRow(
+  sideMm: number,
+  { spacing, lastFromCorner, starters }: FastenInputs,
+  leastMm: number,
+): { row: Row; pitchMm: number } {
+  const { offsetsMm, pitchMm } = halfRow(sideMm, spacing.mm, lastFromCorner.mm, leastMm);
   const corner = sideMm / 2 - FOLD_FASTENER_MM;
+  const own = starterOffsets(starters, pitchMm, leastMm);
+  // The fold’s own fastener and the starters know their neighbours: none goes into the hole of another.
+  const apart = (one: number, other: number) => Math.abs(one - other) >= leastMm - 1e-9;
+  const outward = offsetsMm.filter(
+    (offset) => own.every((starter) => apart(offset, starter)) && apart(offset, corner) && offset < corner,
+  );
+  const starts = corner >= leastMm ? own.filter((offset) => Math.abs(offset) <= corner - leastMm + 1e-9) : [0];
   return {
-    row: { outward: offsetsMm, starters: starterOffsets(starters, pitchMm), corner: corner > 0 ? [corner] : [] },
-    pitchMm,
+    row: { outward, starters: starts.length > 0 ? starts : [0], corner: corner >= leastMm ? [corner] : [] },
+    pitchMm: outward.length === 0 ? 0 : pitchMm,
   };
 }
 
@@ -125,7 +157,8 @@ function clearOf(
   drafts: readonly Draft[],
   face: { widthMm: number; heightMm: number },
   barred: BarredPlaces,
-): (draft: Draft) => number {
+  leastMm: number,
+): (draft: Draft) => number | null {
   const key = (offsetMm: number) => Math.round(offsetMm * 1e6);
   const cleared = new Map(
     SIDES.map((side) => {
@@ -133,8 +166,8 @@ function clearOf(
       const own = [
         ...new Map(drafts.filter((draft) => draft.side === side).map(({ offsetMm }) => [key(offsetMm), offsetMm])).values(),
       ];
-      const places = clearPlaces(own, barred[side], long / 2 - FOLD_FASTENER_MM);
-      return [side, new Map(own.map((offsetMm, index) => [key(offsetMm), places[index]!]))] as const;
+      const places = clearPlaces(own, barred[side], long / 2 - FOLD_FASTENER_MM, leastMm);
+      return [side, new Map(own.map((offsetMm, index) => [key(offsetMm), places[index] ?? null]))] as const;
     }),
   );
   return ({ side, offsetMm }) => cleared.get(side)!.get(key(offsetMm))!;
@@ -219,7 +252,8 @@ function outwardSteps(
 }
 
 /** Places of a side at a part of the way from its middle, both ways; the middle once. */
-function placesAt({ outward }: Row, part: number): number[] {
+function placesAt({ outward, starters }: Row, part: number): number[] {
+  if (starters.length === 0) return [];
   if (part === 0) return [0];
   const wanted = part * (outward.at(-1) ?? 0);
   const nearest = outward.reduce(
@@ -231,6 +265,7 @@ function placesAt({ outward }: Row, part: number): number[] {
 
 /** A whole side: its middle, its ends, then the middle of each gap in turn. */
 function halved({ outward, starters }: Row): number[] {
+  if (starters.length === 0) return [];
   const sorted = [...outward.map((offset) => -offset).reverse(), 0, ...outward];
   const last = sorted.length - 1;
   const middle = last / 2;
@@ -255,13 +290,13 @@ function halved({ outward, starters }: Row): number[] {
 }
 
 /** Every fastener so far drawn and set again, in opposites from the middles: the first ones have gone slack. */
-function secondRound(rows: Record<Side, Row>, index: number, perTurn: number): Draft[] {
+function secondRound(rows: Record<Side, Row>, index: number, perTurn: number, pull: RoutePass['pull']): Draft[] {
   const again = {
     take: 'outward',
     sides: ['top', 'bottom', 'right', 'left'],
     part: [0, 1],
     answer: 'pair',
-    pull: 'firm',
+    pull,
     with: 'chosen',
   } as const;
   const named = (side: PassSide) => side as Side;

@@ -58,12 +58,12 @@ export function principal(x: number, y: number, shear: number): { major: number;
 export const outwardForces = (places: readonly EdgePlace[], forces: ArrayLike<number>): number[] =>
   places.map(({ side }, at) => forces[2 * at]! * OUTWARDS[side][0] + forces[2 * at + 1]! * OUTWARDS[side][1]);
 
-/** Mean and standard deviation over mean; 0 and 0 of nothing. */
+/** Mean and standard deviation over mean; 0 and 0 of nothing. Where the mean is none or pushes, nothing is even: 1. */
 export function spread(values: readonly number[]): { mean: number; unevenness: number } {
   if (values.length === 0) return { mean: 0, unevenness: 0 };
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
   const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length;
-  return { mean, unevenness: mean > 0 ? Math.sqrt(variance) / mean : 0 };
+  return { mean, unevenness: mean > 0 ? Math.sqrt(variance) / mean : 1 };
 }
 
 /**

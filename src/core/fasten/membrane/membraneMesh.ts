@@ -14,16 +14,27 @@ export interface MembraneMesh {
 export const evenLines = (lengthMm: number, count: number): Float64Array =>
   Float64Array.from({ length: count + 1 }, (_, index) => (lengthMm * index) / count);
 
-/** Elements that `parts` to a pitch make along a side. */
+/** Two places nearer than this share a line, mm: an element between them would be a sliver. */
+const SLIVER_MM = 5;
+
+/**
+ * Lines of half a side: one at every place, so that no two crowns lie in one element, and between them what `parts` to a
+ * pitch make. Beyond the last place the strips have a size of their own.
+ */
 function sideLines(sideMm: number, { offsetsMm, pitchMm }: HalfRow, parts: number): Float64Array {
-  const reach = offsetsMm.at(-1) ?? 0;
-  if (reach === 0) return evenLines(sideMm, 4 * parts);
-  const size = pitchMm / parts;
-  const rest = sideMm / 2 - reach;
-  const inner = Array.from({ length: offsetsMm.length * parts }, (_, index) => (index + 1) * size);
-  const strips = Math.max(1, Math.round(rest / size));
-  const outer = rest > 0 ? Array.from({ length: strips }, (_, index) => reach + (rest * (index + 1)) / strips) : [];
-  const half = [...inner, ...outer];
+  const places = [...offsetsMm].filter((offset) => offset > SLIVER_MM).sort((a, b) => a - b);
+  const held = places.filter((offset, index) => index === 0 || offset - places[index - 1]! > SLIVER_MM);
+  if (held.length === 0) return evenLines(sideMm, 4 * parts);
+  const size = (pitchMm > 0 ? pitchMm : held[0]!) / parts;
+  const half: number[] = [];
+  let from = 0;
+  for (const place of [...held, sideMm / 2]) {
+    const gap = place - from;
+    if (gap <= 1e-9) continue;
+    const strips = Math.max(1, Math.round(gap / size));
+    for (let strip = 1; strip <= strips; strip += 1) half.push(from + (gap * strip) / strips);
+    from = place;
+  }
   const away = [...half].reverse().map((offset) => sideMm / 2 - offset);
   return Float64Array.from([...away, sideMm / 2, ...half.map((offset) => sideMm / 2 + offset)]);
 }
@@ -37,7 +48,7 @@ export const FINE_ELEMENTS = 3600;
 /**
  * The finest mesh with at most `most` elements that divides both pitches; one element to a pitch at the least.
  *
- * @param rows places of the fasteners along the width and along the height
+ * @param rows places of the fasteners along the width and along the height, from the middle outward, and their pitch
  * @example membraneMesh({ widthMm: 400, heightMm: 300 }, [{ offsetsMm: [80, 160], pitchMm: 80 }, { offsetsMm: [55, 110], pitchMm: 55 }], 200).xs.length // 11
  */
 export function membraneMesh(

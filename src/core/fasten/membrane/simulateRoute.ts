@@ -49,7 +49,12 @@ export interface RunFrame {
   tensionsNPerM: Float32Array | null;
 }
 
+/** Why a run tells nothing: no tension came of it, or a fastener would hold what no cloth bears. */
+export type RunDoubt = 'noTension' | 'outOfBounds';
+
 export interface RouteRun {
+  /** Set where the model breaks down: then nothing of the run is to be shown. */
+  doubt: RunDoubt | null;
   /** Firm pull, N. */
   firmN: number;
   /** Events that had nothing to pull against. */
@@ -98,7 +103,8 @@ export function* simulateRoute(
   const last = after.at(-1)?.forces ?? new Float64Array(2 * places.length);
   const raw = measured(last);
   const reached = (raw.acrossNPerM + raw.downNPerM) / 2;
-  const firmN = model.firmN ?? (reached > 0 ? (UNIT_N * model.targetNPerM) / reached : UNIT_N);
+  const told = reached > 0 && Number.isFinite(reached);
+  const firmN = model.firmN ?? (told ? (UNIT_N * model.targetNPerM) / reached : 0);
   const scale = firmN / UNIT_N;
   const hands = [];
   for (const [index] of handFactors.entries()) {
@@ -111,13 +117,23 @@ export function* simulateRoute(
     const field = everyField ? inPlace(tensionsOf(membrane, strainsOf(membrane, movesOf(forces))), scale) : null;
     yield { order, place, act, unopposed, edgeNPerM: edge, tensionsNPerM: field };
   }
+  const end = scaled(raw, scale);
   return {
+    doubt: told ? boundsDoubt(end) : 'noTension',
     firmN,
     unopposed: after.filter((one) => one.unopposed).length,
-    end: scaled(raw, scale),
+    end,
     endNPerM: inPlace(raw.tensions, scale),
     hands,
   };
+}
+
+/** A fastener that would hold so many times the mean is an artefact of the mesh, not of the cloth. */
+const MOST_TIMES_MEAN = 25;
+
+function boundsDoubt({ edgeNPerM, meanEdgeNPerM }: ClothMeasures): RunDoubt | null {
+  const most = MOST_TIMES_MEAN * meanEdgeNPerM;
+  return meanEdgeNPerM > 0 && edgeNPerM.every((value) => Math.abs(value) <= most) ? null : 'outOfBounds';
 }
 
 /** Measures at another pull: tensions grow with it, shares and spreads stay. */

@@ -1,5 +1,5 @@
 /* What the simulated cloth says about a route, as verdicts: the pull it asks for, what holds too little, what slipped. */
-import type { RouteRun, StapleModel, Repull } from '../../fasten/membrane/simulateRoute';
+import type { RouteRun, RunDoubt, StapleModel, Repull } from '../../fasten/membrane/simulateRoute';
 import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -34,6 +34,7 @@ export function clothRunVerdicts(
   repulls: readonly Repull[] | null,
   { rules, tape }: PlanContext,
 ): Verdict[] {
+  if (run.doubt !== null) return [doubtVerdict(run.doubt)];
   return [
     pullVerdict(cloth.grip, fasten.firmPull, model, run, rules),
     evennessVerdict(model, run, repulls, tape),
@@ -54,6 +55,20 @@ export function clothRunVerdicts(
       : []),
   ];
 }
+
+/** The model broke down: nothing of it is told. */
+export const doubtVerdict = (doubt: RunDoubt): Verdict =>
+  verdict({
+    id: 'simulation',
+    about: 'simulated cloth',
+    level: 'watch',
+    says:
+      doubt === 'noTension'
+        ? 'The simulated cloth takes up no tension on this route: nothing can be told of it.'
+        : 'The simulated cloth gives an answer that no cloth could bear: it is not shown.',
+    because: 'Pulls without an opposite, or places too near each other for the mesh.',
+    doThis: 'Fasten opposite sides, one starter a middle or places further apart; go by the feel of the cloth.',
+  });
 
 function pullVerdict(
   grip: 'hand' | 'pliers',

@@ -113,4 +113,22 @@ export const FASTEN_ASSUMPTIONS = [
     [0, 100],
     'The first ones are drawn and set again; bent ones happen.',
   ),
+  row(
+    'crownGap',
+    'fasten',
+    'Wood left between two fasteners',
+    4,
+    'mm',
+    [1, 20],
+    'Crowns side by side in one hole split the bar.',
+  ),
+  row(
+    'paintedMost',
+    'fasten',
+    'Most tension for a painting',
+    200,
+    'N/m',
+    [50, 400],
+    'Old paint and cloth: gentle, 100 to 200 N/m.',
+  ),
 ] as const;

@@ -3,7 +3,7 @@ import { MARGIN_STYLES } from '../../cloth/marginStyles';
 import { type BarredPlaces, KNOT_MM } from '../../fasten/clearPlaces';
 import { FASTENERS, type Fastener } from '../../fasten/fasteners';
 import { type RoutePlan, routePlan } from '../../fasten/routeSteps';
-import { type HouseRules, tapeFor } from '../../house/houseRules';
+import { type HouseRules, assumed, tapeFor } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { FastenInputs } from './fastenInputs';
 import { profileOf } from '../../house/materials';
@@ -17,6 +17,16 @@ export function seenSides({ cloth, fasten }: JobInputs, painting: PaintingPlan |
   const fastener: Fastener = byId(FASTENERS, fasten.fastener);
   return fastener.seen && byId(MARGIN_STYLES, cloth.marginStyle).onEdge ? [...SIDES] : [];
 }
+
+/** Sides of a painting that nothing can be fastened on: too little cloth is left. */
+export const unheldSides = (painting: PaintingPlan | null): Side[] =>
+  painting ? painting.sides.flatMap(({ side, fixing }) => (fixing === 'none' ? [side] : [])) : [];
+
+/** What a route keeps to besides its row: wood between crowns, sides that hold nothing. */
+export const routeLimits = (rules: HouseRules, painting: PaintingPlan | null) => ({
+  gapMm: assumed(rules, 'crownGap'),
+  unheld: unheldSides(painting),
+});
 
 /** Ends of braces and knots, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
 export function barredPlaces({ brief, bars, fasten }: JobInputs, rules: HouseRules, seen: readonly Side[]): BarredPlaces {
@@ -40,7 +50,8 @@ export function barredPlaces({ brief, bars, fasten }: JobInputs, rules: HouseRul
 export function jobRoute(inputs: JobInputs, rules: HouseRules, route: FastenInputs['route'] = inputs.fasten.route): RoutePlan {
   const { brief, fasten } = inputs;
   const painted = byId(USES, brief.use).painted;
-  const seen = seenSides(inputs, painted ? planPainting(inputs, { rules, tape: tapeFor(rules, 'mm') }) : null);
+  const painting = painted ? planPainting(inputs, { rules, tape: tapeFor(rules, 'mm') }) : null;
+  const seen = seenSides(inputs, painting);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  return routePlan(face, { ...fasten, route }, barredPlaces(inputs, rules, seen), seen);
+  return routePlan(face, { ...fasten, route }, barredPlaces(inputs, rules, seen), seen, routeLimits(rules, painting));
 }

@@ -11,13 +11,15 @@ import type { LearnedValue, Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
 import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
-import { type Verdict, verdict } from '../../job/verdict';
+import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
+import type { PaintingPlan } from '../../painting/planPainting';
 import { printFine, printLength } from '../../units/length';
 import { printDuration } from '../../units/duration';
-import { centringVerdicts } from './centringVerdicts';
+import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
+import { placeWords } from './clothRunVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { ClothPlan } from '../cloth/planCloth';
-import { barredPlaces, seenSides } from './jobRoute';
+import { barredPlaces, routeLimits, seenSides, unheldSides } from './jobRoute';
 import { laidMargins, laidReadings, wantedMargins } from '../../painting/planPainting';
 
 export interface FastenPlan extends StagePlan {
@@ -45,9 +47,12 @@ export function planFasten(
   const named: Route = byId(ROUTES, fasten.route);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const seen = seenSides(inputs, painting);
-  const route = routePlan(face, fasten, barredPlaces(inputs, rules, seen), seen);
+  const route = routePlan(face, fasten, barredPlaces(inputs, rules, seen), seen, routeLimits(rules, painting));
   const wanted = wantedMargins(painting, cut.margins);
-  const centred = centring(laidMargins(fasten.laid), wanted, face);
+  const laid = laidMargins(fasten.laid);
+  const centred = centring(laid, wanted, face);
+  const sides = shortSides(laid, plannedLeast(wanted));
+  const profile = profileOf(rules, inputs.bars.profile);
   const count = route.fasteners;
   const tacks = fastener.seen ? count : route.steps.filter((step) => step.act === 'fix' && seen.includes(step.side)).length;
   const hands = paced(squeezed(routeHandwork(route, face, rules), route, seen), context.taught?.pace);
@@ -58,7 +63,11 @@ export function planFasten(
     answer: kinds.join(', '),
     answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(hands.minutes)}${learned}`,
     verdicts: [
-      ...centringVerdicts(inputs, centred, painting !== null, context),
+      ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
+      ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),
+      ...unheldVerdicts(painting),
+      ...paintedTensionVerdict(inputs, painting !== null, context),
+      ...leftOutVerdict(route, context),
       spacingVerdict(inputs, route, context),
       cornerVerdict(inputs, context),
       ...fastenerVerdicts(inputs, fastener, context),
@@ -157,27 +166,105 @@ function spacingVerdict({ brief, bars, cloth, fasten }: JobInputs, route: RouteP
   const profile = profileOf(rules, bars.profile);
   const splits = woodOf(rules, bars.species).densityKgM3 > DENSE_KG_M3 || profile.depthMm < THIN_MM;
   const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm), splits);
-  const wide = fasten.spacing.mm > usual.toMm;
-  const close = fasten.spacing.mm < usual.fromMm;
+  const pitches = [route.pitchWidthMm, route.pitchHeightMm];
+  const rows = pitches.filter((pitch) => pitch > 0);
   const gapMm = widestGap(route);
-  const stretched = gapMm > usual.toMm + 0.05 && gapMm > fasten.spacing.mm + 0.05;
+  const widest = Math.max(gapMm, ...rows);
+  const wide = widest > usual.toMm + 0.05;
+  const stretched = gapMm > Math.max(0, ...rows) + 0.05 && rows.length > 0;
+  const close = !wide && rows.length > 0 && Math.min(...rows) < usual.fromMm - 0.05;
+  const along = (pitch: number, way: string) =>
+    pitch > 0 ? `${printFine(pitch, tape)} apart along the ${way}` : `only the middle along the ${way}`;
+  const row =
+    rows.length === 0
+      ? `One at each middle, then the corners${gapMm > 0 ? `: ${printFine(gapMm, tape)} apart` : ''}`
+      : `Set ${along(route.pitchWidthMm, 'width')}, ${along(route.pitchHeightMm, 'height')}`;
   return verdict({
     id: 'spacing',
     about: 'spacing',
-    level: wide || close || stretched ? 'watch' : 'good',
-    measured: Math.max(fasten.spacing.mm, gapMm),
+    level: wide || close ? 'watch' : 'good',
+    measured: widest,
     limit: usual.toMm,
     unit: 'mm',
-    says: `Set ${printFine(route.pitchWidthMm, tape)} apart along the width, ${printFine(route.pitchHeightMm, tape)} along the height${stretched ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
-    because: `Evenly spread, never wider than asked. Custom here, ${usual.because}.`,
+    says: `${row}${stretched && wide ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
+    because: `Evenly spread, never wider than asked, never so near that crowns share a hole. Custom here, ${usual.because}.`,
     doThis: wide
-      ? 'Too far apart scallops the edge: come closer.'
-      : stretched
+      ? stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
         ? 'Set one more there, clear of the brace, if the edge scallops.'
-        : close
-          ? 'Closer than custom: more holes, more work; a wider spacing would do.'
-          : '',
+        : fasten.spacing.mm > usual.toMm
+          ? 'Too far apart scallops the edge: come closer.'
+          : 'The side is short: let the last ones stand nearer to the corner.'
+      : close
+        ? 'Closer than custom: more holes, more work; a wider spacing would do.'
+        : '',
+    uses: ['crownGap'],
   });
+}
+
+/** Least of the two ends that each side was planned with; null where the plan tells none. */
+const plannedLeast = (wanted: EndMargins): Record<Side, number | null> =>
+  Object.fromEntries(
+    SIDES.map((side) => {
+      const told = wanted[side].filter((one) => one !== null);
+      return [side, told.length === 0 ? null : Math.min(...told)];
+    }),
+  ) as Record<Side, number | null>;
+
+/** Sides of a painting where the cloth stage has stopped: nothing is planned there. */
+const unheldVerdicts = (painting: PaintingPlan | null): Verdict[] => {
+  const sides = unheldSides(painting);
+  if (sides.length === 0) return [];
+  return [
+    verdict({
+      id: 'unheld',
+      about: 'sides that hold nothing',
+      level: 'stop',
+      says: `Nothing can be fastened at the ${sides.join(' and the ')}: no place is planned there.`,
+      because: 'Too little cloth is left to pass the edge and hold a tack clear of its raw edge.',
+      doThis: 'Stop here and ask a conservator about strip-lining.',
+      uses: ['rawEdge'],
+    }),
+  ];
+};
+
+/** A painting is stretched gently, whatever the bars would bear. */
+function paintedTensionVerdict({ bars }: JobInputs, painted: boolean, { rules }: PlanContext): Verdict[] {
+  const most = assumed(rules, 'paintedMost');
+  if (!painted || bars.tensionNPerM <= most) return [];
+  return [
+    verdict({
+      id: 'paintedTension',
+      about: 'tension for a painting',
+      level: levelAtMost(bars.tensionNPerM, most, 1.5 * most),
+      measured: bars.tensionNPerM,
+      limit: most,
+      unit: 'N/m',
+      says: `${bars.tensionNPerM} N/m is aimed at; ${most} N/m is the most for a painting.`,
+      because: 'Old paint does not stretch with its cloth: it cracks.',
+      doThis: 'Aim lower under Bars. A painting of value: a conservator first.',
+      uses: ['paintedMost'],
+    }),
+  ];
+}
+
+/** Places that found no clear wood. */
+function leftOutVerdict({ leftOut }: RoutePlan, { tape }: PlanContext): Verdict[] {
+  if (leftOut.length === 0) return [];
+  const words = leftOut.map((place) => placeWords(place, tape));
+  return [
+    verdict({
+      id: 'leftOut',
+      about: 'places left out',
+      level: 'watch',
+      measured: leftOut.length,
+      limit: 0,
+      unit: 'places',
+      says: `${leftOut.length === 1 ? 'One place is' : `${leftOut.length} places are`} left out: ${words.slice(0, 4).join('; ')}${words.length > 4 ? ' …' : ''}.`,
+      because: 'A brace end, a knot or a neighbour leaves no clear wood for it.',
+      doThis: 'Move the brace, or set one by eye where the wood is clear.',
+      uses: ['crownGap'],
+    }),
+  ];
 }
 
 function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {

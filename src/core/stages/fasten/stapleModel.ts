@@ -3,7 +3,6 @@
  * left out, and so are friction at the fold, creep, damp and wrinkles: MODEL_LIMITS says so wherever it is shown.
  */
 import type { Fabric } from '../../cloth/fabrics';
-import { halfRow } from '../../fasten/fastenerPlaces';
 import { edgeWidths } from '../../fasten/membrane/clothMeasures';
 import { type EdgePlace, JAW_MM } from '../../fasten/membrane/edgePlaces';
 import type { MembraneCloth } from '../../fasten/membrane/membraneCloth';
@@ -111,9 +110,13 @@ export function stapleModel(
   const places: EdgePlace[] = [];
   for (const { side, offsetMm } of onCloth(plan.steps))
     if (!places.some((one) => samePlace(one, { side, offsetMm }))) places.push({ side, offsetMm });
-  const rows = [face.widthMm, face.heightMm].map((long) => halfRow(long, fasten.spacing.mm, fasten.lastFromCorner.mm));
+  const rowOf = (level: boolean, pitchMm: number) => ({
+    offsetsMm: places.flatMap(({ side, offsetMm }) => (isLevel(side) === level ? [Math.abs(offsetMm)] : [])),
+    pitchMm,
+  });
+  const rows = [rowOf(true, plan.pitchWidthMm), rowOf(false, plan.pitchHeightMm)] as const;
   return {
-    mesh: membraneMesh(face, [rows[0]!, rows[1]!], mesh === 'play' ? PLAY_ELEMENTS : FINE_ELEMENTS),
+    mesh: membraneMesh(face, rows, mesh === 'play' ? PLAY_ELEMENTS : FINE_ELEMENTS),
     cloth: membraneCloth(fabricOf(rules, cloth.fabric), cloth.warp, rules),
     places,
     widths: edgeWidths(places),

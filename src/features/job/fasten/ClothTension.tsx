@@ -43,7 +43,7 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
           {error}
         </p>
       )}
-      <ClothFigures answer={answer} fresh={fresh} frame={frame} />
+      {answer?.run?.doubt == null && <ClothFigures answer={answer} fresh={fresh} frame={frame} />}
       {repulls.error && (
         <p role="alert" className="text-error">
           {repulls.error}
@@ -59,7 +59,11 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
           unit="N"
           least={1}
           most={500}
-          placeholder={answer?.run && fasten.firmPull === null ? `${Math.round(answer.run.firmN)} asked for` : undefined}
+          placeholder={
+            answer?.run && fasten.firmPull === null && answer.run.doubt === null
+              ? `${Math.round(answer.run.firmN)} asked for`
+              : undefined
+          }
           onClear={() => change({ firmPull: null })}
           onChange={(firmPull) => change({ firmPull })}
           disabled={locked}

@@ -36,7 +36,10 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
   // As the records went, like the time of the route itself.
   const pace = plan.fasten.hands.minutes / routeHandwork(plan.fasten.route, face, rules).minutes;
   const { runs, error } = useRouteRuns(worker, inputs);
-  const best = runs.reduce<RouteRun | null>((a, b) => (b && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a), null);
+  const best = runs.reduce<RouteRun | null>(
+    (a, b) => (b && b.doubt === null && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a),
+    null,
+  );
   return (
     <>
       {error && (
@@ -104,6 +107,12 @@ function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | n
     return (
       <td colSpan={2} className="soft pl-4" aria-busy="true">
         …
+      </td>
+    );
+  if (run.doubt !== null)
+    return (
+      <td colSpan={2} className="soft pl-4">
+        the model tells nothing here
       </td>
     );
   const band = handBand(run);

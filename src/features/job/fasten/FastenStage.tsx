@@ -73,7 +73,7 @@ export function FastenStage({
     everyField: true,
   }));
   const model = useMemo(() => (rehearses ? stapleModel(inputs, rules) : null), [rehearses, inputs, rules]);
-  const firmN = cloth.fresh ? cloth.answer!.run!.firmN : null;
+  const firmN = cloth.fresh && cloth.answer!.run!.doubt === null ? cloth.answer!.run!.firmN : null;
   const rehearsal = useRehearsal(worker, inputs, model, firmN);
   const runs = playing && step < total;
   useEffect(() => {
@@ -85,7 +85,8 @@ export function FastenStage({
     () => ({ widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm }),
     [inputs.brief.width.mm, inputs.brief.height.mm],
   );
-  const shown = showsCloth ? cloth.answer : null;
+  // What the model cannot tell is not drawn.
+  const shown = showsCloth && cloth.answer?.run?.doubt == null ? cloth.answer : null;
   const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
   const order = useMemo(() => fastenScene({ inputs, plan, tape }, step), [inputs, plan, tape, step]);
   const looksFor = tab === 'signs';
