@@ -8,6 +8,7 @@ import { fixingWords } from '../frame/fixings';
 import { GLUES } from '../frame/glues';
 import { JOINTS } from '../frame/joints';
 import type { JobInputs } from '../job/job';
+import { SUBSTANCES } from '../prime/substances';
 import { USES, byId } from '../house/schools';
 import { printLength, printSize } from '../units/length';
 import type { PlanContext } from '../stages/planContext';
@@ -68,11 +69,20 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
     ...counted('fasteners', fasten.fastenersToHave, inputs.fasten.fastener),
     ...counted('tacks', fasten.tacksToHave, 'tack'),
   ];
-  const total = (key: 'groundMl' | 'glueG') => prime.coats.reduce((sum, { recipe }) => sum + recipe[key], 0);
-  const ground =
-    total('groundMl') > 0 ? [line('materials', 'ground', `${Math.ceil(total('groundMl') / 10) * 10} ml ground`)] : [];
-  const glue = total('glueG') > 0 ? [line('materials', 'glue', `${Math.ceil(total('glueG'))} g glue`)] : [];
-  return [...parts, ...openers, ...glued, ...fixed, ...clothLine, ...fasteners, ...ground, ...glue];
+  const poured = SUBSTANCES.flatMap((one) => {
+    const coats = prime.coats.filter(({ substance }) => substance === one.id);
+    const amount = coats.reduce((sum, { recipe }) => sum + (one.unit === 'g' ? recipe.glueG : recipe.groundMl), 0);
+    return amount > 0
+      ? [
+          line(
+            'materials',
+            one.id,
+            `${one.name}, ${one.unit === 'g' ? Math.ceil(amount) : Math.ceil(amount / 10) * 10} ${one.unit}`,
+          ),
+        ]
+      : [];
+  });
+  return [...parts, ...openers, ...glued, ...fixed, ...clothLine, ...fasteners, ...poured];
 }
 
 function tools(inputs: JobInputs, { prime }: KitPlans): KitLine[] {

@@ -359,7 +359,7 @@ describe('verdicts of priming and handing over', () => {
       /2 × top and bottom, 900 mm, standard bar.*8 keys.*Cotton duck, medium, 1059 × 759 mm.*82 × staple, 8 mm leg/,
     );
     expect(what({ brief: { use: 'finished' }, prime: { system: 'none' } })).not.toMatch(/Cotton duck|ground/);
-    expect(what({ prime: { system: 'glueSize' } })).toMatch(/g glue.*Water bath/);
+    expect(what({ prime: { system: 'glueSize' } })).toMatch(/Animal glue, dry, \d+ g.*Water bath/);
   });
 });
 

@@ -54,7 +54,7 @@ export function planStages(groundOf: (stage: StageId) => StageGround, now: Stage
     square: on('square', planSquare),
     cloth,
     fasten,
-    tune: on('tune', planTune),
+    tune: on('tune', (inputs, context) => planTune(inputs, context, bars)),
     prime,
     handover: on('handover', (inputs, context) => planHandover(inputs, context, bars, cloth.cut, prime)),
     kit: kitList(now.inputs, { bars, cloth, fasten, prime }, now.context),

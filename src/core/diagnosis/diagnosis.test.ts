@@ -1,3 +1,4 @@
+import { NO_HISTORY } from '../log/jobHistory';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
 import { type JobInputs, newInputs } from '../job/job';
@@ -77,6 +78,25 @@ describe('a diagnosis', () => {
     const share = (one: [JobInputs, Plan]) =>
       diagnose([{ sign: 'cornerWrinkle', zone: 'topLeft' }], ...one).find(({ cause }) => cause.id === 'racked')!.share;
     expect(share(racked)).toBeGreaterThan(2 * share(square));
+  });
+
+  it('a measured tension speaks loudest: 40 N/m of 250 is not tight enough, whatever else was planned', () => {
+    const [inputs] = job(({ prime }) => (prime.roomRh = 80));
+    const tension = { at: '2031-05-01', tool: 'tap' as const, sdNPerM: 5, across: null, down: null, rh: null, entryId: 'e' };
+    const at = (nPerM: number): [JobInputs, Plan] => [
+      inputs,
+      planJob(inputs, { ...context, history: { ...NO_HISTORY, tensions: [{ ...tension, nPerM }] } }, 0),
+    ];
+    expect(
+      names(
+        'slackLater',
+        'middle',
+        job(({ prime }) => (prime.roomRh = 80)),
+      )[0],
+    ).toBe('damp');
+    expect(names('slackLater', 'middle', at(40))[0]).toBe('notTightEnough');
+    expect(names('slackLater', 'middle', at(245))[0]).toBe('damp');
+    expect(names('waist', 'top', at(380))[0]).toBe('tooTight');
   });
 
   it('adds several signs up, and its shares make one', () => {

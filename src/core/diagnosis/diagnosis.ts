@@ -7,6 +7,7 @@ import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
 import { stageById } from '../stages/stages';
 import { type Verdict, verdict } from '../job/verdict';
+import { tensionWords } from '../stages/tune/tensionWords';
 import { CAUSES, type Cause, SIGNS, type Sign } from './causes';
 import { ZONES, type Zone } from './zones';
 import type { Plan } from '../case/planJob';
@@ -32,6 +33,8 @@ export interface RankedCause {
 }
 
 const SPEAKS = 3;
+/** What was measured far off its aim speaks louder than anything that was only planned. */
+const LOUD = 4;
 
 /**
  * Causes of the signs seen, likeliest first.
@@ -43,8 +46,8 @@ export function diagnose(seen: readonly Seen[], inputs: JobInputs, plan: Plan): 
   const ranked = CAUSES.flatMap((cause) => {
     const prior = seen.reduce((sum, { sign }) => sum + (cause.signs[sign] ?? 0), 0);
     if (prior === 0) return [];
-    const { speaksFor, speaksAgainst } = evidence(cause, seen, inputs, plan);
-    const factor = speaksFor.length > 0 ? SPEAKS : speaksAgainst.length > 0 ? 1 / SPEAKS : 1;
+    const { speaksFor, speaksAgainst, loud } = evidence(cause, seen, inputs, plan);
+    const factor = (speaksFor.length > 0 ? SPEAKS : speaksAgainst.length > 0 ? 1 / SPEAKS : 1) * (loud ? LOUD : 1);
     return [{ cause, weight: prior * factor, speaksFor, speaksAgainst }];
   });
   const whole = ranked.reduce((sum, { weight }) => sum + weight, 0);
@@ -57,11 +60,31 @@ function evidence(cause: Cause, seen: readonly Seen[], inputs: JobInputs, plan: 
   const speaksFor = [...judged.filter((one) => one.level !== 'good').map((one) => one.says), ...own.speaksFor];
   // A good judgement speaks against a cause only where something was measured or reckoned.
   const good = judged.filter((one) => one.level === 'good' && one.measured !== null).map((one) => one.says);
-  return { speaksFor, speaksAgainst: [...good, ...own.speaksAgainst] };
+  return { speaksFor, speaksAgainst: [...good, ...own.speaksAgainst], loud: own.loud === true };
 }
 
+/** Parts of the tension aimed at below and above which it was measured far off. */
+const LOOSE_PART = 0.7;
+const TIGHT_PART = 1.3;
+
 /** What no judgement of the plan says in so many words. */
-function ownEvidence({ id }: Cause, seen: readonly Seen[], { bars, fasten, prime }: JobInputs, plan: Plan) {
+interface OwnEvidence {
+  speaksFor: string[];
+  speaksAgainst: string[];
+  loud?: boolean;
+}
+
+/** The tension that was measured, against the one aimed at: null where none was. */
+function measuredPart({ bars }: JobInputs, plan: Plan): { part: number; says: string } | null {
+  const { last } = plan.tune;
+  if (!last || last.tool === 'hand') return null;
+  const says = `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${bars.tensionNPerM} N/m is aimed at.`;
+  return { part: last.nPerM / bars.tensionNPerM, says };
+}
+
+function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, plan: Plan): OwnEvidence {
+  const { bars, fasten, prime } = inputs;
+  const measured = measuredPart(inputs, plan);
   const say = (yes: boolean, speaksFor: string, against = '') => ({
     speaksFor: yes ? [speaksFor] : [],
     speaksAgainst: !yes && against !== '' ? [against] : [],
@@ -87,8 +110,12 @@ function ownEvidence({ id }: Cause, seen: readonly Seen[], { bars, fasten, prime
       return say(fasten.route === 'halving', 'Two sides were fixed before anything was pulled against them.');
     case 'damp':
       return say(prime.roomRh >= 65, `The room stands at ${prime.roomRh} % RH.`, `The room stands at ${prime.roomRh} % RH.`);
+    case 'notTightEnough':
+      if (!measured) return say(false, '');
+      return { ...say(measured.part < LOOSE_PART, measured.says, measured.says), loud: measured.part < LOOSE_PART };
     case 'tooTight':
-      return say(bars.tensionNPerM >= 350, `${bars.tensionNPerM} N/m is hard.`);
+      if (!measured) return say(bars.tensionNPerM >= 350, `${bars.tensionNPerM} N/m is hard.`);
+      return { ...say(measured.part > TIGHT_PART, measured.says, measured.says), loud: measured.part > TIGHT_PART };
     default:
       return { speaksFor: [], speaksAgainst: [] };
   }

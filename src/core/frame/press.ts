@@ -79,10 +79,13 @@ function meetingLean(bars: Record<Side, number>, now: number, towards: 1 | -1): 
   return now;
 }
 
+/** A corner pressed further from a right angle than this, radians, is no frame any more. */
+const FURTHEST_TURN = Math.PI / 4;
+
 function meets(bars: Record<Side, number>, lean: number): boolean {
   try {
-    barsAtLean(bars, lean);
-    return true;
+    const pressed = barsAtLean(bars, lean);
+    return CORNERS.every((corner) => Math.abs(cornerOver(pressed, corner)) < FURTHEST_TURN);
   } catch {
     return false;
   }

@@ -88,9 +88,13 @@ export function fitQuadrilateral(
 /** A fitted side this many times off the plan is no frame of it. */
 const FAR_PART = 0.3;
 
-/** A side that came out far off the plan, or null: readings that contradict each other badly pull the fit away. */
-const farOff = ({ fitted }: Quadrilateral, nominal: { widthMm: number; heightMm: number }): TapeName | null =>
-  SIDES.find((side) => Math.abs(fitted[side] / plannedMm(side, nominal) - 1) > FAR_PART) ?? null;
+/** A corner this far from a right angle, radians, is no frame of the plan. */
+const FAR_TURN = Math.PI / 6;
+
+/** What came out far off the plan, or null: readings that contradict each other badly pull the fit away. */
+const farOff = ({ fitted, corners }: Quadrilateral, nominal: { widthMm: number; heightMm: number }): TapeName | null =>
+  SIDES.find((side) => Math.abs(fitted[side] / plannedMm(side, nominal) - 1) > FAR_PART) ??
+  (CORNERS.every((corner) => Math.abs(cornerOver(corners, corner)) < FAR_TURN) ? null : fitted.down > fitted.up ? 'down' : 'up');
 
 const plannedMm = (side: Side, { widthMm, heightMm }: { widthMm: number; heightMm: number }): number =>
   isLevel(side) ? widthMm : heightMm;

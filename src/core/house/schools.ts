@@ -104,12 +104,49 @@ export const EDGES = [
   }),
 ] as const;
 
+interface Medium<Id extends string> extends School<Id> {
+  /** What it is to the layer below it; null where that is open. */
+  layer: 'oil' | 'acrylic' | null;
+  /** Not settled yet: seal it as for oil. */
+  open: boolean;
+}
+
+const medium = <const I extends string>(row: Medium<I>) => row;
+
 export const MEDIUMS = [
-  { id: 'oil', name: 'Oil', suits: 'a sealed cloth', trades: 'rots unsealed cloth in decades' },
-  { id: 'acrylic', name: 'Acrylic', suits: 'raw or primed cloth', trades: 'tightens little as it dries' },
-  { id: 'watercolour', name: 'Water-based, thin', suits: 'an absorbent ground', trades: 'wets and slackens the cloth' },
-  { id: 'undecided', name: 'Not decided', suits: 'a ground that takes either', trades: 'seal it as for oil' },
-] as const satisfies readonly School[];
+  medium({
+    id: 'oil',
+    name: 'Oil',
+    layer: 'oil',
+    open: false,
+    suits: 'a sealed cloth',
+    trades: 'rots unsealed cloth in decades',
+  }),
+  medium({
+    id: 'acrylic',
+    name: 'Acrylic',
+    layer: 'acrylic',
+    open: false,
+    suits: 'raw or primed cloth',
+    trades: 'tightens little as it dries',
+  }),
+  medium({
+    id: 'watercolour',
+    name: 'Water-based, thin',
+    layer: 'acrylic',
+    open: false,
+    suits: 'an absorbent ground',
+    trades: 'wets and slackens the cloth',
+  }),
+  medium({
+    id: 'undecided',
+    name: 'Not decided',
+    layer: null,
+    open: true,
+    suits: 'a ground that takes either',
+    trades: 'seal it as for oil',
+  }),
+] as const;
 
 export const HANGS = [
   { id: 'thisWay', name: 'This way up', suits: 'most work', trades: 'the up-edge is marked on the back' },

@@ -1,4 +1,6 @@
 /* What coats are made of: how it is sold and thinned, and which layer it makes on the cloth. Example values. */
+import type { Hardens } from './drying';
+
 export interface Substance<Id extends string = string> {
   id: Id;
   name: string;
@@ -9,6 +11,7 @@ export interface Substance<Id extends string = string> {
   /** What is left of a gram when dry, parts of one. */
   solids: number;
   layer: LayerId;
+  hardens: Hardens;
   /** Most water to one part, and why no more. */
   mostWater: number;
   thinWhy: string;
@@ -35,6 +38,7 @@ export const SUBSTANCES = [
     gPerMl: 1,
     solids: 1,
     layer: 'glue',
+    hardens: 'givingOffWater',
     mostWater: 14,
     thinWhy: 'Thinner than one part to fourteen it no longer closes the threads.',
   }),
@@ -45,6 +49,7 @@ export const SUBSTANCES = [
     gPerMl: 1.05,
     solids: 0.5,
     layer: 'pva',
+    hardens: 'givingOffWater',
     mostWater: 3,
     thinWhy: 'Thinner than one part to three it no longer closes the threads.',
   }),
@@ -55,6 +60,7 @@ export const SUBSTANCES = [
     gPerMl: 1.4,
     solids: 0.55,
     layer: 'acrylic',
+    hardens: 'givingOffWater',
     mostWater: 1,
     thinWhy: 'Thinner than one to one the binder no longer holds the white: it powders and cracks.',
   }),
@@ -65,6 +71,7 @@ export const SUBSTANCES = [
     gPerMl: 1.03,
     solids: 0.4,
     layer: 'acrylic',
+    hardens: 'givingOffWater',
     mostWater: 1,
     thinWhy: 'Thinner than one to one it leaves pores for oil.',
   }),
@@ -75,6 +82,7 @@ export const SUBSTANCES = [
     gPerMl: 1.8,
     solids: 0.9,
     layer: 'oil',
+    hardens: 'takingUpOxygen',
     mostWater: 0,
     thinWhy: 'Water and oil do not mix; too much thinner leaves it lean and it cracks.',
   }),
@@ -85,6 +93,7 @@ export const SUBSTANCES = [
     gPerMl: 1.45,
     solids: 0.55,
     layer: 'house',
+    hardens: 'givingOffWater',
     mostWater: 0.3,
     thinWhy: 'It is lean as it is: thinned more, it chalks.',
   }),

@@ -103,7 +103,8 @@ export const REMEDIES = [
     answers: { slackAll: 3, ripplesCorner: 2, slackDamp: 1 },
     lasting: 1,
     policy: 'keys',
-    barred: ({ cornersOpen, atEnd }) => {
+    barred: ({ cornersOpen, atEnd, painted, fragile }) => {
+      if (painted && fragile) return 'the painting is fragile: this is for a conservator';
       if (!cornersOpen) return 'this is a strainer: its corners do not open';
       return atEnd ? 'the corners are open as far as they go' : null;
     },

@@ -1,9 +1,8 @@
-import { CORNER_FOLDS } from '../../cloth/cornerFolds';
 import { type EndMargins, centring } from '../../cloth/centring';
-import { FASTENERS, type Fastener, usualSpacing } from '../../fasten/fasteners';
+import { FASTENERS, type Fastener } from '../../fasten/fasteners';
 import { type Handwork, type RoutePlan, handwork, routePlan } from '../../fasten/routeSteps';
 import { ROUTES, type Route } from '../../fasten/routes';
-import { fabricOf, profileOf, woodOf } from '../../house/materials';
+import { profileOf } from '../../house/materials';
 import { type HouseRules, assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { AsDone } from './fastenInputs';
@@ -11,16 +10,13 @@ import type { LearnedValue, Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
 import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
-import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
-import type { PaintingPlan } from '../../painting/planPainting';
-import { printFine, printLength } from '../../units/length';
 import { printDuration } from '../../units/duration';
 import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
-import { placeWords } from './clothRunVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { ClothPlan } from '../cloth/planCloth';
-import { barredPlaces, routeLimits, seenSides, unheldSides } from './jobRoute';
+import { barredPlaces, routeLimits, seenSides } from './jobRoute';
 import { laidMargins, laidReadings, wantedMargins } from '../../painting/planPainting';
+import { fastenVerdicts } from './fastenVerdicts';
 
 export interface FastenPlan extends StagePlan {
   /** What the eight margins should be with the frame lying on the cloth, mm. */
@@ -65,18 +61,7 @@ export function planFasten(
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),
-      ...unheldVerdicts(painting),
-      ...paintedTensionVerdict(inputs, painting !== null, context),
-      ...leftOutVerdict(route, context),
-      spacingVerdict(inputs, route, context),
-      cornerVerdict(inputs, context),
-      ...fastenerVerdicts(inputs, fastener, context),
-      ...rustVerdict(inputs, fastener, context),
-      ...magazineVerdict(count, fastener, context),
-      walkVerdict(inputs, hands, context),
-      ...routeVerdicts(inputs, route, painting !== null),
-      ...handVerdict(hands.squeezes, fastener, context),
-      foldVerdict(inputs),
+      ...fastenVerdicts(inputs, context, { painting, route, fastener, hands }),
     ],
     readings: [...laidReadings(fasten.laid, rules), ...doneReadings(fasten.asDone, routeHandwork(route, face, rules).minutes)],
     minutes: hands.minutes,
@@ -115,93 +100,6 @@ function doneReadings({ drawn, pullN, minutes }: AsDone, planned: number): Readi
 export const routeHandwork = (route: RoutePlan, face: { widthMm: number; heightMm: number }, rules: HouseRules): Handwork =>
   handwork(route, face, { fastener: assumed(rules, 'secondsFastener'), turn: assumed(rules, 'secondsTurn') });
 
-function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean): Verdict[] {
-  const row: Route = byId(ROUTES, fasten.route);
-  const held = route.steps.filter((step) => step.act === 'hold').length;
-  return [
-    ...(painted && fasten.route !== 'registered'
-      ? [
-          verdict({
-            id: 'route',
-            about: 'route',
-            level: 'watch',
-            says: 'A finished painting wants the registered route.',
-            because: 'In clamps the image is lined up with low force before anything is fixed.',
-            doThis: 'Choose Registered.',
-          }),
-        ]
-      : []),
-    verdict({
-      id: 'lookAt',
-      about: 'what to look at',
-      level: 'good',
-      says: row.checks[0]!.says,
-      because: `${row.name}: ${row.suits}.`,
-      doThis: [
-        ...row.checks.slice(1).map((one) => one.says),
-        ...(held > 0 ? [`${held} hold for the time being: count them out.`] : []),
-      ].join(' '),
-    }),
-  ];
-}
-
-/** The widest gap between neighbours on a side, before the corners are folded, mm. */
-function widestGap({ steps }: RoutePlan): number {
-  const gaps = SIDES.flatMap((side) => {
-    const places = steps
-      .filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner')
-      .map((step) => step.offsetMm)
-      .sort((a, b) => a - b);
-    return places.slice(1).map((at, index) => at - places[index]!);
-  });
-  return Math.max(0, ...gaps);
-}
-
-/** Wood that splits: heavier than this, or a bar no deeper than that. */
-const DENSE_KG_M3 = 600;
-const THIN_MM = 18;
-
-function spacingVerdict({ brief, bars, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
-  const fabric = fabricOf(rules, cloth.fabric);
-  const profile = profileOf(rules, bars.profile);
-  const splits = woodOf(rules, bars.species).densityKgM3 > DENSE_KG_M3 || profile.depthMm < THIN_MM;
-  const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm), splits);
-  const pitches = [route.pitchWidthMm, route.pitchHeightMm];
-  const rows = pitches.filter((pitch) => pitch > 0);
-  const gapMm = widestGap(route);
-  const widest = Math.max(gapMm, ...rows);
-  const wide = widest > usual.toMm + 0.05;
-  const stretched = gapMm > Math.max(0, ...rows) + 0.05 && rows.length > 0;
-  const close = !wide && rows.length > 0 && Math.min(...rows) < usual.fromMm - 0.05;
-  const along = (pitch: number, way: string) =>
-    pitch > 0 ? `${printFine(pitch, tape)} apart along the ${way}` : `only the middle along the ${way}`;
-  const row =
-    rows.length === 0
-      ? `One at each middle, then the corners${gapMm > 0 ? `: ${printFine(gapMm, tape)} apart` : ''}`
-      : `Set ${along(route.pitchWidthMm, 'width')}, ${along(route.pitchHeightMm, 'height')}`;
-  return verdict({
-    id: 'spacing',
-    about: 'spacing',
-    level: wide || close ? 'watch' : 'good',
-    measured: widest,
-    limit: usual.toMm,
-    unit: 'mm',
-    says: `${row}${stretched && wide ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
-    because: `Evenly spread, never wider than asked, never so near that crowns share a hole. Custom here, ${usual.because}.`,
-    doThis: wide
-      ? stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
-        ? 'Set one more there, clear of the brace, if the edge scallops.'
-        : fasten.spacing.mm > usual.toMm
-          ? 'Too far apart scallops the edge: come closer.'
-          : 'The side is short: let the last ones stand nearer to the corner.'
-      : close
-        ? 'Closer than custom: more holes, more work; a wider spacing would do.'
-        : '',
-    uses: ['crownGap'],
-  });
-}
-
-/** Least of the two ends that each side was planned with; null where the plan tells none. */
 const plannedLeast = (wanted: EndMargins): Record<Side, number | null> =>
   Object.fromEntries(
     SIDES.map((side) => {
@@ -211,214 +109,3 @@ const plannedLeast = (wanted: EndMargins): Record<Side, number | null> =>
   ) as Record<Side, number | null>;
 
 /** Sides of a painting where the cloth stage has stopped: nothing is planned there. */
-const unheldVerdicts = (painting: PaintingPlan | null): Verdict[] => {
-  const sides = unheldSides(painting);
-  if (sides.length === 0) return [];
-  return [
-    verdict({
-      id: 'unheld',
-      about: 'sides that hold nothing',
-      level: 'stop',
-      says: `Nothing can be fastened at the ${sides.join(' and the ')}: no place is planned there.`,
-      because: 'Too little cloth is left to pass the edge and hold a tack clear of its raw edge.',
-      doThis: 'Stop here and ask a conservator about strip-lining.',
-      uses: ['rawEdge'],
-    }),
-  ];
-};
-
-/** A painting is stretched gently, whatever the bars would bear. */
-function paintedTensionVerdict({ bars }: JobInputs, painted: boolean, { rules }: PlanContext): Verdict[] {
-  const most = assumed(rules, 'paintedMost');
-  if (!painted || bars.tensionNPerM <= most) return [];
-  return [
-    verdict({
-      id: 'paintedTension',
-      about: 'tension for a painting',
-      level: levelAtMost(bars.tensionNPerM, most, 1.5 * most),
-      measured: bars.tensionNPerM,
-      limit: most,
-      unit: 'N/m',
-      says: `${bars.tensionNPerM} N/m is aimed at; ${most} N/m is the most for a painting.`,
-      because: 'Old paint does not stretch with its cloth: it cracks.',
-      doThis: 'Aim lower under Bars. A painting of value: a conservator first.',
-      uses: ['paintedMost'],
-    }),
-  ];
-}
-
-/** Places that found no clear wood. */
-function leftOutVerdict({ leftOut }: RoutePlan, { tape }: PlanContext): Verdict[] {
-  if (leftOut.length === 0) return [];
-  const words = leftOut.map((place) => placeWords(place, tape));
-  return [
-    verdict({
-      id: 'leftOut',
-      about: 'places left out',
-      level: 'watch',
-      measured: leftOut.length,
-      limit: 0,
-      unit: 'places',
-      says: `${leftOut.length === 1 ? 'One place is' : `${leftOut.length} places are`} left out: ${words.slice(0, 4).join('; ')}${words.length > 4 ? ' …' : ''}.`,
-      because: 'A brace end, a knot or a neighbour leaves no clear wood for it.',
-      doThis: 'Move the brace, or set one by eye where the wood is clear.',
-      uses: ['crownGap'],
-    }),
-  ];
-}
-
-function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {
-  const { mm } = fasten.lastFromCorner;
-  const ok = mm >= 20 && mm <= 75;
-  return verdict({
-    id: 'lastBeforeFold',
-    about: 'last before the fold',
-    level: ok ? 'good' : 'watch',
-    measured: mm,
-    limit: 75,
-    unit: 'mm',
-    says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`,
-    because: 'Room for the fold: 20 to 75 mm.',
-    doThis: ok ? 'Fold roughly before they come this close.' : 'Stay between 20 and 75 mm.',
-  });
-}
-
-function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape, rules }: PlanContext): Verdict[] {
-  const profile = profileOf(rules, bars.profile);
-  const list: Verdict[] = [];
-  const into = fasten.fastener === 'tack' ? profile.widthMm : profile.depthMm;
-  if (fastener.legMm > into * 0.6)
-    list.push(
-      verdict({
-        id: 'leg',
-        about: 'leg',
-        level: 'stop',
-        measured: fastener.legMm,
-        limit: into * 0.6,
-        unit: 'mm',
-        says: `A ${fastener.legMm} mm leg is too long for ${printLength(into, tape)} of wood.`,
-        because: 'Too heavy a fastener splits thin bars.',
-        doThis: 'Take a finer one.',
-      }),
-    );
-  const wood = woodOf(rules, bars.species);
-  if (fastener.legMm === 10 && wood.densityKgM3 > DENSE_KG_M3)
-    list.push(
-      verdict({
-        id: 'leg',
-        about: 'leg',
-        level: 'watch',
-        measured: 10,
-        limit: 8,
-        unit: 'mm',
-        says: `A 10 mm leg will not go into ${wood.name.toLowerCase()}.`,
-        because: 'Longer ones will not go into dense wood.',
-        doThis: 'Take 6 or 8 mm.',
-      }),
-    );
-  if (fastener.seen && cloth.marginStyle !== 'edge')
-    list.push(
-      verdict({
-        id: 'kind',
-        about: 'kind',
-        level: 'good',
-        says: 'Tacks are for where they are seen.',
-        because: 'On the back staples are quicker and hold as well.',
-      }),
-    );
-  return list;
-}
-
-/** Plain wire in a damp place, or under something that rusts it. */
-function rustVerdict({ prime, fasten }: JobInputs, fastener: Fastener, { rules }: PlanContext): Verdict[] {
-  const from = assumed(rules, 'dampFrom');
-  if (prime.roomRh < from) return [];
-  return [
-    verdict({
-      id: 'rust',
-      about: 'rust',
-      level: fastener.stainless ? 'good' : 'watch',
-      measured: prime.roomRh,
-      limit: from,
-      unit: '% RH',
-      says: fastener.stainless ? 'Stainless: right for a damp place.' : `${prime.roomRh} % RH is a damp place for plain wire.`,
-      because: 'Plain staples and tacks rust, stain the cloth and rot it round the holes.',
-      doThis: fastener.stainless
-        ? ''
-        : fasten.fastener === 'tack'
-          ? 'Take coated tacks, or stainless staples where none are seen.'
-          : 'Take stainless staples.',
-      uses: ['dampFrom'],
-    }),
-  ];
-}
-
-function magazineVerdict(count: number, fastener: Fastener, { rules }: PlanContext): Verdict[] {
-  if (!fastener.squeezed) return [];
-  const holds = assumed(rules, 'magazine');
-  const all = Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100));
-  const fills = Math.ceil(all / holds);
-  return [
-    verdict({
-      id: 'magazines',
-      about: 'magazines',
-      level: 'good',
-      says: `${all} staples with spares: ${fills === 1 ? 'one magazine' : `the magazine is filled ${fills} times`}.`,
-      because: `${holds} in a magazine; running out half-way is the usual complaint.`,
-      doThis: fills > 1 ? 'Fill it between rounds, not in the middle of one.' : '',
-      uses: ['magazine', 'sparePercent'],
-    }),
-  ];
-}
-
-function walkVerdict({ brief }: JobInputs, hands: Handwork, { tape, rules }: PlanContext): Verdict {
-  const most = assumed(rules, 'turnMost');
-  const long = Math.max(brief.width.mm, brief.height.mm);
-  const walks = long > most;
-  return verdict({
-    id: 'turnOrWalk',
-    about: 'turn or walk',
-    level: 'good',
-    says: walks
-      ? `Let it lie and walk round it: about ${Math.round(hands.walkM)} m.`
-      : `Turn it on the table: ${hands.turns} times; walking would be ${Math.round(hands.walkM)} m.`,
-    because: `Frames over ${printLength(most, tape)} rack when they are turned by one pair of hands.`,
-    doThis: walks ? 'More pairs a side each turn save walking. Over 15 kg or 1.5 m: two people lift.' : '',
-    uses: ['turnMost'],
-  });
-}
-
-function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext): Verdict[] {
-  if (!fastener.squeezed) return [];
-  const limit = assumed(rules, 'handLimit');
-  const ok = count <= limit;
-  return [
-    verdict({
-      id: 'hand',
-      about: 'hand',
-      level: ok ? 'good' : 'watch',
-      measured: count,
-      limit,
-      unit: 'squeezes',
-      says: `${count} squeezes of a hand stapler, ${limit} is enough for a day.`,
-      because: 'Repeated squeezing strains the hand.',
-      doThis: ok
-        ? 'Change hands; eye protection on; never towards a hand.'
-        : 'Spread it over two days or use a powered stapler: it bounces, hold it flat.',
-      uses: ['handLimit'],
-    }),
-  ];
-}
-
-const foldVerdict = ({ cloth }: JobInputs): Verdict =>
-  verdict({
-    id: 'corners',
-    about: 'corners',
-    level: 'good',
-    says: `Fold all four corners alike (${byId(CORNER_FOLDS, cloth.corner).name.toLowerCase()}), seams to ${cloth.seams === 'topBottom' ? 'top and bottom' : 'left and right'}.`,
-    because:
-      cloth.seams === 'topBottom'
-        ? 'Least seen there; left and right are mirror images.'
-        : 'As chosen; top and bottom are mirror images.',
-    doThis: 'Under layer first; nothing may stand out beyond the edge.',
-  });

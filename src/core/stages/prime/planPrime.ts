@@ -5,9 +5,10 @@ import type { JobInputs } from '../../job/job';
 import type { Reading } from '../../log/logEntry';
 import { byId } from '../../house/schools';
 import { batchRecipe, primedArea } from '../../prime/coatRecipe';
-import { dryingFactor } from '../../prime/drying';
+import { type Air, dryingMinutes } from '../../prime/drying';
 import { type Coat, type PrimingSystem, SYSTEMS } from '../../prime/grounds';
 import { SUBSTANCES } from '../../prime/substances';
+import { printDuration } from '../../units/duration';
 import { decimal } from '../../units/numeral';
 import type { CoatPlan } from './CoatPlan';
 import { stageById } from '../stages';
@@ -21,8 +22,10 @@ export interface PrimePlan extends StagePlan {
   system: PrimingSystem;
   areaM2: number;
   coats: CoatPlan[];
-  /** How many times longer than the label; null when it will not dry. */
-  factor: number | null;
+  /** Before and between the coats. */
+  steps: readonly string[];
+  /** Wetting the cloth before the first coat; null where it is not asked for. */
+  wetting: Wetting | null;
   /** What went on with the next coat, ml, where it was measured. */
   usedMl: number | null;
 }
@@ -43,10 +46,11 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
     prime.back,
   );
   const reference = { celsius: assumed(rules, 'refTemperature'), rh: assumed(rules, 'refHumidity') };
-  const factor = dryingFactor({ celsius: prime.roomC, rh: prime.roomRh }, reference);
+  const room = { celsius: prime.roomC, rh: prime.roomRh };
   const coats = system.coats.map((coat, index) =>
-    planCoat(coat, index === coatsDone ? prime.waterParts : null, areaM2, factor, context),
+    planCoat(coat, index === coatsDone ? prime.waterParts : null, areaM2, { room, reference }, context),
   );
+  const wetting = prime.wetFirst && coatsDone === 0 ? planWetting(areaM2, { room, reference }, rules) : null;
   const next = coats[coatsDone];
   // A left-over without a measured mix is held against the mix that was told.
   const mixedMl = prime.mixedMl ?? (next ? roundUp(next.recipe.totalMl) : null);
@@ -54,14 +58,15 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
   return {
     answer: next ? `${decimal(roundUp(next.recipe.totalMl), 0)} ml` : coats.length === 0 ? 'No coat' : 'All coats on',
     answerNote: next ? `${next.name}, coat ${coatsDone + 1} of ${coats.length}, on ${decimal(areaM2, 2)} m²` : system.name,
-    verdicts: primeVerdicts({ inputs, system, next, coatsDone, factor, usedMl, areaM2, bars }, context),
+    verdicts: primeVerdicts({ inputs, system, next, coatsDone, wetting, usedMl, areaM2, bars }, context),
     readings: [...roomReadings(prime), ...(next ? coatReadings(next, inputs, areaM2, usedMl, rules) : [])],
     minutes: stageById('prime').minutes,
     setsMinutes: next?.dryMinutes ? next.dryMinutes[1] : null,
     system,
     areaM2,
     coats,
-    factor,
+    steps: [...(wetting ? [wetting.step] : []), ...system.steps],
+    wetting,
     usedMl,
   };
 }
@@ -69,11 +74,37 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
 /** A jug shows 5 ml. */
 const roundUp = (ml: number): number => Math.ceil(ml / 5) * 5;
 
+/** The air of the room, and the air that labels hold for. */
+interface Airs {
+  room: Air;
+  reference: Air;
+}
+
+export interface Wetting {
+  litres: number;
+  dryMinutes: readonly [number, number] | null;
+  riseNPerM: number;
+  step: string;
+}
+
+/** Water for the cloth before the first coat, how long it dries, and what it does to the tension. */
+function planWetting(areaM2: number, { room, reference }: Airs, rules: PlanContext['rules']): Wetting {
+  const litres = (areaM2 * assumed(rules, 'wetTakes')) / 1000;
+  const label = 60 * assumed(rules, 'wetDries');
+  const dryMinutes = dryingMinutes('givingOffWater', [label, label], room, reference, assumed(rules, 'dryFloor'));
+  return {
+    litres,
+    dryMinutes,
+    riseNPerM: assumed(rules, 'wetRise'),
+    step: `Wet the back evenly with ${decimal(litres, 2)} l of water and let it dry${dryMinutes ? ` ${printDuration(dryMinutes[1])}` : ''}.`,
+  };
+}
+
 function planCoat(
   coat: Coat,
   ownWater: number | null,
   areaM2: number,
-  factor: number | null,
+  { room, reference }: Airs,
   { rules, taught: lessons }: PlanContext,
 ): CoatPlan {
   const taught = lessons?.[coat.absorb] ?? null;
@@ -85,7 +116,13 @@ function planCoat(
     recipe: batchRecipe([{ areaM2, absorbMlPerM2 }], { substance: coat.substance, waterParts }, assumed(rules, 'potLoss')),
     absorbMlPerM2,
     learned: taught,
-    dryMinutes: factor === null ? null : [coat.labelMinutes[0] * factor, coat.labelMinutes[1] * factor],
+    dryMinutes: dryingMinutes(
+      byId(SUBSTANCES, coat.substance).hardens,
+      coat.labelMinutes,
+      room,
+      reference,
+      assumed(rules, 'dryFloor'),
+    ),
   };
 }
 

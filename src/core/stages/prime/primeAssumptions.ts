@@ -19,4 +19,16 @@ export const PRIME_ASSUMPTIONS = [
     'Makers of grounds state times for 20 to 23 °C.',
   ),
   row('refHumidity', 'prime', 'Label drying time holds at', 50, '% RH', [20, 70], 'Usual reference climate.'),
+  row('dryFloor', 'prime', 'Least part of the label time', 0.25, '× label', [0.05, 1], 'In dry air too a film must still form.'),
+  row('wetTakes', 'prime', 'Water to wet raw cloth', 250, 'ml/m²', [50, 800], 'Damp through, not dripping.'),
+  row('wetDries', 'prime', 'Wetted cloth dries in', 3, 'h', [0.5, 24], 'At the reference climate, air on both sides.'),
+  row(
+    'wetRise',
+    'prime',
+    'Tension added once wetted cloth is dry',
+    30,
+    'N/m',
+    [-50, 150],
+    'Raw cloth shrinks a little the first time; a guess.',
+  ),
 ] as const;

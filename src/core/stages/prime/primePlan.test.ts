@@ -58,7 +58,7 @@ describe('what lies under what', () => {
           inputs.prime.wetFirst = true;
           change(inputs);
         }),
-        'wettingFirst',
+        'wetNever',
       );
     expect(wet(() => undefined)).toBeUndefined();
     expect(wet((inputs) => (inputs.brief.use = 'restretch'))!.says).toBe('A painted canvas is not wetted.');
@@ -113,6 +113,71 @@ describe('the pot', () => {
     expect(about(plan, 'absorption')!.says).toBe('Reckoned with 260 ml/m², as your last 4 records of this cloth went.');
     expect(plan.coats[1]!.absorbMlPerM2).toBe(115);
   });
+});
+
+describe('paint to come, against what lies on top', () => {
+  const with_ = (
+    medium: JobInputs['brief']['medium'],
+    over: JobInputs['prime']['over'],
+    system: JobInputs['prime']['system'] = 'none',
+  ) =>
+    primed((inputs) => {
+      inputs.brief.medium = medium;
+      Object.assign(inputs.prime, { over, system });
+    });
+
+  it('stops acrylic over an oil ground that is on the cloth already', () => {
+    expect(about(with_('acrylic', 'oil'), 'layerOrder')).toMatchObject({ level: 'stop' });
+    expect(about(with_('watercolour', 'oil'), 'layerOrder')).toMatchObject({ level: 'stop' });
+    expect(about(with_('oil', 'oil'), 'layerOrder')).toBeUndefined();
+  });
+
+  it.each(['acrylic', 'pva', 'glue', 'oil'] as const)('does not stop oil over %s that is there already', (over) => {
+    expect(about(with_('oil', over), 'barrier')).toBeUndefined();
+  });
+
+  it('stops oil on raw cloth, and has a word for a medium that is not decided', () => {
+    expect(about(with_('oil', 'raw'), 'barrier')).toMatchObject({ level: 'stop' });
+    expect(about(with_('undecided', 'raw'), 'unsealed')).toMatchObject({ level: 'watch' });
+    expect(about(with_('undecided', 'raw', 'acrylic'), 'unsealed')).toBeUndefined();
+    expect(about(with_('acrylic', 'raw'), 'unsealed')).toBeUndefined();
+  });
+});
+
+describe('drying', () => {
+  const oil = (roomC: number, roomRh: number) =>
+    primed((inputs) => Object.assign(inputs.prime, { system: 'glueSize', roomC, roomRh }), 2);
+
+  it('of oil goes with warmth and not with humidity, as a wide range', () => {
+    expect(oil(20, 90).coats[2]!.dryMinutes).toEqual(oil(20, 30).coats[2]!.dryMinutes);
+    expect(oil(10, 50).coats[2]!.dryMinutes![1]).toBeCloseTo(2 * oil(20, 50).coats[2]!.dryMinutes![1], 6);
+    const [from, to] = oil(20, 50).coats[2]!.dryMinutes!;
+    expect(to / from).toBeGreaterThan(3);
+    expect(about(oil(20, 99), 'air')).toMatchObject({ level: 'good' });
+    expect(about(oil(20, 99), 'air')!.because).toMatch(/oxygen/);
+  });
+
+  it('of what gives off water never falls under a part of the label', () => {
+    const dry = primed((inputs) => Object.assign(inputs.prime, { roomC: 40, roomRh: 5 }));
+    expect(dry.coats[0]!.dryMinutes).toEqual([15, 45]);
+  });
+
+  it('wetting first is a step with litres, drying and tension, before the first coat alone', () => {
+    const wet = (coatsDone: number) => primed((inputs) => (inputs.prime.wetFirst = true), coatsDone);
+    expect(wet(0).wetting!.litres).toBeCloseTo(0.25 * wet(0).areaM2, 9);
+    expect(wet(0).steps[0]).toMatch(/^Wet the back evenly with 0\.\d+ l of water/);
+    expect(about(wet(0), 'wetting')!.says).toMatch(/30 N\/m tighter/);
+    expect(wet(1).wetting).toBeNull();
+    expect(primed(() => undefined).steps[0]).toBe('Brush off lint.');
+  });
+});
+
+it('what was left without a measured mix is held against the mix that was told, and said so', () => {
+  const plan = primed((inputs) => Object.assign(inputs.prime, { leftMl: 20 }));
+  expect(plan.usedMl).toBeGreaterThan(60);
+  expect(plan.readings.find(({ quantity }) => quantity === 'groundMixed')).toBeUndefined();
+  expect(plan.readings.find(({ quantity }) => quantity === 'groundUsed')).toMatchObject({ known: 'reckoned' });
+  expect(about(plan, 'pot')!.because).toMatch(/^The mix that was told/);
 });
 
 describe('the bars after the coats', () => {

@@ -2,7 +2,7 @@
 import { fabricOf } from '../../house/materials';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
-import { EDGES, USES, byId } from '../../house/schools';
+import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import type { PrimingSystem } from '../../prime/grounds';
 import { type LayerId, SUBSTANCES, layerWarning } from '../../prime/substances';
@@ -12,13 +12,14 @@ import type { PlanContext } from '../planContext';
 import { NO_HISTORY, lastTension } from '../../log/jobHistory';
 import type { BarsPlan } from '../bars/planBars';
 import type { CoatPlan } from './CoatPlan';
+import type { Wetting } from './planPrime';
 
 interface PrimeCase {
   inputs: JobInputs;
   system: PrimingSystem;
   next: CoatPlan | undefined;
   coatsDone: number;
-  factor: number | null;
+  wetting: Wetting | null;
   usedMl: number | null;
   areaM2: number;
   bars: BarsPlan;
@@ -62,28 +63,7 @@ function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): V
         doThis: 'Leave it as it is, or try it on an offcut.',
       }),
     );
-  if (!painted && !fabric.primed && brief.medium === 'oil' && !system.sealsForOil)
-    list.push(
-      verdict({
-        id: 'barrier',
-        about: 'barrier',
-        level: 'stop',
-        says: 'Oil on unsealed cloth rots it in decades.',
-        because: 'A sealed or acrylic ground is the barrier between oil and thread.',
-        doThis: 'Size and ground it first.',
-      }),
-    );
-  if (!system.takesWaterborne && (brief.medium === 'acrylic' || brief.medium === 'watercolour'))
-    list.push(
-      verdict({
-        id: 'layerOrder',
-        about: 'layer order',
-        level: 'stop',
-        says: 'Water-borne paint does not hold on an oil ground.',
-        because: 'Lean water-borne layers peel off oil.',
-        doThis: 'Take an acrylic ground, or paint in oil.',
-      }),
-    );
+  list.push(...mediumVerdicts(inputs, system, fabric.primed, painted));
   list.push(...underVerdict(system, prime.over));
   if (byId(EDGES, brief.edges).seen && !prime.edges && primes)
     list.push(
@@ -99,7 +79,7 @@ function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): V
   if (prime.wetFirst && (painted || fabric.primed))
     list.push(
       verdict({
-        id: 'wettingFirst',
+        id: 'wetNever',
         about: 'wetting first',
         level: 'stop',
         says: painted ? 'A painted canvas is not wetted.' : 'Primed cloth is not wetted.',
@@ -108,6 +88,50 @@ function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): V
       }),
     );
   return list;
+}
+
+/** What will be painted on, against the layer that lies on top when all coats are on. */
+function mediumVerdicts({ brief, prime }: JobInputs, system: PrimingSystem, primed: boolean, painted: boolean): Verdict[] {
+  if (painted) return [];
+  const last = system.coats.at(-1);
+  const top: LayerId = last ? byId(SUBSTANCES, last.substance).layer : prime.over;
+  // Coats that do not seal leave the threads as open to oil as none.
+  const raw = prime.over === 'raw' && !primed && (!last || !system.sealsForOil);
+  const { layer, open } = byId(MEDIUMS, brief.medium);
+  if (raw && open)
+    return [
+      verdict({
+        id: 'unsealed',
+        about: 'unsealed cloth',
+        level: 'watch',
+        says: 'The cloth stays raw, and the medium is not decided: oil on it would rot it in decades.',
+        because: 'A sealed or acrylic ground is the barrier between oil and thread.',
+        doThis: 'Seal it as for oil, or settle the medium in the brief.',
+      }),
+    ];
+  if (raw && layer === 'oil')
+    return [
+      verdict({
+        id: 'barrier',
+        about: 'barrier',
+        level: 'stop',
+        says: 'Oil on unsealed cloth rots it in decades.',
+        because: 'A sealed or acrylic ground is the barrier between oil and thread.',
+        doThis: 'Size and ground it first.',
+      }),
+    ];
+  if (top === 'oil' && layer === 'acrylic')
+    return [
+      verdict({
+        id: 'layerOrder',
+        about: 'layer order',
+        level: 'stop',
+        says: 'Water-borne paint does not hold on an oil ground.',
+        because: 'Lean water-borne layers peel off oil.',
+        doThis: 'Take an acrylic ground, or paint in oil.',
+      }),
+    ];
+  return [];
 }
 
 /** What is on the cloth already, against the first coat of the system. */
@@ -127,11 +151,14 @@ function underVerdict(system: PrimingSystem, over: LayerId): Verdict[] {
   ];
 }
 
-function airVerdicts({ inputs: { prime }, system, next, factor }: PrimeCase): Verdict[] {
+function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase): Verdict[] {
   if (!next) return [];
   const air = `${decimal(prime.roomC, 1)} °C and ${decimal(prime.roomRh, 0)} % RH`;
-  if (factor === null || !next.dryMinutes) {
+  const oil = byId(SUBSTANCES, next.substance).hardens === 'takingUpOxygen';
+  const wet = wetting ? [wettingVerdict(wetting)] : [];
+  if (!next.dryMinutes) {
     return [
+      ...wet,
       verdict({
         id: 'air',
         about: 'air',
@@ -146,11 +173,10 @@ function airVerdicts({ inputs: { prime }, system, next, factor }: PrimeCase): Ve
       }),
     ];
   }
-  const [from, to] = next.dryMinutes;
-  const range =
-    printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`;
   const cold = prime.roomC < system.leastC;
+  const factor = next.dryMinutes[1] / next.labelMinutes[1];
   return [
+    ...wet,
     verdict({
       id: 'air',
       about: 'air',
@@ -160,13 +186,36 @@ function airVerdicts({ inputs: { prime }, system, next, factor }: PrimeCase): Ve
       unit: '× label',
       says: cold
         ? `At ${decimal(prime.roomC, 1)} °C this ground does not form a film; ${system.leastC} °C is the least.`
-        : `Dries in ${range} at ${air}: ${decimal(factor, 1)} times the label.`,
-      because: 'Label time × VPD(reference) / VPD(room), VPD after Tetens.',
+        : `${oil ? 'Hardens' : 'Dries'} in ${rangeWords(next.dryMinutes)} at ${air}: ${decimal(factor, 1)} times the label at the longest.`,
+      because: oil
+        ? 'Oil takes up oxygen: about half the time for 10 °C more; light and moving air help, humidity hardly counts.'
+        : 'Label time × VPD(reference) / VPD(room), VPD after Tetens; never under a part of the label.',
       doThis: cold ? 'Warm the room.' : factor > 2 ? 'Warm or dry the room, or wait the longer time.' : '',
-      uses: ['refTemperature', 'refHumidity'],
+      uses: oil ? ['refTemperature'] : ['refTemperature', 'refHumidity', 'dryFloor'],
     }),
   ];
 }
+
+const rangeWords = ([from, to]: readonly [number, number]): string =>
+  printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`;
+
+const wettingVerdict = ({ litres, dryMinutes, riseNPerM }: Wetting): Verdict =>
+  verdict({
+    id: 'wetting',
+    about: 'wetting first',
+    level: dryMinutes ? 'watch' : 'stop',
+    measured: litres,
+    limit: null,
+    unit: 'l',
+    says: dryMinutes
+      ? `Wet it first: ${decimal(litres, 2)} l, dry in ${rangeWords(dryMinutes)}; then about ${decimal(riseNPerM, 0)} N/m tighter.`
+      : 'Wetted in this air the cloth does not dry.',
+    because: 'Raw cloth takes up water, goes slack, and draws tighter as it dries: by a guess of the house.',
+    doThis: dryMinutes
+      ? 'Damp through from the back, evenly; no coat before it is dry and not cold to the hand.'
+      : 'Warm or dry the room first.',
+    uses: ['wetTakes', 'wetDries', 'wetRise'],
+  });
 
 /** How far the pot may be from what was reckoned before it is looked at. */
 const POT_PART = 0.35;
@@ -228,11 +277,12 @@ function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { r
 }
 
 /** The tension that is measured now, with what the coats to come and dry air add: will the bars still hold? */
-function barsAfterVerdict({ inputs, system, coatsDone, bars }: PrimeCase, { rules, history }: PlanContext): Verdict[] {
+function barsAfterVerdict({ inputs, system, coatsDone, wetting, bars }: PrimeCase, { rules, history }: PlanContext): Verdict[] {
   const last = lastTension(history ?? NO_HISTORY);
   if (!last || last.tool === 'hand') return [];
   const coming = system.coats.slice(coatsDone);
   const adds =
+    (wetting ? wetting.riseNPerM : 0) +
     (coming.some(({ kind }) => kind === 'size') ? assumed(rules, 'sizeRise') : 0) +
     coming.filter(({ kind }) => kind === 'ground').length * assumed(rules, 'groundRise') +
     assumed(rules, 'dryRise');

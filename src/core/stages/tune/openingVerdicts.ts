@@ -2,15 +2,17 @@
 import { CORNERS } from '../../frame/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
-import { EDGES, byId } from '../../house/schools';
+import { EDGES, USES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
 import type { Opener } from '../../tension/openCorners';
 import { decimal } from '../../units/numeral';
+import { NO_HISTORY, lastTension } from '../../log/jobHistory';
+import type { BarsPlan } from '../bars/planBars';
 import type { PlanContext } from '../planContext';
 import type { OpeningsPlan } from './planOpenings';
 
-export function openingVerdicts(plan: OpeningsPlan, inputs: JobInputs, context: PlanContext): Verdict[] {
+export function openingVerdicts(plan: OpeningsPlan, inputs: JobInputs, context: PlanContext, bars: BarsPlan | null): Verdict[] {
   const { opened, wanted, soFar, opener, steps } = plan;
   if (CORNERS.every((corner) => wanted[corner] === 0 && soFar[corner] === 0)) return [];
   if (!opener)
@@ -24,12 +26,84 @@ export function openingVerdicts(plan: OpeningsPlan, inputs: JobInputs, context: 
         doThis: 'Set the openings to 0, or re-stretch.',
       }),
     ];
-  const list = [openingVerdict(plan, context), ...closingVerdict(plan, context)];
+  const list = [
+    ...fragileVerdict(inputs),
+    openingVerdict(plan, context),
+    ...pullVerdicts(plan, inputs, context, bars),
+    ...closingVerdict(plan, context),
+  ];
   const skew = Math.abs(opened.skewMm);
   if (skew > 0.005) list.push(skewVerdict(plan, inputs, context));
   if (byId(EDGES, inputs.brief.edges).inRebate) list.push(rebateVerdict(plan, inputs, context));
   if (steps.length > 0) list.push(careVerdict(opener));
   return list;
+}
+
+const fragileVerdict = ({ brief, cloth }: JobInputs): Verdict[] =>
+  byId(USES, brief.use).painted && cloth.painting.fragile
+    ? [
+        verdict({
+          id: 'fragile',
+          about: 'fragile painting',
+          level: 'stop',
+          says: 'A fragile painting is not keyed.',
+          because: 'Opening the corners strains paint that is loose already.',
+          doThis: 'Stop here and ask a conservator.',
+        }),
+      ]
+    : [];
+
+/** What the cloth pulls with once the corners are open so far: against the house’s most, and the bow of the bars under it. */
+function pullVerdicts(
+  { addsWidthNPerM, addsHeightNPerM }: OpeningsPlan,
+  inputs: JobInputs,
+  { rules, tape, history }: PlanContext,
+  bars: BarsPlan | null,
+): Verdict[] {
+  const adds = Math.max(addsWidthNPerM, addsHeightNPerM);
+  if (adds <= 0) return [];
+  const last = lastTension(history ?? NO_HISTORY);
+  const now = last?.nPerM ?? inputs.bars.tensionNPerM;
+  const after = now + adds;
+  const most = assumed(rules, 'tensionMost');
+  const from = last
+    ? `${decimal(now, 0)} N/m ${last.tool === 'hand' ? 'felt' : 'measured'}`
+    : `${decimal(now, 0)} N/m reckoned with`;
+  const list = [
+    verdict({
+      id: 'cornersPull',
+      about: 'tension with the corners open',
+      level: levelAtMost(after, most, 1.25 * most),
+      measured: after,
+      limit: most,
+      unit: 'N/m',
+      says: `${from} and ${decimal(adds, 0)} N/m by the corners make ${decimal(after, 0)} N/m; ${decimal(most, 0)} N/m is the most.`,
+      because: 'An upper estimate: nothing slips or creeps in it.',
+      doThis: after > most ? 'Open less, measure, and go on only if it is still slack.' : '',
+      uses: ['tensionMost'],
+    }),
+  ];
+  if (!bars) return list;
+  const { topBottom, leftRight } = bars.chosen;
+  const worst = [topBottom, leftRight].reduce((a, b) => (b.lastingMm / b.limitMm > a.lastingMm / a.limitMm ? b : a));
+  const bowMm = (worst.lastingMm * (after + assumed(rules, 'dryRise'))) / bars.load.lastingNPerM;
+  const level = levelAtMost(bowMm, worst.limitMm, 1.5 * worst.limitMm);
+  if (level === 'good') return list;
+  return [
+    ...list,
+    verdict({
+      id: 'cornersBow',
+      about: 'bars with the corners open',
+      level,
+      measured: bowMm,
+      limit: worst.limitMm,
+      unit: 'mm',
+      says: `Pulled so, the bars bow ${printFine(bowMm, tape)} in time; ${printFine(worst.limitMm, tape)} is allowed.`,
+      because: 'Bow goes with the pull; dry air adds to it.',
+      doThis: 'Open less, or brace the bars first.',
+      uses: ['creep', 'bowLimit', 'bowRatio', 'dryRise'],
+    }),
+  ];
 }
 
 /** Stands while something is still to be opened. */

@@ -9,10 +9,12 @@ import { type ArealMass, arealMass } from '../../tension/arealMass';
 import { type WeatherResponse } from '../../tension/clothWeather';
 import { FEELS, type FeelId } from '../../tension/feel';
 import { type RemedyAdvice, remedyAdvice } from '../../tension/remedies';
+import { freeSpan } from '../../tension/freeSpan';
 import { type Span, modeHz } from '../../tension/tap/membraneTone';
 import { printFine } from '../../units/length';
 import { decimal } from '../../units/numeral';
 import { stageById } from '../stages';
+import type { BarsPlan } from '../bars/planBars';
 import type { PlanContext, StagePlan } from '../planContext';
 import { openingVerdicts } from './openingVerdicts';
 import { type OpeningsPlan, planOpenings } from './planOpenings';
@@ -40,7 +42,7 @@ const HEARS_WELL_HZ = 20;
 const HEARS_HZ = 12;
 
 /** The tension that was measured or felt, what opening the corners does, what speaks for each remedy, what the air will do. */
-export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
+export function planTune(inputs: JobInputs, context: PlanContext, bars: BarsPlan | null = null): TunePlan {
   const { rules } = context;
   const { brief, tune } = inputs;
   const history = context.history ?? NO_HISTORY;
@@ -72,7 +74,7 @@ export function planTune(inputs: JobInputs, context: PlanContext): TunePlan {
       ...weightVerdicts(inputs, weighed),
       ...(last && last.tool !== 'hand' ? [] : feelVerdicts(inputs)),
       ...remedyVerdict(advice, inputs),
-      ...openingVerdicts(corners, inputs, context),
+      ...openingVerdicts(corners, inputs, context, bars),
     ],
     readings: [...weightReadings(weighed), ...tuneReadings(inputs)],
     minutes: stageById('tune').minutes,
@@ -110,10 +112,8 @@ function planSound(
   { rules }: PlanContext,
   history: JobHistory,
 ): Pick<TunePlan, 'mass' | 'span' | 'lowestHz' | 'hearing'> {
-  const profile = profileOf(rules, bars.profile);
-  // Without a bead the cloth lies on the whole bar, and only what is inside it swings.
-  const off = profile.beadMm > 0 ? 0 : 2 * profile.widthMm;
-  const span = { a: Math.max(50, brief.width.mm - off) / 1000, b: Math.max(50, brief.height.mm - off) / 1000 };
+  const { widthMm, heightMm } = freeSpan({ widthMm: brief.width.mm, heightMm: brief.height.mm }, profileOf(rules, bars.profile));
+  const span = { a: widthMm / 1000, b: heightMm / 1000 };
   const { width, height, grams } = tune.piece;
   const mass = arealMass(grams === null ? null : { widthMm: width.mm, heightMm: height.mm, grams }, {
     gsm: fabricOf(rules, cloth.fabric).gsm,

@@ -52,4 +52,13 @@ export const TUNE_ASSUMPTIONS = [
   row('boltPitch', 'tune', 'Bolt opens a mitre by', 1.25, 'mm a turn', [0.3, 4], 'Both threads of a turnbuckle together.'),
   row('keyWatch', 'tune', 'Corner opening that is a lot', 1.5, 'mm', [0.5, 4], 'Beyond this, re-stretching is the better tool.'),
   row('keyEnd', 'tune', 'Corner opening that is the end', 6, 'mm', [2, 10], 'The joint leaves its slot.'),
+  row(
+    'tensionMost',
+    'tune',
+    'Most tension that corners are opened to',
+    400,
+    'N/m',
+    [150, 900],
+    '350 and more is hard; bars bow and threads give.',
+  ),
 ] as const;

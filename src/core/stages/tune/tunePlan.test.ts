@@ -177,3 +177,49 @@ describe('opening the corners', () => {
     expect(found(tapped(1, 150, 3), turn, tapped(3, 600, 9))).toBeNull();
   });
 });
+
+describe('keys', () => {
+  const opened = (mm: number, log: LogEntry[], change: (inputs: JobInputs) => void = () => undefined) =>
+    tuned(log, (inputs) => {
+      inputs.tune.corners = alikeCorners(length(mm));
+      change(inputs);
+    });
+
+  it('are judged by the tension they make, from what was measured or reckoned', () => {
+    const much = about(opened(1, [tapped(1, 390, 12)]), 'cornersPull')!;
+    expect(much.says).toMatch(/^390 N\/m measured and \d+ N\/m by the corners make 4\d\d N\/m/);
+    expect(much.level).not.toBe('good');
+    expect(about(opened(0.5, [tapped(1, 120, 12)]), 'cornersPull')).toMatchObject({ level: 'good', limit: 400 });
+    expect(about(opened(0.5, []), 'cornersPull')!.says).toMatch(/^250 N\/m reckoned with/);
+    // A light bar of a long side bows under it.
+    const light = opened(2, [tapped(1, 300, 12)], ({ brief, bars }) => {
+      Object.assign(brief, { width: length(1400) });
+      Object.assign(bars, { profile: 'light', bracesUpright: [] });
+    });
+    expect(about(light, 'cornersBow')).toMatchObject({ level: 'stop' });
+    expect(about(opened(0.2, [tapped(1, 100, 9)]), 'cornersBow')).toBeUndefined();
+  });
+
+  it('stop before a fragile painting, as advice and as a step', () => {
+    const fragile = opened(0.5, [tapped(1, 120, 12)], ({ brief, cloth }) => {
+      brief.use = 'restretch';
+      cloth.painting.fragile = true;
+    });
+    expect(about(fragile, 'fragile')).toMatchObject({ level: 'stop' });
+    expect(fragile.advice.find(({ id }) => id === 'keys')!.barred).toMatch(/conservator/);
+    expect(about(opened(0.5, []), 'fragile')).toBeUndefined();
+  });
+});
+
+it('the room is no reading while it is only reckoned with, nor is a feel that nobody felt', () => {
+  expect(tuned([]).readings).toEqual([]);
+  const felt = tuned([], (inputs) => {
+    inputs.tune.feel = 'soft';
+    inputs.prime.airBy = 'simulated';
+  });
+  expect(felt.readings.map(({ quantity, known }) => [quantity, known])).toEqual([
+    ['tensionByHand', 'felt'],
+    ['roomTemperature', 'simulated'],
+    ['roomHumidity', 'simulated'],
+  ]);
+});

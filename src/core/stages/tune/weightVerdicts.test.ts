@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from '../../house/houseRules';
+import { PROFILES } from '../../frame/profiles';
+import { NO_CHANGES } from '../../house/materials';
+import { byId } from '../../house/schools';
 import { newInputs } from '../../job/job';
 import type { WeightReadings } from './tuneInputs';
 import { sagUnder } from '../../tension/weightTest';
@@ -54,5 +57,19 @@ describe('a weight on the cloth', () => {
     expect(painted.answer).toBe('Not felt yet');
     expect(about(tuned({ lightSag: length(0) }), 'weight')!.doThis).toBe('Read the sag in the middle again.');
     expect(about(tuned({ disc: length(900), lightSag: length(3) }), 'weight')).toBeDefined();
+  });
+
+  it('sags only inside a bar without a bead', () => {
+    const flat = { ...byId(PROFILES, 'standard'), beadMm: 0 };
+    const rules = { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [flat] } };
+    const inputs = newInputs('t', length(700), length(500));
+    const sag = sagUnder({ widthMm: 700 - 88, heightMm: 500 - 88 }, { weightG: 100, discMm: 70 }, 240);
+    inputs.tune.weight = { ...inputs.tune.weight, lightSag: length(sag) };
+    const tension = (house: typeof rules) =>
+      planJob(inputs, { rules: house, tape: tapeFor(house, 'mm') }, 0).tune.readings.find(
+        ({ quantity }) => quantity === 'tensionByWeight',
+      )!.value;
+    expect(tension(rules)).toBe(240);
+    expect(tension(DEFAULT_RULES)).toBeGreaterThan(255);
   });
 });

@@ -3,6 +3,8 @@ import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
+import { profileOf } from '../../house/materials';
+import { freeSpan } from '../../tension/freeSpan';
 import { USES, byId } from '../../house/schools';
 import { type Verdict, verdict } from '../../job/verdict';
 import { STRETCHES_BELOW, type TensionByWeight, sagsAlike, tensionFromSag } from '../../tension/weightTest';
@@ -10,9 +12,9 @@ import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 
 /** The lighter weight is believed: it stretches the cloth least. Null where nothing was read, or nothing can be. */
-export function weighedTension({ brief, tune }: JobInputs, { rules }: PlanContext): TensionByWeight | null {
+export function weighedTension({ brief, bars, tune }: JobInputs, { rules }: PlanContext): TensionByWeight | null {
   const { disc, lightG, heavyG, lightSag, heavySag } = tune.weight;
-  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const face = freeSpan({ widthMm: brief.width.mm, heightMm: brief.height.mm }, profileOf(rules, bars.profile));
   const read = lightSag ? { weightG: lightG, sag: lightSag } : heavySag ? { weightG: heavyG, sag: heavySag } : null;
   if (!read || read.sag.mm <= 0 || disc.mm >= Math.min(face.widthMm, face.heightMm)) return null;
   return tensionFromSag(face, { weightG: read.weightG, discMm: disc.mm }, read.sag.mm, assumed(rules, 'sagPrecision'));

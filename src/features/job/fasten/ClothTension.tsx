@@ -43,7 +43,7 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
           {error}
         </p>
       )}
-      {answer?.run?.doubt == null && <ClothFigures answer={answer} fresh={fresh} frame={frame} />}
+      {!answer?.run?.doubt && <ClothFigures answer={answer} fresh={fresh} frame={frame} />}
       {repulls.error && (
         <p role="alert" className="text-error">
           {repulls.error}

@@ -86,7 +86,7 @@ export function FastenStage({
     [inputs.brief.width.mm, inputs.brief.height.mm],
   );
   // What the model cannot tell is not drawn.
-  const shown = showsCloth && cloth.answer?.run?.doubt == null ? cloth.answer : null;
+  const shown = showsCloth && !cloth.answer?.run?.doubt ? cloth.answer : null;
   const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
   const order = useMemo(() => fastenScene({ inputs, plan, tape }, step), [inputs, plan, tape, step]);
   const looksFor = tab === 'signs';
