@@ -1,8 +1,16 @@
 import { Bench } from '@/features/bench/Bench';
+import { workshopJobs } from '@/server/jobReading';
 import { openWorkshop } from '@/server/openWorkshop';
 import { benchRows, houseRules } from '@/server/workshopCases';
 
 export default function BenchPage() {
   const workshop = openWorkshop();
-  return <Bench rows={benchRows(workshop)} workshop={houseRules(workshop).rules.workshop} nowMs={workshop.now().getTime()} />;
+  return (
+    <Bench
+      rows={benchRows(workshop)}
+      broken={workshopJobs(workshop).broken}
+      workshop={houseRules(workshop).rules.workshop}
+      nowMs={workshop.now().getTime()}
+    />
+  );
 }

@@ -103,7 +103,7 @@ describe('the workshop file', () => {
     insertJob(database, { id: 'a', number: 1, createdAt: AT, inputs }, AT);
     insertLogEntry(database, 'a', entry);
     expect(logOfJob(database, 'a')).toEqual([entry]);
-    expect(logOfWorkshop(database).get('a')).toEqual([entry]);
+    expect(logOfWorkshop(database, new Set()).get('a')).toEqual([entry]);
     for (const sql of [
       "UPDATE log_entry SET maker = 'x'",
       'DELETE FROM log_entry',

@@ -24,6 +24,9 @@ export interface BrokenJob {
   id: string;
   number: number;
   title: string;
+  revision: number;
+  /** Out of the lists until it is brought back. */
+  aside: boolean;
   because: string;
 }
 
@@ -55,6 +58,18 @@ export function findJob(database: Database, id: string): StoredJob | null {
 /** Puts a job that cannot be read out of the lists, or back. */
 export function setAside(database: Database, id: string, aside: boolean): void {
   database.prepare('UPDATE job SET aside = ?, revision = revision + 1 WHERE id = ?').run(aside ? 1 : 0, id);
+}
+
+/** Everything that is kept of a job, row for row as it lies in the file, read or not. */
+export function rawJob(database: Database, id: string): Record<'job' | 'log' | 'readings', unknown[]> {
+  const rows = (sql: string) => database.prepare<[string]>(sql).all(id);
+  return {
+    job: rows('SELECT * FROM job WHERE id = ?'),
+    log: rows('SELECT * FROM log_entry WHERE job_id = ? ORDER BY seq'),
+    readings: rows(
+      'SELECT r.* FROM reading r JOIN log_entry e ON e.id = r.entry_id WHERE e.job_id = ? ORDER BY e.seq, r.position',
+    ),
+  };
 }
 
 export const numberTaken = (database: Database, number: number): boolean =>

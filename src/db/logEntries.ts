@@ -64,14 +64,16 @@ export function logOfJob(database: Database, jobId: string): LogEntry[] {
 
 const PLAIN = 'id, job_id, stage, step, kind, of_id, at, maker, did, note, reason, corrects, ready_at, written';
 
-/** The log of every job by job id, oldest first, with the frozen plans. */
-export const logOfWorkshop = (database: Database): Map<string, LogEntry[]> => logsOf(database, 'plan');
+/** The log of every job by job id, oldest first, with the frozen plans; jobs that cannot be read are left out. */
+export const logOfWorkshop = (database: Database, unreadable: ReadonlySet<string>): Map<string, LogEntry[]> =>
+  logsOf(database, 'plan', unreadable);
 
 /** As `logOfWorkshop`, without the frozen plans: for the list of all that was done. */
-export const plainLogOfWorkshop = (database: Database): Map<string, LogEntry[]> => logsOf(database, 'NULL AS plan');
+export const plainLogOfWorkshop = (database: Database): Map<string, LogEntry[]> => logsOf(database, 'NULL AS plan', new Set());
 
-function logsOf(database: Database, plan: 'plan' | 'NULL AS plan'): Map<string, LogEntry[]> {
-  const rows = database.prepare<[], Row>(`SELECT ${PLAIN}, ${plan} FROM log_entry ORDER BY seq`).all();
+function logsOf(database: Database, plan: 'plan' | 'NULL AS plan', without: ReadonlySet<string>): Map<string, LogEntry[]> {
+  const every = database.prepare<[], Row>(`SELECT ${PLAIN}, ${plan} FROM log_entry ORDER BY seq`).all();
+  const rows = every.filter((row) => !without.has(row.job_id));
   const readings = database.prepare<[], ReadingRow>('SELECT * FROM reading ORDER BY position').all();
   const byJob = new Map<string, LogEntry[]>();
   withReadings(rows, readings).forEach((entry, index) => {

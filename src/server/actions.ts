@@ -5,11 +5,13 @@ import type { StoredCloth } from '@/db/clothSheets';
 import type { StoredJob } from '@/db/jobs';
 import type { StoredRules } from '@/db/workshops';
 import { type AirTaken, dropSimulatedAir, importAir, readSimulatedAir } from './airCases';
+import { mendJob, setJobAside } from './brokenJobs';
 import { checked } from './checked';
 import { addCloth, changeCloth, cutCloth } from './clothCases';
 import { type Grounds, recordBatch, setStock } from './groundCases';
 import { createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
 import type { JobWithLog } from './jobReading';
+import { inTurns } from './inTurns';
 import { openWorkshop } from './openWorkshop';
 import type { Outcome } from './outcome';
 import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
@@ -30,17 +32,30 @@ function run<N extends RequestName, T>(
   return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
 }
 
+/** As `run`, for what takes long: other requests are served meanwhile. */
+async function runInTurns<N extends RequestName, T>(
+  name: N,
+  plain: unknown,
+  act: (workshop: Workshop, request: Request<N>) => Generator<unknown, Outcome<T>>,
+): Promise<Outcome<T>> {
+  const request = checked(REQUESTS[name], name, plain) as Outcome<Request<N>>;
+  const outcome = request.ok ? await inTurns(act(openWorkshop(), request.value)) : request;
+  return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
+}
+
 export const createJobAction = async (plain: Request<'newJob'>): Promise<Outcome<StoredJob>> => run('newJob', plain, createJob);
 export const saveInputsAction = async (plain: Request<'saveInputs'>): Promise<Outcome<StoredJob>> =>
   run('saveInputs', plain, saveInputs);
 export const recordStepAction = async (plain: Request<'recordStep'>): Promise<Outcome<JobWithLog>> =>
   run('recordStep', plain, recordStep);
+export const setAsideAction = async (plain: Request<'setAside'>): Promise<Outcome<null>> => run('setAside', plain, setJobAside);
+export const mendJobAction = async (plain: Request<'mendJob'>): Promise<Outcome<StoredJob>> => run('mendJob', plain, mendJob);
 export const withdrawRecordAction = async (plain: Request<'withdraw'>): Promise<Outcome<JobWithLog>> =>
   run('withdraw', plain, withdrawRecord);
 export const keepRehearsalAction = async (plain: Request<'keepRehearsal'>): Promise<Outcome<JobWithLog>> =>
-  run('keepRehearsal', plain, keepRehearsal);
+  runInTurns('keepRehearsal', plain, keepRehearsal);
 export const keepTapsAction = async (plain: Request<'keepTaps'>): Promise<Outcome<JobWithLog>> =>
-  run('keepTaps', plain, keepTaps);
+  runInTurns('keepTaps', plain, keepTaps);
 export const keepTurnsAction = async (plain: Request<'keepTurns'>): Promise<Outcome<JobWithLog>> =>
   run('keepTurns', plain, keepTurns);
 export const keepWeightAction = async (plain: Request<'keepWeight'>): Promise<Outcome<JobWithLog>> =>

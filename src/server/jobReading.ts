@@ -7,13 +7,15 @@ import { type House, type JobCase, caseOf } from '@/core/case/jobCase';
 import { planJob } from '@/core/case/planJob';
 import { tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, inputsViolations, jobInputsShape } from '@/core/job/job';
-import type { LogEntry } from '@/core/log/logEntry';
+import { type LogEntry, logEntryShape } from '@/core/log/logEntry';
+import { listOf, part } from '@/core/shape/shape';
 import type { Tape } from '@/core/units/length';
 import { type BrokenJob, type JobRow, type StoredJob, findJobRow, listJobRows, readJob } from '@/db/jobs';
 import { logOfJob, logOfWorkshop } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { checked } from './checked';
 import { houseLessons } from './learnedCases';
+import type { Refusal } from './outcome';
 import type { Workshop } from './workshop';
 
 /** A job with the log that belongs to it. */
@@ -37,22 +39,37 @@ function whyBroken(database: Database, row: JobRow, house: House): string | null
   looked.set(database, seen);
   const there = seen.get(row.id);
   if (there?.revision === row.revision) return there.because;
-  const because = inputsTrouble(() => readJob(row).inputs, house);
+  const because = inputsTrouble(() => readJob(row).inputs, house) ?? logTrouble(database, row.id);
   seen.set(row.id, { revision: row.revision, because });
   return because;
+}
+
+const jobLogShape = { log: listOf(part('logEntry', logEntryShape), 5000) };
+
+/** The first few errors, in a sentence. */
+const firstErrors = (refusal: Refusal): string =>
+  refusal.kind === 'invalid'
+    ? refusal.errors
+        .slice(0, 3)
+        .map(({ field, says }) => `${field}: ${says}`)
+        .join('; ')
+    : refusal.kind;
+
+/** Why the log of a job cannot be read; null where it can. */
+function logTrouble(database: Database, id: string): string | null {
+  try {
+    const shape = checked(jobLogShape, 'jobLog', { log: logOfJob(database, id) });
+    return shape.ok ? null : firstErrors(shape);
+  } catch (error) {
+    return `A plan in its log: ${(error as Error).message}`;
+  }
 }
 
 /** What is wrong with inputs, in a sentence; null where a job can be made of them. */
 export function inputsTrouble(read: () => unknown, house: House): string | null {
   try {
     const shape = checked(jobInputsShape, 'inputs', read());
-    if (!shape.ok)
-      return shape.kind === 'invalid'
-        ? shape.errors
-            .map(({ field, says }) => `${field}: ${says}`)
-            .slice(0, 3)
-            .join('; ')
-        : 'no job';
+    if (!shape.ok) return firstErrors(shape);
     const inputs = shape.value as JobInputs;
     const [wrong] = inputsViolations(inputs);
     if (wrong) return `${wrong.field}: ${wrong.says}`;
@@ -68,25 +85,33 @@ export interface WorkshopJobs {
   broken: BrokenJob[];
 }
 
-/** Every job of the workshop that is not set aside; those that cannot be read apart. */
+/** Every job of the workshop that can be read; the others apart. */
 export function workshopJobs(workshop: Pick<Workshop, 'database'>): WorkshopJobs {
   const house = houseOf(workshop);
-  const rows = listJobRows(workshop.database).filter((row) => row.aside === 0);
+  const rows = listJobRows(workshop.database);
   const because = rows.map((row) => whyBroken(workshop.database, row, house));
   return {
     jobs: rows.filter((_row, index) => because[index] === null).map(readJob),
-    broken: rows.flatMap(({ id, number, title }, index) =>
-      because[index] === null ? [] : [{ id, number, title, because: because[index]! }],
-    ),
+    broken: rows.flatMap((row, index) => (because[index] === null ? [] : [asBroken(row, because[index]!)])),
   };
 }
+
+const asBroken = ({ id, number, title, revision, aside }: JobRow, because: string): BrokenJob => ({
+  id,
+  number,
+  title,
+  revision,
+  aside: aside === 1,
+  because,
+});
 
 /** The cases of all jobs that can be read. */
 export function workshopCases(workshop: Workshop): (JobWithLog & { case: JobCase })[] {
   const house = houseOf(workshop);
-  const logs = logOfWorkshop(workshop.database);
+  const { jobs, broken } = workshopJobs(workshop);
+  const logs = logOfWorkshop(workshop.database, new Set(broken.map(({ id }) => id)));
   const at = workshop.now().getTime();
-  return workshopJobs(workshop).jobs.map((job) => {
+  return jobs.map((job) => {
     const log = logs.get(job.id) ?? [];
     return { job, log, case: caseOf(job, log, house, at) };
   });
@@ -101,7 +126,7 @@ export function openJob({ database }: Pick<Workshop, 'database'>, id: string): J
 export function brokenJob(workshop: Pick<Workshop, 'database'>, id: string): BrokenJob | null {
   const row = findJobRow(workshop.database, id);
   const because = row && whyBroken(workshop.database, row, houseOf(workshop));
-  return row && because ? { id, number: row.number, title: row.title, because } : null;
+  return row && because !== null ? asBroken(row, because) : null;
 }
 
 /** The case of one job as it stands. */

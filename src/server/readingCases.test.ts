@@ -8,6 +8,7 @@ import { sagUnder } from '@/core/tension/weightTest';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
+import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import { findRecording, recordedEntries } from '@/db/recordings';
 import { importAir } from './airCases';
@@ -35,7 +36,7 @@ let workshop: TestWorkshop;
 let jobId: string;
 const asked = () => ({ jobId, revision: revisionOf(workshop, jobId), maker: 'Me', note: '' });
 const taps = (nPerM: number, source: Request<'keepTaps'>['source'] = 'microphone') =>
-  keepTaps(workshop, { ...asked(), wavs: wavs(nPerM), source });
+  toEnd(keepTaps(workshop, { ...asked(), wavs: wavs(nPerM), source }));
 const log = () => openJob(workshop, jobId)!.log;
 
 beforeEach(() => {
@@ -68,14 +69,16 @@ describe('taps', () => {
     const before = log().length;
     const silent = Buffer.from(writeWav({ samples: new Float32Array(2 * RATE), rate: RATE })).toString('base64');
     const with_ = (change: Partial<Record<TapPlace, string>>) =>
-      keepTaps(workshop, { ...asked(), wavs: { ...wavs(200), ...change }, source: 'file' });
+      toEnd(keepTaps(workshop, { ...asked(), wavs: { ...wavs(200), ...change }, source: 'file' }));
     expect(wordsOf(with_({ X: silent }))).toMatch(/^Tap X: No tap was heard\. Bring the microphone nearer/);
     expect(wordsOf(with_({ Y: wavs(200, 4).Y }))).toMatch(/^Tap Y: The tap was too loud/);
     expect(wordsOf(with_({ C: Buffer.from('no sound at all').toString('base64') }))).toBe('Tap C: This is not a WAV file.');
     expect(wordsOf(with_({ X: wavs(200).C, Y: wavs(200).C }))).toMatch(/tap again|again/i);
     expect(with_({}).ok).toBe(true);
     expect(log()).toHaveLength(before + 1);
-    expect(keepTaps(workshop, { ...asked(), revision: 1, wavs: wavs(200), source: 'file' })).toMatchObject({ kind: 'stale' });
+    expect(toEnd(keepTaps(workshop, { ...asked(), revision: 1, wavs: wavs(200), source: 'file' }))).toMatchObject({
+      kind: 'stale',
+    });
     expect(
       wordsOf(checked(REQUESTS.keepTaps, 'keepTaps', { ...asked(), wavs: { ...wavs(200), C: '§' }, source: 'ear' })),
     ).toMatch(/source.*"ear"/);

@@ -21,7 +21,6 @@ import type { RemedyId } from '@/core/tension/remedies';
 import { type TapRecording, analyseTaps, type TensionByTap } from '@/core/tension/tap/analyseTaps';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { readWav } from '@/core/tension/tap/wav';
-import { toEnd } from '@/core/toEnd';
 import { printFine } from '@/core/units/length';
 import { findJob, updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
@@ -57,6 +56,8 @@ interface Kept {
 }
 
 /** One entry of a job’s log, made by `make` from the job as it stands; all or nothing. */
+const GONE = refuse('This job is not in the workshop any more: go back to the bench.');
+
 function keep(
   workshop: Workshop,
   { jobId, revision, maker, note }: Asked,
@@ -65,7 +66,7 @@ function keep(
   const { database, now, newId } = workshop;
   const write = database.transaction((): Outcome<JobWithLog> => {
     const job = findJob(database, jobId);
-    if (!job) return refuse('This job is not in the workshop any more: go back to the bench.');
+    if (!job) return GONE;
     if (job.revision !== revision) return { ok: false, kind: 'stale', theirs: job };
     const here = caseOfJob(workshop, { job, log: logOfJob(database, jobId) });
     if (!here.progress.done.has('fasten')) return refuse('Fasten the cloth first: before that there is no tension to keep.');
@@ -115,15 +116,21 @@ function decoded(
   return done({ sounds, files });
 }
 
-/** Three taps kept with the tension they tell; taps that tell none are refused with the reason. */
-export function keepTaps(workshop: Workshop, dto: Request<'keepTaps'>): Outcome<JobWithLog> {
+/**
+ * Three taps kept with the tension they tell; taps that tell none are refused with the reason. Works in steps, so that
+ * others are served meanwhile.
+ */
+export function* keepTaps(workshop: Workshop, dto: Request<'keepTaps'>): Generator<unknown, Outcome<JobWithLog>> {
   const heard = decoded(dto.wavs);
   if (!heard.ok) return heard;
-  return keep(workshop, dto, ({ inputs, plan, history, house: { rules } }) => {
-    const { mass, span } = plan.tune;
-    const told = toEnd(analyseTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread, taps: heard.value.sounds }));
-    if (told.kind === 'refused') return refuse(`Tap ${told.place}: ${told.says} ${told.doThis}`);
-    if (told.kind === 'doubted') return refuse(`${told.says} ${told.doThis}`);
+  const found = openJob(workshop, dto.jobId);
+  if (!found) return GONE;
+  const { mass, span } = caseOfJob(workshop, found).plan.tune;
+  const told = yield* analyseTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread, taps: heard.value.sounds });
+  if (told.kind === 'refused') return refuse(`Tap ${told.place}: ${told.says} ${told.doThis}`);
+  if (told.kind === 'doubted') return refuse(`${told.says} ${told.doThis}`);
+  // What was tapped rests on this version of the job: another one is refused as stale.
+  return keep(workshop, dto, ({ inputs, history, house: { rules } }) => {
     const { tension } = told;
     return done({
       did: `Tapped: ${tensionWords(tension.mean, tension.sdMean)}${dto.source === 'simulated' ? ', simulated' : ''}`,

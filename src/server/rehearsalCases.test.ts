@@ -3,15 +3,18 @@ import { expect, it } from 'vitest';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { progressOf } from '@/core/case/progress';
+import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
 import { checked } from './checked';
-import { createJob, importJob } from './jobCases';
+import { createJob, importJob, saveInputs } from './jobCases';
 import { openJob } from './jobReading';
 import type { Outcome } from './outcome';
-import { keepRehearsal } from './rehearsalCases';
+import { keepRehearsal as rehearsalKept } from './rehearsalCases';
 import { REQUESTS, type Request } from './requests';
 import type { Workshop } from './workshop';
+
+const keepRehearsal = (...asked: Parameters<typeof rehearsalKept>) => toEnd(rehearsalKept(...asked));
 
 let serial = 0;
 const emptyWorkshop = (): Workshop => ({
@@ -44,13 +47,19 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   expect(log[0]!.did).toMatch(/^Rehearsal: unevenness \d\.\d\d, 4 of \d+ places$/);
   expect(log[0]!.readings.find((one) => one.quantity === 'rehearsalFasteners')?.value).toBe(4);
   expect(progressOf(job.inputs, log).done.size).toBe(0);
-  expect(words(keepRehearsal(workshop, dto({ moves: [{ act: 'takeOut', place: 0, pull: 'none' }] })))).toMatch(
+  expect(words(keepRehearsal(workshop, dto({ revision: 2, moves: [{ act: 'takeOut', place: 0, pull: 'none' }] })))).toMatch(
     /Move 1 takes out a fastener that is not in\. Nothing was kept/,
   );
   expect(keepRehearsal(workshop, dto({ revision: 9 }))).toMatchObject({ ok: false, kind: 'stale' });
   expect(
     words(checked(REQUESTS.keepRehearsal, 'keepRehearsal', { ...dto(), moves: [{ act: 'fasten', place: -1, pull: 'hard' }] })),
   ).toMatch(/moves/);
+  // Somebody saves while the cloth is still being reckoned: what was rehearsed on the old job is not written.
+  const open = openJob(workshop, job.id)!.job;
+  const steps = rehearsalKept(workshop, dto({ revision: open.revision }));
+  steps.next();
+  value(saveInputs(workshop, { jobId: job.id, revision: open.revision, inputs: open.inputs }));
+  expect(toEnd(steps)).toMatchObject({ ok: false, kind: 'stale' });
   expect(openJob(workshop, job.id)!.log).toHaveLength(1);
   const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
   const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));

@@ -7,46 +7,59 @@ import { type RouteRun, type StapleModel, simulateRoute } from '@/core/fasten/me
 import { rehearsalViolation } from '@/core/fasten/rehearsal';
 import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/stages/fasten/rehearsalScore';
 import { stapleModel } from '@/core/stages/fasten/stapleModel';
-import { toEnd } from '@/core/toEnd';
-import { findJob } from '@/db/jobs';
+import { findJob, updateInputs } from '@/db/jobs';
 import { insertLogEntry } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { type JobWithLog, openJob } from './jobReading';
-import { type Outcome, done, refuse } from './outcome';
+import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
-const runOf = (model: StapleModel): RouteRun => toEnd(simulateRoute(toEnd(condensedMembrane(model.mesh, model.cloth)), model));
+function* runOf(model: StapleModel): Generator<unknown, RouteRun> {
+  return yield* simulateRoute(yield* condensedMembrane(model.mesh, model.cloth), model);
+}
 
-export function keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>): Outcome<JobWithLog> {
+/** Works in steps, so that others are served meanwhile; what was read before the work is asked again when it is written. */
+export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>): Generator<unknown, Outcome<JobWithLog>> {
   const { database, now, newId } = workshop;
-  const job = findJob(database, dto.jobId);
-  if (!job) return refuse('This job is not in the workshop any more: go back to the bench.');
-  if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
+  const refusal = (): Refusal | null => {
+    const job = findJob(database, dto.jobId);
+    if (!job) return refuse('This job is not in the workshop any more: go back to the bench.');
+    return job.revision === dto.revision ? null : { ok: false, kind: 'stale', theirs: job };
+  };
+  const early = refusal();
+  if (early) return early;
+  const { inputs } = findJob(database, dto.jobId)!;
   const { rules } = readRules(database);
-  const model = stapleModel(job.inputs, rules);
+  const model = stapleModel(inputs, rules);
   const wrong = rehearsalViolation(dto.moves, model.places.length);
   if (wrong) return refuse(`${wrong} Nothing was kept: start the rehearsal over.`);
-  const { firmN, doubt } = runOf(model);
+  const { firmN, doubt } = yield* runOf(model);
   if (doubt !== null)
     return refuse('The simulated cloth tells nothing of this job’s route: choose another spacing or one starter, then rehearse.');
-  const run = runOf(rehearsalModel(model, dto.moves, firmN, dto.offGrainDeg, rules));
-  const score = rehearsalScore(job.inputs, model, dto.moves, rules);
-  insertLogEntry(database, job.id, {
-    id: newId(),
-    stage: 'fasten',
-    step: null,
-    kind: 'rehearsal',
-    of: '',
-    at: now().toISOString(),
-    maker: dto.maker,
-    did: `Rehearsal: unevenness ${run.end.unevenness.toFixed(2)}, ${score.fasteners} of ${score.ofPlaces} places`,
-    note: dto.note.trim(),
-    reason: '',
-    corrects: null,
-    readyAt: null,
-    readings: rehearsalReadings(score, run),
-    plan: null,
+  const run = yield* runOf(rehearsalModel(model, dto.moves, firmN, dto.offGrainDeg, rules));
+  const score = rehearsalScore(inputs, model, dto.moves, rules);
+  const write = database.transaction((): Outcome<JobWithLog> => {
+    const late = refusal();
+    if (late) return late;
+    insertLogEntry(database, dto.jobId, {
+      id: newId(),
+      stage: 'fasten',
+      step: null,
+      kind: 'rehearsal',
+      of: '',
+      at: now().toISOString(),
+      maker: dto.maker,
+      did: `Rehearsal: unevenness ${run.end.unevenness.toFixed(2)}, ${score.fasteners} of ${score.ofPlaces} places`,
+      note: dto.note.trim(),
+      reason: '',
+      corrects: null,
+      readyAt: null,
+      readings: rehearsalReadings(score, run),
+      plan: null,
+    });
+    updateInputs(database, dto.jobId, dto.revision, inputs, now().toISOString());
+    return done(openJob(workshop, dto.jobId)!);
   });
-  return done(openJob(workshop, job.id)!);
+  return write.immediate();
 }

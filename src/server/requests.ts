@@ -40,6 +40,10 @@ export const REQUESTS = {
     /** The roll or offcut that a recorded cut is taken from. */
     clothId: optional(idText),
   },
+  /** A job that cannot be read, out of the lists or back. */
+  setAside: { jobId: idText, revision, aside: flag() },
+  /** What such a job should hold, as JSON; none for what its log recorded last. */
+  mendJob: { jobId: idText, revision, text: optional(text(1, 4_000_000)) },
   withdraw: { ...ofJob, entryId: idText, reason: text(3, 2000) },
   keepRehearsal: {
     ...ofJob,

@@ -4,18 +4,21 @@
  */
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { format, parseISO } from 'date-fns';
 import { importJobAction } from '@/server/actions';
 import { printDuration } from '@/core/units/duration';
 import { printSize } from '@/core/units/length';
 import type { BenchRow } from '@/server/workshopCases';
+import type { BrokenJob as Broken } from '@/db/jobs';
 import { clockWords } from '@/ui/Clock';
 import { Figure } from '@/ui/Figure';
+import { FileButton } from '@/ui/FileButton';
 import { typing } from '@/ui/typing';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { dueWords } from '../job/JobHeader';
+import { BrokenJob } from './BrokenJob';
 import { MiniCanvas } from './MiniCanvas';
 import { NewJobDialog } from './NewJobDialog';
 import { StageLine } from './StageLine';
@@ -23,7 +26,15 @@ import { StageLine } from './StageLine';
 /** Room for the drawing of one canvas, px, and the largest canvas it is scaled for. */
 const CELL = { width: 120, height: 58 };
 
-export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; workshop: string; nowMs: number }) {
+interface BenchProps {
+  rows: BenchRow[];
+  /** Jobs whose rows cannot be read. */
+  broken: Broken[];
+  workshop: string;
+  nowMs: number;
+}
+
+export function Bench({ rows, broken, workshop, nowMs: serverNow }: BenchProps) {
   const nowMs = useNow(serverNow);
   const [making, setMaking] = useState(false);
   const [finishedShown, setFinishedShown] = useState(false);
@@ -41,7 +52,12 @@ export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; 
     <main className="flex min-h-0 flex-1 flex-col">
       <BenchHeader open={open} workshop={workshop} nowMs={nowMs} onNew={() => setMaking(true)} />
       <div className="min-h-0 flex-1 overflow-y-auto px-5">
-        {rows.length === 0 && <EmptyBench onNew={() => setMaking(true)} />}
+        {broken
+          .filter(({ aside }) => !aside)
+          .map((job) => (
+            <BrokenJob key={job.id} job={job} />
+          ))}
+        {rows.length + broken.length === 0 && <EmptyBench onNew={() => setMaking(true)} />}
         <ul>
           {open.map((row, index) => (
             <JobRow key={row.id} row={row} scale={scale} nowMs={nowMs} first={index === 0} />
@@ -56,6 +72,18 @@ export function Bench({ rows, workshop, nowMs: serverNow }: { rows: BenchRow[]; 
           >
             {finishedShown ? 'Hide' : 'Show'} {finished.length} handed over
           </button>
+        )}
+        {broken.some(({ aside }) => aside) && (
+          <details className="py-2">
+            <summary className="soft cursor-pointer text-[14.5px]">
+              {broken.filter(({ aside }) => aside).length} set aside, not readable
+            </summary>
+            {broken
+              .filter(({ aside }) => aside)
+              .map((job) => (
+                <BrokenJob key={job.id} job={job} />
+              ))}
+          </details>
         )}
         {finishedShown && (
           <ul>
@@ -87,7 +115,7 @@ function BenchHeader({ open, workshop, nowMs, onNew }: { open: BenchRow[]; works
       </h1>
       <p className="figure soft text-[14.5px]">{workshop}</p>
       <p className="figure ml-auto text-[14.5px]">
-        {open.length} canvases open
+        {open.length === 1 ? '1 canvas' : `${open.length} canvases`} open
         {late > 0 && (
           <>
             , <strong className="text-error">{late} late</strong>
@@ -176,7 +204,6 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
 
 function ImportButton() {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const [says, setSays] = useState<string | null>(null);
   const take = async (file: File) => {
     const outcome = await importJobAction(await file.text());
@@ -194,22 +221,9 @@ function ImportButton() {
   };
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        aria-label="Job file"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void take(file);
-        }}
-      />
-      <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => input.current?.click()}>
+      <FileButton label="Job file" onFile={(file) => void take(file)}>
         Take in a job file
-      </button>
+      </FileButton>
       {says && (
         <p role="alert" className="w-full text-[14px] text-error">
           {says}

@@ -5,6 +5,7 @@
  */
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
+import { ErrorBoundary } from 'react-error-boundary';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
 import type { RackBar } from '@/core/frame/rack';
@@ -22,7 +23,8 @@ import { useNow } from '@/ui/useNow';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CutFrom, NOT_STORED, clothThatFits } from './cloth/CutFrom';
-import { refusalWords } from './jobDraft';
+import { BrokenSheet } from './BrokenSheet';
+import { type DraftState, type JobDraft, refusalWords } from './jobDraft';
 import { JobHeader } from './JobHeader';
 import { Recorded, RecordBar } from './RecordBar';
 import { SLIPS } from './slips';
@@ -50,11 +52,30 @@ interface JobPageProps {
   nowMs: number;
 }
 
-export function JobPage({ first, rack, cloth, cut, lessons, air, recordings, nowMs: serverNow }: JobPageProps) {
+/** The draft of a job outlives whatever breaks in drawing it: what was typed is still there, and saved. */
+export function JobPage(props: JobPageProps) {
+  const [state, draft] = useJobDraft(props.first.job);
+  return (
+    <ErrorBoundary
+      resetKeys={[state.inputs]}
+      fallbackRender={({ error, resetErrorBoundary }) => (
+        <BrokenSheet error={error as Error} save={state.save} undo={draft.undo} again={resetErrorBoundary} />
+      )}
+    >
+      <JobDesk {...props} state={state} draft={draft} />
+    </ErrorBoundary>
+  );
+}
+
+interface JobDeskProps extends JobPageProps {
+  state: DraftState;
+  draft: JobDraft;
+}
+
+function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: serverNow, state, draft }: JobDeskProps) {
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
-  const [state, draft] = useJobDraft(first.job);
   const { inputs } = state;
   const [{ log, from }, setLog] = useState({ log: first.log, from: first.log });
   // A newer log from the server, after a refresh, takes the place of the one in hand.

@@ -8,6 +8,7 @@ import { allCorners } from '@/core/tension/openCorners';
 import type { TapPlace } from '@/core/tension/tap/membraneTone';
 import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
+import { toEnd } from '@/core/toEnd';
 import { caseOfJob, openJob } from '../jobReading';
 import type { Outcome } from '../outcome';
 import { keepRemedy, keepTaps, keepTurns } from '../readingCases';
@@ -27,7 +28,8 @@ export function seedTaps(database: Database, jobId: string, maker: string, now: 
   };
   const tap = (daysAgo: number, nPerM: number, note: string) => {
     clock = new Date(now.getTime() - daysAgo * DAY_MS);
-    must(keepTaps(workshop, { ...asked(note), source: 'simulated', wavs: wavsOf(workshop, jobId, nPerM, random) }));
+    const wavs = wavsOf(workshop, jobId, nPerM, random);
+    must(toEnd(keepTaps(workshop, { ...asked(note), source: 'simulated', wavs })));
   };
   tap(21, 232, 'The day it was collected.');
   tap(9, 188, 'Brought back after the wet weeks.');

@@ -1,8 +1,9 @@
 import { notFound } from 'next/navigation';
+import { BrokenJob } from '@/features/bench/BrokenJob';
 import { JobPage } from '@/features/job/JobPage';
 import { clothStore, jobCut } from '@/server/clothCases';
 import { airOf } from '@/server/airCases';
-import { openJob } from '@/server/jobReading';
+import { brokenJob, openJob } from '@/server/jobReading';
 import { houseLessons } from '@/server/learnedCases';
 import { keptTaps } from '@/server/readingCases';
 import { rackBars } from '@/server/rackCases';
@@ -11,6 +12,13 @@ import { openWorkshop } from '@/server/openWorkshop';
 export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const workshop = openWorkshop();
+  const broken = brokenJob(workshop, id);
+  if (broken)
+    return (
+      <main className="flex flex-1 flex-col px-5 py-6">
+        <BrokenJob job={broken} />
+      </main>
+    );
   const found = openJob(workshop, id);
   if (!found) notFound();
   return (

@@ -1,5 +1,5 @@
 import { jobFile, jobFileName, printJobFile } from '@/core/file/jobFile';
-import { openJob } from '@/server/jobReading';
+import { brokenJob, openJob } from '@/server/jobReading';
 import { openWorkshop } from '@/server/openWorkshop';
 import { houseRules } from '@/server/workshopCases';
 
@@ -7,6 +7,8 @@ import { houseRules } from '@/server/workshopCases';
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   const workshop = openWorkshop();
+  const broken = brokenJob(workshop, id);
+  if (broken) return new Response(`No. ${broken.number} cannot be read. ${broken.because}`, { status: 409 });
   const found = openJob(workshop, id);
   if (!found) return new Response('No such job.', { status: 404 });
   const { revision: _revision, ...job } = found.job;

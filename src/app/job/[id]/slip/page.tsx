@@ -1,12 +1,14 @@
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { JobSlip } from '@/features/job/JobSlip';
-import { openJob } from '@/server/jobReading';
+import { brokenJob, openJob } from '@/server/jobReading';
 import { houseLessons } from '@/server/learnedCases';
 import { openWorkshop } from '@/server/openWorkshop';
 
 export default async function SlipRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const workshop = openWorkshop();
+  const broken = brokenJob(workshop, id);
+  if (broken) redirect(`/job/${id}`);
   const found = openJob(workshop, id);
   if (!found) notFound();
   return <JobSlip job={found.job} log={found.log} lessons={houseLessons(workshop)} nowMs={workshop.now().getTime()} />;

@@ -1,0 +1,78 @@
+import 'reflect-metadata';
+import { describe, expect, it } from 'vitest';
+import { length } from '@/core/units/length';
+import { mendJob, printRawJob, setJobAside } from './brokenJobs';
+import { createJob, recordStep } from './jobCases';
+import { brokenJob, openJob, workshopCases, workshopJobs } from './jobReading';
+import { testWorkshop, value, wordsOf } from './testWorkshop';
+import { benchRows, logRows } from './workshopCases';
+
+/** A workshop of three jobs, the middle one with its brief recorded and then spoilt in the file. */
+function spoilt(inputs: string) {
+  const workshop = testWorkshop();
+  const make = (title: string) => value(createJob(workshop, { title, width: length(900), height: length(600) }));
+  const [first, job, last] = [make('First'), make('Second'), make('Last')];
+  const note = { maker: 'M', note: '', reason: '', unit: 'mm' as const, clothId: null };
+  value(recordStep(workshop, { jobId: job.id, revision: job.revision, stage: 'brief', ...note }));
+  workshop.database.prepare('UPDATE job SET inputs = ?, revision = revision + 1 WHERE id = ?').run(inputs, job.id);
+  return { workshop, first, job, last, revision: job.revision + 2 };
+}
+
+describe('a job that cannot be read', () => {
+  const whole = JSON.stringify(openJob(spoilt('{}').workshop, 'id-1')!.job.inputs);
+  it.each([
+    ['nothing', 'null'],
+    ['a list', '[]'],
+    ['emptiness', '{}'],
+    ['a size below 0', whole.replace('"mm":900', '"mm":-900')],
+    ['a bar of no house', whole.replace(/"profile":"\w+"/, '"profile":"whale"')],
+  ])('of %s is one broken row with its reason; the others work on', (_what, inputs) => {
+    const { workshop, job } = spoilt(inputs);
+    const { jobs, broken } = workshopJobs(workshop);
+    expect(jobs.map(({ number }) => number)).toEqual([101, 103]);
+    expect(broken).toMatchObject([{ id: job.id, number: 102, title: 'Second', aside: false }]);
+    expect(broken[0]!.because.length).toBeGreaterThan(5);
+    expect(benchRows(workshop)).toHaveLength(2);
+    expect(workshopCases(workshop)).toHaveLength(2);
+    expect(logRows(workshop)).toHaveLength(1);
+    expect(JSON.parse(printRawJob(workshop, job.id)!)).toMatchObject({ job: [{ inputs }], log: [{ stage: 'brief' }] });
+  });
+
+  it('is set aside and brought back; a sound one is not', () => {
+    const { workshop, job, first, revision } = spoilt('{}');
+    expect(wordsOf(setJobAside(workshop, { jobId: first.id, revision: 1, aside: true }))).toMatch(/can be read/);
+    expect(wordsOf(setJobAside(workshop, { jobId: job.id, revision: 1, aside: true }))).toMatch(/in between/);
+    value(setJobAside(workshop, { jobId: job.id, revision, aside: true }));
+    expect(brokenJob(workshop, job.id)!.aside).toBe(true);
+    value(setJobAside(workshop, { jobId: job.id, revision: revision + 1, aside: false }));
+    expect(brokenJob(workshop, job.id)!.aside).toBe(false);
+  });
+
+  it('is put right from its log, from inputs, or from its own rows, mended', () => {
+    const raw = (text: string) => JSON.stringify({ job: [{ inputs: text }], log: [] });
+    for (const text of [null, whole, JSON.stringify({ job: { inputs: JSON.parse(whole) } }), raw(whole)]) {
+      const { workshop, job, revision } = spoilt('{}');
+      expect(value(mendJob(workshop, { jobId: job.id, revision, text })).inputs.brief.width.mm).toBe(900);
+      expect(workshopJobs(workshop).broken).toEqual([]);
+      expect(openJob(workshop, job.id)!.log).toHaveLength(1);
+    }
+  });
+
+  it('stays as it is when what is taken is no better', () => {
+    for (const text of ['', 'null', '[]', '{"job":[{}]}', '{"job":7}', whole.replace('"mm":900', '"mm":"900"')]) {
+      const { workshop, job, revision } = spoilt('{}');
+      expect(wordsOf(mendJob(workshop, { jobId: job.id, revision, text }))).toMatch(/nothing was changed/);
+      expect(brokenJob(workshop, job.id)!.revision).toBe(revision);
+    }
+  });
+
+  it('that has a broken plan in its log does not stop the bench either', () => {
+    const { workshop, last } = spoilt('{}');
+    const insert = workshop.database.prepare(
+      "INSERT INTO log_entry (id, job_id, stage, kind, of_id, at, maker, did, note, reason, plan, written, taken_in) VALUES ('x', ?, 'brief', 'record', '', ?, 'M', '', '', '', '{}', 5, 0)",
+    );
+    insert.run(last.id, workshop.now().toISOString());
+    expect(workshopJobs(workshop).broken.map(({ number }) => number)).toEqual([102, 103]);
+    expect(benchRows(workshop)).toHaveLength(1);
+  });
+});
