@@ -21,7 +21,7 @@ test('a brace is dragged and moved by keys; the bow answers, undo brings it back
   expect(dragged).toBeLessThan(650);
   await page.mouse.up();
   await expect(verdict(page, /^\w*\.? ?Top and bottom bars bow/)).not.toHaveText(before!);
-  await expect(page.getByLabel('Brace 1, from the left')).toHaveValue(String(dragged));
+  await expect(page.getByLabel('Brace 1, from the left')).toHaveValue(`${dragged} mm`);
 
   await brace.focus();
   await page.keyboard.press('Shift+ArrowLeft');

@@ -160,7 +160,7 @@ test('the store refuses what cannot be there; a cloth of the house is added, use
   await page.goto(`${demoServer.url}/cloth?view=store`);
   const slip = page.getByRole('form', { name: 'Put in the store' });
   await slip.getByLabel('Cloth').selectOption({ label: 'Sailmaker’s second' });
-  await expect(slip.getByLabel('Usable width')).toHaveValue('1400');
+  await expect(slip.getByLabel('Usable width')).toHaveValue('1400 mm');
   await slip.getByLabel('Usable width').fill('9 m');
   await expect(slip.getByRole('alert').filter({ hasText: /is above 6000 mm/ })).toBeVisible();
   await slip.getByLabel('Usable width').fill('1380');

@@ -63,7 +63,7 @@ test('a save from a stale tab is refused with both versions shown, and either ca
   const dialog = other.getByRole('dialog', { name: 'Changed elsewhere in between' });
   await expect(dialog.getByRole('row', { name: 'brief, width 825 mm 810 mm' })).toBeVisible();
   await dialog.getByRole('button', { name: 'Take what is there now' }).click();
-  await expect(other.getByLabel('Face width')).toHaveValue('810');
+  await expect(other.getByLabel('Face width')).toHaveValue('810 mm');
 
   await other.getByLabel('Face height').fill('505');
   await saved(other);
@@ -72,7 +72,7 @@ test('a save from a stale tab is refused with both versions shown, and either ca
   await saved(page);
   await other.reload();
   await expect(other.getByLabel('Title')).toHaveValue('Two tabs, mine');
-  await expect(other.getByLabel('Face height')).toHaveValue('500');
+  await expect(other.getByLabel('Face height')).toHaveValue('500 mm');
 });
 
 test('a record from a stale tab is refused too', async ({ page, context, demoServer }) => {

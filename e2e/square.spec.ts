@@ -80,7 +80,7 @@ test('each try is kept, the drawing shows the path, the record has them all', as
   await stage(page, 'Square').click();
   await page.getByRole('tab', { name: /^Tries \(2\)/ }).click();
   await page.getByRole('button', { name: 'Back to the try before' }).click();
-  await expect(page.getByLabel('Diagonal, top left down')).toHaveValue('1086');
+  await expect(page.getByLabel('Diagonal, top left down')).toHaveValue('1086 mm');
 });
 
 test('the practice tape: a frame to learn on, never a record by accident', async ({ page, demoServer }) => {

@@ -4,10 +4,11 @@
  */
 import { type ReactNode, useId, useState } from 'react';
 import type { Parsed } from '@/core/units/result';
-import { type Length, SIXTEENTH_MM, parseLength, printLength, printTyped } from '@/core/units/length';
-import { parsed, refused } from '@/core/units/result';
+import { type Length, SIXTEENTH_MM, printLength, printTyped } from '@/core/units/length';
+import { parsed } from '@/core/units/result';
 import { Figure } from './Figure';
 import { useReportedError } from './fieldErrors';
+import { readLength, readNumber } from './readField';
 import { useWorkshop } from './WorkshopContext';
 
 interface TypedFieldProps<T> {
@@ -113,17 +114,6 @@ function otherUnit({ mm, unit }: Length): string {
   return printLength(mm, inches ? { unit: 'mm', stepMm: 0.5 } : { unit: 'in', stepMm: SIXTEENTH_MM });
 }
 
-function readWithin(typed: string, unit: 'mm' | 'cm' | 'in', leastMm: number, mostMm: number): Parsed<Length> {
-  const result = parseLength(typed, unit);
-  if (!result.ok || (result.value.mm >= leastMm && result.value.mm <= mostMm)) return result;
-  const bound = (mm: number) => printLength(mm, { unit: 'mm', stepMm: 1 });
-  return refused(
-    typed,
-    result.value.mm < leastMm ? `is below ${bound(leastMm)}` : `is above ${bound(mostMm)}`,
-    `Type ${bound(leastMm)} to ${bound(mostMm)}, in any unit.`,
-  );
-}
-
 export function LengthField({
   label,
   value,
@@ -140,7 +130,7 @@ export function LengthField({
       label={label}
       value={value}
       print={printTyped}
-      read={(typed) => readWithin(typed, value.unit === 'in' || value.unit === 'ft' ? 'in' : tape.unit, leastMm, mostMm)}
+      read={(typed) => readLength(typed, value, tape, { leastMm, mostMm })}
       onChange={onChange}
       beside={hideLabel ? undefined : otherUnit(value)}
       hint={hint}
@@ -167,7 +157,7 @@ export function ReadingField({
 }) {
   const { tape } = useWorkshop();
   const read = (typed: string): Parsed<Length | null> =>
-    typed.trim() === '' ? parsed<Length | null>(null) : readWithin(typed, tape.unit, leastMm, mostMm);
+    typed.trim() === '' ? parsed<Length | null>(null) : readLength(typed, value, tape, { leastMm, mostMm });
   return (
     <TypedField<Length | null>
       label={label}
@@ -209,19 +199,12 @@ export function NumberField({
   onClear,
   placeholder,
 }: NumberFieldProps) {
-  const read = (typed: string): Parsed<number | null> => {
-    const clean = typed.trim().replace(',', '.');
-    if (clean === '' && onClear) return parsed<number | null>(null);
-    const number = /^\d+(\.\d+)?$/.test(clean) ? Number(clean) : NaN;
-    if (number >= least && number <= most) return parsed<number | null>(number);
-    return refused(typed, Number.isNaN(number) ? 'is not a number' : 'is out of range', `Type ${least} to ${most} ${unit}.`);
-  };
   return (
     <TypedField<number | null>
       label={label}
       value={value}
       print={(one) => (one === null ? '' : String(one))}
-      read={read}
+      read={(typed) => readNumber(typed, { unit, least, most, mayBeEmpty: onClear !== undefined })}
       onChange={(one) => (one === null ? onClear?.() : onChange(one))}
       placeholder={placeholder}
       beside={unit}

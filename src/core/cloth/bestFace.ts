@@ -2,7 +2,7 @@
  * The largest face a painted image fills, when the size is still free: the frame is turned so that the edges that
  * must stay parallel waver least, then as wide and high as the image is everywhere.
  */
-import { type PaintedImage, type Priorities, edgeWeight, leastTurn, mean, outlineOf, turned } from './registration';
+import { type PaintedImage, type Priorities, UNSEEN_MM, edgeWeight, leastTurn, mean, outlineOf, turned } from './registration';
 import { SIDES, type Side } from '../job/sides';
 import { withoutDust } from '../units/numeral';
 
@@ -30,9 +30,6 @@ const variance = (values: readonly number[]) => {
   const middle = mean(values);
   return mean(values.map((one) => (one - middle) ** 2));
 };
-
-/** Less than any tape reads. */
-const UNSEEN_MM = 0.05;
 
 export interface OfferedFace extends FaceSize {
   why: 'exact' | 'round' | 'bars';

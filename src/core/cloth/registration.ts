@@ -42,6 +42,9 @@ export interface Registration {
   outline: Record<Side, Point2[]>;
   mostWrapMm: number;
   mostBareMm: number;
+  /** More of it goes round than may, or bare cloth shows where none may: by more than any tape reads. */
+  wrapsTooFar: boolean;
+  baresTooMuch: boolean;
   /** Neither limit is passed. */
   holds: boolean;
 }
@@ -54,6 +57,8 @@ export const SIDE_ENDS: Record<Side, readonly [Corner, Corner]> = {
   left: ['topLeft', 'bottomLeft'],
 };
 
+/** Less than any tape reads, mm: two sizes or places closer than this are one. */
+export const UNSEEN_MM = 0.05;
 /** Points along an edge, ends included. */
 const POINTS = 9;
 /** What an edge weighs that need not stay parallel. */
@@ -135,7 +140,9 @@ function placed(points: Outline, { widthMm, heightMm }: { widthMm: number; heigh
 
 /**
  * The middle of the face along one direction: at `s` the near edge goes round by s − near, the far one by far − s.
- * Limits first, then the least cost between them; limits that cross are broken equally.
+ * Limits first, then the least cost between them; limits that cross are broken equally. Where the image is larger than the
+ * face, what it is larger by is shared by both edges, whatever they weigh: a fold at the very edge of the image is bared by
+ * half a millimetre of the tape.
  */
 function shift(
   near: readonly number[],
@@ -161,8 +168,11 @@ function shift(
     way === 'leastSquares'
       ? (weighsNear * mean(near) + weighsFar * mean(far)) / (weighsNear + weighsFar)
       : goldenSection(cost, Math.min(...near, ...far), Math.max(...near, ...far));
-  const at = Math.min(high, Math.max(low, free));
-  return { at, cost: cost(at) };
+  const within = (s: number) => Math.min(high, Math.max(low, s));
+  const [nearest, furthest] = [Math.max(...near), Math.min(...far)];
+  if (furthest <= nearest) return { at: within(free), cost: cost(within(free)) };
+  const shared = way === 'leastSquares' ? (nearest + furthest) / 2 : (Math.max(...far) + Math.min(...near)) / 2;
+  return { at: within(shared), cost: cost(within(free)) };
 }
 
 /** What an edge weighs: fully where it must stay parallel, hardly where it takes the error. */
@@ -231,6 +241,8 @@ function described(
   ) as Record<Side, EdgeOffsets>;
   const mostWrapMm = Math.max(0, ...SIDES.map((side) => sides[side].mostMm));
   const mostBareMm = Math.max(0, ...SIDES.map((side) => -sides[side].leastMm));
+  const wrapsTooFar = mostWrapMm > limit + UNSEEN_MM;
+  const baresTooMuch = !mayBare && mostBareMm > UNSEEN_MM;
   return {
     turnDegrees: (turn * 180) / Math.PI,
     sides,
@@ -243,6 +255,8 @@ function described(
     outline,
     mostWrapMm,
     mostBareMm,
-    holds: mostWrapMm <= limit + 1e-6 && (mayBare || mostBareMm <= 1e-6),
+    wrapsTooFar,
+    baresTooMuch,
+    holds: !wrapsTooFar && !baresTooMuch,
   };
 }

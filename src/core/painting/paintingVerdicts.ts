@@ -1,16 +1,16 @@
 /* What is judged about a painting that is placed on its frame: how true it lies, what is held by what, what to spare it. */
 import { FIXING_WORDS } from '../cloth/marginLeft';
 import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';
-import type { Registration } from '../cloth/registration';
+import { type Registration, UNSEEN_MM } from '../cloth/registration';
 import { assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { byId } from '../house/schools';
 import { SIDES, type Side } from '../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
-import { printFine, printLength } from '../units/length';
+import { printFine, printLength, printSize } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from '../stages/planContext';
-import type { PaintedSide, PaintingPlan } from './planPainting';
+import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainting';
 import { CORNER_WORDS } from '../stages/square/squareVerdicts';
 
 /** How far the painted edge runs off the edge of the frame from one end to the other, bow and all, mm. */
@@ -87,17 +87,31 @@ const unmeasured = ({ brief }: JobInputs, { image }: PaintingPlan): Verdict =>
         : 'Read its four sides and both diagonals, then how far each edge bows.',
   });
 
-function placingVerdicts({ cloth }: JobInputs, registration: Registration, { tape, rules }: PlanContext): Verdict[] {
+/** What would put a place of the frame within its limits, as far as anything does. */
+export function wouldHoldWords(inputs: JobInputs, context: PlanContext): string {
+  const { tape } = context;
+  const would = whatWouldHold(inputs, context);
+  const ways = [
+    ...(would.face ? [`take a face of ${printSize(would.face.widthMm, would.face.heightMm, tape, 'down')}`] : []),
+    ...(would.wrapMm === null ? [] : [`let ${printFine(would.wrapMm, tape)} go round`]),
+    ...(would.bareMm === null ? [] : [`allow ${printFine(would.bareMm, tape)} of bare cloth`]),
+  ];
+  return ways.length === 0
+    ? 'Measure the image again: no face near this one holds on it.'
+    : `What would hold: ${ways.join('; or ')}.`;
+}
+
+function placingVerdicts(inputs: JobInputs, registration: Registration, context: PlanContext): Verdict[] {
+  const { tape, rules } = context;
+  const { cloth } = inputs;
   const { keep, mostWrap, mayBare } = cloth.painting;
-  const { mostWrapMm, mostBareMm } = registration;
+  const { mostWrapMm, mostBareMm, baresTooMuch: bareMatters, wrapsTooFar: wraps } = registration;
   const kept = SIDES.filter((side) => keep.includes(side));
   const worst = kept.reduce<Side | null>(
     (most, side) => (most && wavers(registration, most) >= wavers(registration, side) ? most : side),
     null,
   );
   const limit = assumed(rules, 'parallelLimit');
-  const bareMatters = !mayBare && mostBareMm > 0.05;
-  const wraps = mostWrapMm > mostWrap.mm + 0.05;
   const corner = (['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const).reduce((most, one) => {
     const far = (name: typeof one) => Math.hypot(registration.corners[name].x, registration.corners[name].y);
     return far(one) > far(most) ? one : most;
@@ -112,10 +126,9 @@ function placingVerdicts({ cloth }: JobInputs, registration: Registration, { tap
       unit: 'mm',
       says: bareMatters
         ? `${printFine(mostBareMm, tape)} of bare cloth shows on the face at the worst place${wraps ? `, ${printFine(mostWrapMm, tape)} of the image goes round` : ''}.`
-        : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${mayBare && mostBareMm > 0.05 ? `; ${printFine(mostBareMm, tape)} of bare cloth shows` : ''}.`,
+        : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${mayBare && mostBareMm > UNSEEN_MM ? `; ${printFine(mostBareMm, tape)} of bare cloth shows` : ''}.`,
       because: `Frame ${turnWords(registration.turnDegrees)} on the image; the farthest corner is the ${CORNER_WORDS[corner]} one.`,
-      doThis:
-        bareMatters || wraps ? 'Take a smaller face, let more go round, or allow bare cloth: see Sizes and Priorities.' : '',
+      doThis: registration.holds ? '' : wouldHoldWords(inputs, context),
     }),
     ...(worst
       ? [

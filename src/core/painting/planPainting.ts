@@ -1,5 +1,5 @@
 import type { EndMargins } from '../cloth/centring';
-import { type OfferedFace, bestFace, offeredFaces } from '../cloth/bestFace';
+import { type FaceSize, type OfferedFace, bestFace, offeredFaces } from '../cloth/bestFace';
 import { type Fixing, type TackRow, evenTacks, fixingFor } from '../cloth/marginLeft';
 import { type PaintedImage, type Priorities, type Registration, register } from '../cloth/registration';
 import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/corners';
@@ -121,6 +121,30 @@ export function sizeRows(inputs: JobInputs, context: PlanContext): SizeRow[] {
     ...face,
     registration: register(image, face, priorities),
   }));
+}
+
+export interface WouldHold {
+  /** The largest face to the tape’s step that holds under the same limits, or null. */
+  face: FaceSize | null;
+  /** What would have to go round on the face as it is, mm; null where that alone is not enough. */
+  wrapMm: number | null;
+  /** Bare cloth that would show on the face as it is, mm; null where that alone is not enough or may be already. */
+  bareMm: number | null;
+}
+
+/** What would hold instead of a place that does not. */
+export function whatWouldHold(inputs: JobInputs, context: PlanContext): WouldHold {
+  const { image } = paintedImage(inputs, context);
+  if (!image) return { face: null, wrapMm: null, bareMm: null };
+  const priorities = prioritiesOf(inputs.cloth.painting);
+  const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
+  const freed = register(image, face, { ...priorities, mostWrapMm: image.corners.topRight.x - image.corners.topLeft.x });
+  const bared = register(image, face, { ...priorities, mayBare: true });
+  return {
+    face: sizeRows(inputs, context).find(({ registration }) => registration.holds) ?? null,
+    wrapMm: freed.baresTooMuch ? null : freed.mostWrapMm,
+    bareMm: priorities.mayBare || bared.wrapsTooFar ? null : bared.mostBareMm,
+  };
 }
 
 /** Other priorities beside the chosen ones. */

@@ -1,7 +1,7 @@
 /*
  * Cloth weights. Inside: g/m². Numbered duck: the ounces of a piece 22 × 36 in are 19 less the number.
  */
-import { AMBIGUOUS_COMMA, decimal, readNumeral } from './numeral';
+import { decimal, readNumeral, twoWays } from './numeral';
 import { type Parsed, parsed, refused } from './result';
 
 const GRAMS_PER_OUNCE = 28.349523125;
@@ -33,7 +33,7 @@ export function gsmFromDuckNumber(number: number): number {
  */
 export function parseClothWeight(typed: string): Parsed<number> {
   const text = typed.trim().toLowerCase();
-  if (AMBIGUOUS_COMMA.test(text)) return refused(typed, 'can be read two ways', WOULD_DO);
+  if (twoWays(text)) return refused(typed, 'can be read two ways', WOULD_DO);
   const duck = /^(?:#|no\.?\s*|number\s*)(\d+)(?:\s*duck)?$/.exec(text);
   if (duck) {
     const number = Number(duck[1]);

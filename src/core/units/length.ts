@@ -2,7 +2,7 @@
  * Lengths as a tape shows them. Inside the product a length is a number of millimetres; where a person
  * typed it, the unit typed is kept beside it. Rounding to the tape's step happens only when printing.
  */
-import { AMBIGUOUS_COMMA, NUMERAL, decimal, readNumeral, withoutDust } from './numeral';
+import { NUMERAL, decimal, readNumeral, twoWays, withoutDust } from './numeral';
 import { type Parsed, parsed, refused } from './result';
 
 export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
@@ -62,7 +62,8 @@ export const length = (mm: number, unit: LengthUnit = 'mm'): Length => ({ mm: wi
  * Reads a length as typed; a bare number is taken in `bareUnit`.
  *
  * Accepts decimals with point or comma, fractions, vulgar signs, and feet with inches. Refuses signs,
- * anything over 100 m, and "1,200", each with a sentence that says what would do.
+ * anything over 100 m, a part of an inch that is a whole one, and "1,200" or "1.200" where both 1.2 and 1200 could be meant,
+ * each with a sentence that says what would do.
  *
  * @param typed what stands in the field
  * @param bareUnit the unit of a number without one
@@ -73,11 +74,12 @@ export function parseLength(typed: string, bareUnit: LengthUnit): Parsed<Length>
   const text = typed.trim().toLowerCase().replace(/''/g, '"');
   if (text === '') return refused(typed, 'is empty', WOULD_DO);
   if (/^[-−–]/.test(text)) return refused(typed, 'is below zero', WOULD_DO);
-  if (AMBIGUOUS_COMMA.test(text)) {
-    return refused(typed, 'can be read two ways', `Write ${text.replace(',', '')} or ${text.replace(',', '.')}.`);
-  }
   const mm = feetAndInches(text) ?? oneLength(text, bareUnit);
   if (!mm) return refused(typed, 'is not a length', WOULD_DO);
+  const ways = twoWays(text);
+  // Where only one of the two is a length of this workshop, that one is meant: 36.125 in.
+  if (ways && ways.thousands * MM_PER[mm.unit] <= LONGEST_MM)
+    return refused(typed, 'can be read two ways', `Write ${ways.thousands} or ${ways.decimal}.`);
   if (mm.mm > LONGEST_MM) return refused(typed, 'is longer than 100 m', 'Check the unit.');
   return parsed(mm);
 }
@@ -156,14 +158,17 @@ export function printFine(mm: number, tape: Tape): string {
  * @example printTyped({ mm: 614.3625, unit: 'ft' }) // `2' 0 3/16"`
  */
 export function printTyped({ mm, unit }: Length): string {
-  if (unit === 'mm') return decimal(mm, 3);
-  if (unit === 'cm') return `${decimal(mm / 10, 4)} cm`;
+  if (unit === 'mm') return `${plain(decimal(mm, 3))} mm`;
+  if (unit === 'cm') return `${plain(decimal(mm / 10, 4))} cm`;
   if (unit === 'm') return `${decimal(mm / 1000, 6)} m`;
   if (unit === 'in') return `${inchesTyped(mm)}"`;
   const feet = Math.floor(mm / MM_PER.ft + 1e-9);
   const inches = inchesTyped(mm - feet * MM_PER.ft);
   return `${feet}' ${/^\d+\//.test(inches) ? '0 ' : ''}${inches}"`;
 }
+
+/** A last nought where three decimals could be taken for thousands. */
+const plain = (text: string): string => (twoWays(text) ? `${text}0` : text);
 
 function inchesTyped(mm: number): string {
   const sixtyFourths = (mm / MM_PER_INCH) * 64;

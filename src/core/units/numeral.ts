@@ -1,6 +1,7 @@
 /*
  * Numbers as people write them on a bench: 61.5, 61,5, 24 3/16, 24-3/16, 24½, ½.
- * A comma is a decimal sign; "1,200" is refused because it is read as 1.2 by some and 1200 by others.
+ * Comma and point are both decimal signs; "1,200" and "1.200" are 1.2 to some and 1200 to others, and are refused where both
+ * could be meant.
  */
 
 const VULGAR: Record<string, number> = {
@@ -18,7 +19,17 @@ const VULGAR: Record<string, number> = {
 /** A run of characters that can be one numeral; the unit follows it. */
 export const NUMERAL = String.raw`(?:\d+\s*[½⅓⅔¼¾⅛⅜⅝⅞]|[½⅓⅔¼¾⅛⅜⅝⅞]|\d+(?:\s+|-)\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d*[.,]\d+|\d+)`;
 
-export const AMBIGUOUS_COMMA = /(^|[^\d.,])[1-9]\d{0,2},\d{3}(?![\d.,])/;
+const TWO_WAYS = /(?:^|[^\d.,])([1-9]\d{0,2})[.,](\d{3})(?![\d.,])/;
+
+/**
+ * The two ways in which a number with a sign before its last three digits can be read; null where it has none.
+ *
+ * @example twoWays('1.200') // { decimal: 1.2, thousands: 1200 }
+ */
+export function twoWays(text: string): { decimal: number; thousands: number } | null {
+  const match = TWO_WAYS.exec(text);
+  return match && { decimal: Number(`${match[1]}.${match[2]}`), thousands: Number(match[1]! + match[2]!) };
+}
 
 /**
  * The value of one numeral, or null when it is none or divides by zero.
@@ -32,7 +43,10 @@ export function readNumeral(text: string): number | null {
   const fraction = /^(?:(\d+)(?:\s+|-))?(\d+)\s*[/⁄]\s*(\d+)$/.exec(trimmed);
   if (fraction) {
     const divisor = Number(fraction[3]);
-    return divisor === 0 ? null : Number(fraction[1] ?? 0) + Number(fraction[2]) / divisor;
+    const part = Number(fraction[2]);
+    // A part of an inch is less than one: "24 17/16" is a slip.
+    if (divisor === 0 || (fraction[1] !== undefined && part >= divisor)) return null;
+    return Number(fraction[1] ?? 0) + part / divisor;
   }
   return /^(\d*[.,]\d+|\d+)$/.test(trimmed) ? Number(trimmed.replace(',', '.')) : null;
 }

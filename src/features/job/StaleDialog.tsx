@@ -12,8 +12,7 @@ export interface Difference {
 
 function shown(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'empty';
-  if (typeof value === 'object' && 'mm' in value && 'unit' in value)
-    return printTyped(value as Parameters<typeof printTyped>[0]) + ((value as { unit: string }).unit === 'mm' ? ' mm' : '');
+  if (typeof value === 'object' && 'mm' in value && 'unit' in value) return printTyped(value as Parameters<typeof printTyped>[0]);
   return typeof value === 'object' ? JSON.stringify(value) : String(value);
 }
 

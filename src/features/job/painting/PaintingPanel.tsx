@@ -6,8 +6,9 @@ import { TAPE_NAMES } from '@/core/frame/corners';
 import type { JobInputs } from '@/core/job/job';
 import type { PaintingInputs } from '@/core/painting/paintingInputs';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
+import { UNSEEN_MM } from '@/core/cloth/registration';
 import { SIDES } from '@/core/job/sides';
-import { capital, turnWords, wavers } from '@/core/painting/paintingVerdicts';
+import { capital, turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
 import type { Plan } from '@/core/case/planJob';
 import { SIDE_END_NAMES, sizeRows, tradeRows } from '@/core/painting/planPainting';
 import { type Length, length, printFine, printSize } from '@/core/units/length';
@@ -133,7 +134,7 @@ function MarginsLeft({ inputs: { cloth }, locked, change }: PaintingPanelProps) 
 }
 
 const signed = (mm: number, print: (mm: number) => string) =>
-  Math.abs(mm) < 0.05 ? '0' : `${mm > 0 ? '+' : '−'}${print(Math.abs(mm))}`;
+  Math.abs(mm) < UNSEEN_MM ? '0' : `${mm > 0 ? '+' : '−'}${print(Math.abs(mm))}`;
 
 function Placed({ plan }: PaintingPanelProps) {
   const { tape } = useWorkshop();
@@ -204,7 +205,7 @@ function Sizes({ inputs, locked, sizeFree, onSize }: PaintingPanelProps) {
         </thead>
         <tbody>
           {rows.map(({ widthMm, heightMm, why, registration }) => {
-            const chosen = Math.abs(widthMm - width.mm) < 0.05 && Math.abs(heightMm - height.mm) < 0.05;
+            const chosen = Math.abs(widthMm - width.mm) < UNSEEN_MM && Math.abs(heightMm - height.mm) < UNSEEN_MM;
             return (
               <tr key={why} className={`hair-b ${chosen ? 'font-semibold text-primary' : ''}`}>
                 <td>
@@ -271,6 +272,10 @@ function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
       </div>
       {rows.length === 0 ? (
         <NotMeasured />
+      ) : rows.every(({ registration }) => !registration.holds) ? (
+        <p className="max-w-prose text-[14px]">
+          None of the priorities holds on this face. <Figure>{wouldHoldWords(inputs, { rules, tape })}</Figure>
+        </p>
       ) : (
         <table className="figure h-fit w-full text-[14px]">
           <thead className="soft text-left text-[13px]">
