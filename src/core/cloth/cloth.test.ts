@@ -31,8 +31,9 @@ describe('margins', () => {
     ['short', 23.2 + 25, 25],
     ['flush', 23.2 + 44, 44],
     ['covered', 23.2 + 56, 56],
-    ['hem', 23.2 + 44 + 12, 56],
-    ['reserve', 100, 76.8],
+    ['hem', 23.2 + 56 + 12, 68],
+    ['hemShort', 23.2 + 25 + 12, 37],
+    ['reserve', 23.2 + 56 + 25, 81],
   ] as const)('%s is %d mm, %d of it to hold', (style, total, toHold) => {
     const margin = marginParts(style, standard, duck, 'hand', DEFAULT_RULES);
     expect(margin.totalMm).toBeCloseTo(total, 9);
@@ -47,6 +48,10 @@ describe('margins', () => {
           const pliers = marginParts(id, profile, fabric, 'pliers', DEFAULT_RULES);
           expect(hand.edgeMm + hand.returnMm + hand.gripMm + hand.hemMm + hand.reserveMm).toBeCloseTo(hand.totalMm, 9);
           expect(hand.toHoldMm).toBeGreaterThanOrEqual(25 - 1e-9);
+          if (id === 'reserve')
+            expect(hand.totalMm).toBeGreaterThanOrEqual(
+              marginParts('covered', profile, fabric, 'hand', DEFAULT_RULES).totalMm + 25,
+            );
           expect(pliers.toHoldMm).toBeGreaterThanOrEqual(20 - 1e-9);
           expect(pliers.totalMm).toBeLessThanOrEqual(hand.totalMm + 1e-9);
           expect(hand.fastenerAtMm).toBeGreaterThan(0);

@@ -45,7 +45,7 @@ export function marginParts(
     : full + 2 * fabric.thicknessMm;
   const returnMm = style.returnMm(profile.widthMm, rules);
   const hemMm = style.hem ? assumed(rules, 'hem') : 0;
-  const reserveMm = style.reserve ? Math.max(0, assumed(rules, 'reserveTotal') - edgeMm - returnMm) : 0;
+  const reserveMm = style.reserve ? Math.max(assumed(rules, 'handGrip'), assumed(rules, 'reserveTotal') - edgeMm - returnMm) : 0;
   const beyondFold = (style.onEdge ? edgeMm : returnMm) + hemMm + reserveMm;
   const gripMm = Math.max(0, assumed(rules, grip === 'hand' ? 'handGrip' : 'pliersGrip') - beyondFold);
   const covered = style.onEdge ? edgeMm : returnMm;

@@ -1,5 +1,5 @@
 /*
- * The six margins makers use, as data: where the cloth ends on the back, and what is kept beyond.
+ * The margins makers use, as data: where the cloth ends on the back, and what is kept beyond.
  */
 import { assumed, type HouseRules } from '../house/houseRules';
 import type { School } from '../house/schools';
@@ -15,6 +15,9 @@ interface MarginStyle<Id extends string> extends School<Id> {
   /** Fastened on the side: only part of the depth is covered. */
   onEdge: boolean;
 }
+
+const covered = (barMm: number, rules: HouseRules): number => barMm + assumed(rules, 'coveredExtra');
+const short = (_barMm: number, rules: HouseRules): number => assumed(rules, 'shortReturn');
 
 const style = <const I extends string>(row: MarginStyle<I>) => row;
 
@@ -34,7 +37,7 @@ export const MARGIN_STYLES = [
     id: 'short',
     ends: 'on the wood of the back',
     name: 'Short return',
-    returnMm: (_bar, rules) => assumed(rules, 'shortReturn'),
+    returnMm: short,
     hem: false,
     reserve: false,
     onEdge: false,
@@ -56,7 +59,7 @@ export const MARGIN_STYLES = [
     id: 'covered',
     ends: 'past the inner edge',
     name: 'Covered bar',
-    returnMm: (bar, rules) => bar + assumed(rules, 'coveredExtra'),
+    returnMm: covered,
     hem: false,
     reserve: false,
     onEdge: false,
@@ -65,9 +68,9 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'hem',
-    ends: 'at the inner edge, raw edge under',
+    ends: 'past the inner edge, raw edge under',
     name: 'Folded hem',
-    returnMm: (bar) => bar,
+    returnMm: covered,
     hem: true,
     reserve: false,
     onEdge: false,
@@ -75,10 +78,21 @@ export const MARGIN_STYLES = [
     trades: 'a layer more at the corners',
   }),
   style({
+    id: 'hemShort',
+    ends: 'on the wood of the back, raw edge under',
+    name: 'Folded hem, short',
+    returnMm: short,
+    hem: true,
+    reserve: false,
+    onEdge: false,
+    suits: 'no fraying on thin bars or with dear cloth',
+    trades: 'wood in sight, a layer more at the corners',
+  }),
+  style({
     id: 'reserve',
-    ends: 'at the inner edge, the rest folded back',
+    ends: 'past the inner edge, the rest folded back',
     name: 'Reserve',
-    returnMm: (bar) => bar,
+    returnMm: covered,
     hem: false,
     reserve: true,
     onEdge: false,
