@@ -4,6 +4,7 @@
  */
 import { CORNERS, type Corner } from '@/core/frame/corners';
 import { type Quadrilateral } from '@/core/frame/quadrilateral';
+import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
@@ -29,11 +30,12 @@ export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
     : frameMarks({ ...shape, bracesUpright: [], bracesLevel: [] });
   return {
     bounds: faceBounds(inputs, found ? Math.max(w, h) * 0.06 : 0),
-    padPx: { top: 36, right: 56, bottom: 66, left: 56 },
+    padPx: { top: 36, right: 78, bottom: 66, left: 78 },
     marks: [
       ...outline,
       ...diagonalMarks(corners, inputs.square, longer, plan.square.targetDiagonalMm, tape),
       ...sideMarks(corners, inputs.square, tape),
+      ...cornerNames(corners),
       ...pressMarks(corners, longer, Math.max(w, h) * 0.09),
       ...(found && tries.length > 1 ? trail(tries, found.factor, w, h) : []),
       ...(found ? [note(w, h, found.factor)] : []),
@@ -124,13 +126,27 @@ function diagonalMarks(
   return [...words(topLeft, bottomRight, 'down', 0.28), ...words(topRight, bottomLeft, 'up', 0.72)];
 }
 
+/** Every corner by its name, outside the frame: the words keep to it whichever side is seen. */
+const cornerNames = (places: Places): Mark[] =>
+  CORNERS.map((corner) => {
+    const [atTop, atLeft] = [corner.startsWith('top'), corner.endsWith('Left')];
+    return {
+      kind: 'words',
+      at: places[corner],
+      text: CORNER_WORDS[corner],
+      anchor: atLeft ? 'end' : 'start',
+      role: 'quiet',
+      shiftPx: point(atLeft ? -4 : 4, atTop ? -10 : 20),
+    };
+  });
+
 function sideMarks(
   { topLeft, topRight, bottomRight, bottomLeft }: Places,
   square: SceneInput['inputs']['square'],
   tape: SceneInput['tape'],
 ): Mark[] {
   const text = (name: 'top' | 'right' | 'bottom' | 'left') =>
-    square[name] ? printLength(square[name].mm, finerTape(tape)) : `${name} ?`;
+    square[name] ? `${name} ${printLength(square[name].mm, finerTape(tape))}` : `${name} ?`;
   return [
     { kind: 'dimension', from: topLeft, to: topRight, offPx: 20, text: text('top') },
     { kind: 'dimension', from: topRight, to: bottomRight, offPx: 20, text: text('right') },

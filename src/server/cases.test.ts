@@ -307,6 +307,8 @@ describe('the demo workshop', () => {
     const entries = logRows(workshop);
     const years = (Date.parse(entries[0]!.at) - Date.parse(entries.at(-1)!.at)) / (365.25 * 86_400_000);
     expect(years).toBeGreaterThan(1.9);
+    const hours = entries.filter(({ stage }) => stage !== 'prime').map(({ at }) => new Date(at).getHours());
+    expect([Math.min(...hours) >= 8, Math.max(...hours) < 20]).toEqual([true, true]);
     const again = emptyWorkshop();
     seedDemo(again.database, again.now());
     seedDemo(again.database, again.now());

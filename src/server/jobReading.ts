@@ -51,7 +51,7 @@ const firstErrors = (refusal: Refusal): string =>
   refusal.kind === 'invalid'
     ? refusal.errors
         .slice(0, 3)
-        .map(({ field, says }) => `${field}: ${says}`)
+        .map(({ field, says }) => `${field || 'What is kept'}: ${says}`)
         .join('; ')
     : refusal.kind;
 

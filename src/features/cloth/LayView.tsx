@@ -10,7 +10,7 @@ import type { StockLayout, StockPiece } from '@/core/cloth/layout/layStock';
 import { snapPiece } from '@/core/cloth/layout/snapPiece';
 import { assumed } from '@/core/house/houseRules';
 import { fabricOf, fabricsOf } from '@/core/house/materials';
-import { layoutVerdicts } from '@/core/stages/cloth/layoutVerdicts';
+import { layoutVerdicts, provenWords } from '@/core/stages/cloth/layoutVerdicts';
 import { type Verdict, verdict, worstLevel } from '@/core/job/verdict';
 import { printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
@@ -184,7 +184,7 @@ export function LayView({ store, jobs }: { store: StoredCloth[]; jobs: ClothJob[
             {run.running
               ? 'searching'
               : onRoll && laid.length > 0
-                ? `${onRoll.proven ? 'proven' : `no less than ${printLength(onRoll.bound, tape, 'up')} can do`}${price === null ? '' : `, ${printMoney(price, rules.currency)}`}`
+                ? `${(layout && provenWords(layout)) ?? `no less than ${printLength(onRoll.bound, tape, 'up')} can do`}${price === null ? '' : `, ${printMoney(price, rules.currency)}`}`
                 : ''}
           </p>
         </div>

@@ -17,6 +17,8 @@ import type { StoredJob } from '@/db/jobs';
 import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { CoatTable } from './prime/CoatTable';
+import { BACK_WORDS } from './SheetDrawing';
 import { AssemblySteps, FixingList, PartsList } from './bars/BarsPanel';
 
 interface JobSlipProps {
@@ -56,12 +58,14 @@ export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
         </div>
         <QRCodeSVG
           value={`keen-batten:job:${job.id}`}
-          size={84}
+          size={96}
           title={`Job ${job.number}`}
-          bgColor="transparent"
-          fgColor="currentColor"
+          bgColor="#ffffff"
+          fgColor="#000000"
+          marginSize={3}
         />
       </header>
+      <p className="soft pt-3 text-[13px]">All drawings are seen from the back; {BACK_WORDS}.</p>
       <div className="grid grid-cols-2 gap-4 py-3">
         <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
         <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
@@ -89,6 +93,7 @@ export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
         <tbody>
           {STAGES.map((stage) => {
             const records = progress.records.filter((entry) => entry.stage === stage.id);
+            if (stage.id === 'prime' && plan.prime.coats.length === 0 && records.length === 0) return null;
             const last = records.at(-1)?.plan;
             return (
               <tr key={stage.id} className="hair-b align-top [&_td]:py-1">
@@ -109,6 +114,13 @@ export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
           })}
         </tbody>
       </table>
+      <CoatTable
+        plan={plan}
+        coats={plan.prime.coats}
+        coatsDone={progress.coatsDone}
+        nowMs={nowMs}
+        startedEntries={progress.records.filter((entry) => entry.stage === 'prime')}
+      />
       <section className="mt-4 break-inside-avoid">
         <h2 className="text-lg font-semibold">Putting the frame together</h2>
         <AssemblySteps plan={plan.bars} />

@@ -7,6 +7,9 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 
 export type View = 'back' | 'front';
 
+/** The frame lies face down, its sides keep their names: what hangs at the left is drawn at the right. */
+export const BACK_WORDS = 'left and right as from the front';
+
 interface SheetDrawingProps {
   scene: Scene;
   view: View;
@@ -21,7 +24,8 @@ export function SheetDrawing({ scene, view, onView, onMove, onPick, children }: 
   const { tape } = useWorkshop();
   return (
     <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:flex-1">
-      <div className="no-print absolute top-2 right-3 z-10">
+      <div className="no-print absolute top-2 right-3 z-10 flex items-center gap-3">
+        {onView && view === 'back' && <span className="soft text-[13px]">{BACK_WORDS}</span>}
         {onView ? <ViewSwitch view={view} onView={onView} /> : <span className="soft text-[13px]">seen from the front</span>}
       </div>
       <Drawing scene={scene} tape={tape} className="flex-1" onMove={onMove} onPick={onPick} />

@@ -2,7 +2,7 @@
  * Fills an empty workshop with the demo jobs by way of the same use cases a maker uses, with a clock that is
  * set to each moment. Readings carry the noise of a tape from a seeded source, so every demo is the same.
  */
-import { addDays, addMinutes, format, set } from 'date-fns';
+import { addDays, addMinutes, format, set, subDays } from 'date-fns';
 import type { Database } from 'better-sqlite3';
 import { randomLcg, randomNormal } from 'd3-random';
 import { type JobInputs, newInputs } from '@/core/job/job';
@@ -78,7 +78,8 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
 
 function seedJob(database: Database, demo: DemoJob, index: number, now: Date, noise: () => number): void {
   const moment = (hoursAgo: number) => new Date(now.getTime() - hoursAgo * HOUR);
-  const started = moment((demo.records[0]?.hoursAgo ?? 20) + 1);
+  const first = demo.records[0] ?? { stage: 'brief', hoursAgo: 20, maker: '' };
+  const started = addMinutes(workingHour(moment(first.hoursAgo), first, new Date(0)), -30);
   let clock = started;
   let serial = 0;
   const id = `demo-${FIRST_NUMBER + index}`;
@@ -87,7 +88,7 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
   insertJob(database, { id, number: FIRST_NUMBER + index, createdAt: started.toISOString(), inputs }, started.toISOString());
   let revision = 1;
   for (const record of demo.records) {
-    clock = workingHour(moment(record.hoursAgo), record.hoursAgo, clock);
+    clock = workingHour(moment(record.hoursAgo), record, clock);
     if (record.stage === 'handover') revision = weigh(workshop, id, revision, inputs, noise);
     const result = recordStep(workshop, {
       jobId: id,
@@ -103,11 +104,21 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
   }
 }
 
-/** Work long past is put into the working day; what still dries keeps its minute. Never before the step before it. */
-function workingHour(at: Date, hoursAgo: number, after: Date): Date {
-  if (hoursAgo < 24) return at > after ? at : addMinutes(after, 55);
-  const daytime = set(at, { hours: 8 + (Math.round(hoursAgo) % 9), minutes: (Math.round(hoursAgo * 7) % 12) * 5, seconds: 0 });
-  return daytime > after ? daytime : addMinutes(after, 55);
+/** The working day of the demo, hours. */
+const DAY = { from: 8, until: 17 };
+
+/** Work is put into the working day; a coat that still dries keeps its minute. Never before the step before it. */
+function workingHour(at: Date, { hoursAgo, stage }: DemoJob['records'][number], after: Date): Date {
+  const soonest = (wanted: Date) => (wanted > after ? wanted : addMinutes(after, 35));
+  if (hoursAgo < 24 && stage === 'prime') return soonest(at);
+  if (hoursAgo >= 24)
+    return soonest(
+      set(at, { hours: DAY.from + (Math.round(hoursAgo) % 9), minutes: (Math.round(hoursAgo * 7) % 12) * 5, seconds: 0 }),
+    );
+  const hour = at.getHours();
+  if (hour >= DAY.from && hour < DAY.until) return soonest(at);
+  // In the evening it was done before closing, in the night the day before.
+  return soonest(set(hour < DAY.from ? subDays(at, 1) : at, { hours: DAY.until - 1, seconds: 0 }));
 }
 
 /** The scale's word at the end: what the plan worked out, give or take the wood. */

@@ -179,6 +179,13 @@ describe('a layout on the store', () => {
     expect(offcut!.says).toBe('The largest offcut to keep: 1095 × 1000 mm.');
     const [open] = layoutVerdicts(layout(1000, false), [sheet], 200, context.tape);
     expect(open!.because).toMatch(/at most 5\.3 % more than the least\. Not proven/);
+    // Beside an offcut only the rest is proven: a piece of the roll might have gone on the offcut instead.
+    const beside = layout(1000, true);
+    beside.sheets.unshift({ ...layout(300, false).sheets[0]!, id: 'o' });
+    const both = layoutVerdicts(beside, [{ ...sheet, id: 'o', kind: 'offcut' }, sheet], 200, context.tape);
+    expect(both.find(({ says }) => says.startsWith('Takes 1000'))!.because).toMatch(
+      /^Proven for the pieces that the offcuts left/,
+    );
     expect(layoutVerdicts(layout(1600, true), [sheet], 200, context.tape)[0]).toMatchObject({ level: 'stop', limit: 1500 });
   });
 });

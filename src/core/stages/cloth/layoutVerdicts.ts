@@ -2,6 +2,7 @@
 import { cutOrder } from '../../cloth/layout/cutOrder';
 import type { StockLayout, StockSheet } from '../../cloth/layout/layStock';
 import { type Tape, printLength, printSize } from '../../units/length';
+import { capital } from '../../painting/paintingVerdicts';
 import { decimal } from '../../units/numeral';
 import { type Verdict, verdict } from '../../job/verdict';
 
@@ -10,13 +11,22 @@ export interface LaidSheet extends StockSheet {
   kind: 'roll' | 'offcut';
 }
 
+/** What is proven of a layout, in words; null where nothing is. Which pieces lie on offcuts is never proven. */
+export function provenWords({ sheets }: StockLayout): string | null {
+  if (!sheets.at(-1)?.layout.proven) return null;
+  return sheets.slice(0, -1).some(({ layout }) => layout.placed.length > 0)
+    ? 'proven for the pieces that the offcuts left over; other pieces on the offcuts might take less'
+    : 'proven: cut from edge to edge, no layout takes less';
+}
+
 /**
  * Verdicts of a layout; the roll is the last of its sheets.
  *
  * @param least size of an offcut worth keeping, mm
  */
 export function layoutVerdicts(layout: StockLayout, sheets: readonly LaidSheet[], least: number, tape: Tape): Verdict[] {
-  return layout.sheets.flatMap(({ id, layout: { placed, length, bound, proven } }) => {
+  const proven = provenWords(layout);
+  return layout.sheets.flatMap(({ id, layout: { placed, length, bound } }) => {
     const sheet = sheets.find((one) => one.id === id)!;
     if (placed.length === 0) return [];
     const { tag, width, tear } = sheet;
@@ -39,7 +49,7 @@ export function layoutVerdicts(layout: StockLayout, sheets: readonly LaidSheet[]
           sheet.kind === 'offcut'
             ? 'Offcuts are used first.'
             : proven
-              ? 'Proven: cut from edge to edge, no layout takes less.'
+              ? `${capital(proven)}.`
               : `No layout takes less than ${printLength(bound, tape, 'up')}: at most ${decimal(above, 1)} % more than the least. Not proven.`,
         doThis: short ? 'Leave a job out, or take another roll.' : '',
         uses: ['tearLoss', 'cutLoss'],

@@ -59,7 +59,7 @@ export function CoatTable({
         </tbody>
       </table>
       <p className="soft mt-1 text-[13px]">
-        {plan.prime.system.steps.join(' ')} Hold each coat against the light: thick and thin places show.
+        {plan.prime.steps.join(' ')} Hold each coat against the light: thick and thin places show.
       </p>
     </section>
   );
