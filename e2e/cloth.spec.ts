@@ -171,6 +171,7 @@ test('the store refuses what cannot be there; a cloth of the house is added, use
   await slip.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByText('S1 roll, 10000 × 1380 mm')).toBeVisible();
   await page.getByRole('button', { name: 'S1 is used up' }).click();
+  await page.getByRole('button', { name: 'Yes, S1 is used up' }).click();
   await expect(page.getByText('S1 roll')).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Came and went' })).toContainText('Out of the store: S1');
 });

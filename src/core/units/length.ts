@@ -135,8 +135,18 @@ function inchesText(steps: number, divisions: number): string {
   return whole === 0 ? `${top}/${bottom}` : `${whole} ${top}/${bottom}`;
 }
 
-/** Prints a length with its unit: "615 mm", "61.5 cm", "24 3/16 in". */
+/** From here a length is said in metres, or in feet: nobody reads 197 853 mm. */
+const FAR_MM = 10_000;
+
+/** Prints a length with its unit: "615 mm", "61.5 cm", "24 3/16 in"; from ten metres on "197.853 m" or "649 ft 1 5/16 in". */
 export function printLength(mm: number, tape: Tape, way: Rounding = 'nearest'): string {
+  if (Math.abs(mm) >= FAR_MM) {
+    const rounded = roundToStep(mm, tape.stepMm, way);
+    if (tape.unit !== 'in') return `${decimal(rounded / MM_PER.m, 4)} m`;
+    const feet = Math.trunc(rounded / MM_PER.ft + Math.sign(rounded) * 1e-9);
+    const inches = printNumber(Math.abs(rounded - feet * MM_PER.ft), tape);
+    return inches === '0' ? `${feet} ft` : `${feet} ft ${inches} in`;
+  }
   return `${printNumber(mm, tape, way)} ${tape.unit}`;
 }
 

@@ -119,6 +119,14 @@ describe('printing lengths', () => {
     );
   });
 
+  it('says far lengths in metres or feet, rounded the way that is asked', () => {
+    expect(printLength(197_853, MM)).toBe('197.853 m');
+    expect(printLength(197_852.2, MM, 'up')).toBe('197.853 m');
+    expect(printLength(9999, MM)).toBe('9999 mm');
+    expect(printLength(15_240, INCH, 'down')).toBe('50 ft');
+    expect(printLength(197_853, INCH)).toBe('649 ft 1 1/2 in');
+  });
+
   it('keeps what was typed, to the letter of its value, in the unit typed', () => {
     const units: LengthUnit[] = ['mm', 'cm', 'm', 'in', 'ft'];
     fc.assert(

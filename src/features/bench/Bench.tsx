@@ -43,7 +43,10 @@ export function Bench({ rows, broken, workshop, nowMs: serverNow }: BenchProps) 
   const scale = Math.min(...rows.map((row) => Math.min(CELL.width / row.widthMm, CELL.height / row.heightMm)), 0.2);
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (event.key === 'c' && !typing(event) && !event.ctrlKey && !event.metaKey) setMaking(true);
+      if (event.key !== 'c' || typing(event) || event.ctrlKey || event.metaKey) return;
+      // Else the letter lands in the title that is about to open.
+      event.preventDefault();
+      setMaking(true);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);

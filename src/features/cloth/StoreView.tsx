@@ -79,14 +79,7 @@ function StoreDrawing({ store, onRemove }: { store: StoredCloth[]; onRemove: (cl
                         : `flaws: ${cloth.flaws.map((flaw) => flaw.note || 'unnamed').join(', ')}`}
                     </span>
                   </span>
-                  <button
-                    type="button"
-                    className="btn btn-ghost btn-xs h-7"
-                    aria-label={`${cloth.tag} is used up`}
-                    onClick={() => onRemove(cloth)}
-                  >
-                    used up
-                  </button>
+                  <UsedUp tag={cloth.tag} onRemove={() => onRemove(cloth)} />
                 </li>
               ))}
           </ul>
@@ -97,6 +90,22 @@ function StoreDrawing({ store, onRemove }: { store: StoredCloth[]; onRemove: (cl
         {printLength(Math.max(...store.map((one) => one.lengthMm)), tape)}.
       </p>
     </div>
+  );
+}
+
+/** Asks once more: what is used up is gone from the store. */
+function UsedUp({ tag, onRemove }: { tag: string; onRemove: () => void }) {
+  const [asked, setAsked] = useState(false);
+  return (
+    <button
+      type="button"
+      className={`btn btn-sm h-9 ${asked ? 'btn-error' : 'btn-ghost'}`}
+      aria-label={asked ? `Yes, ${tag} is used up` : `${tag} is used up`}
+      onClick={() => (asked ? onRemove() : setAsked(true))}
+      onBlur={() => setAsked(false)}
+    >
+      {asked ? 'take it out' : 'used up'}
+    </button>
   );
 }
 

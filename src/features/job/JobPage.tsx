@@ -6,7 +6,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { ErrorBoundary } from 'react-error-boundary';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
 import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/stages/stages';
@@ -26,7 +26,7 @@ import { CutFrom, NOT_STORED, clothThatFits } from './cloth/CutFrom';
 import { BrokenSheet } from './BrokenSheet';
 import { type DraftState, type JobDraft, refusalWords } from './jobDraft';
 import { JobHeader } from './JobHeader';
-import { Recorded, RecordBar } from './RecordBar';
+import { NO_WORDS, Recorded, RecordBar, type RecordWords } from './RecordBar';
 import { SLIPS } from './slips';
 import { StageRun } from './StageRun';
 import { StageSheet } from './StageSheet';
@@ -84,6 +84,8 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
   const [busy, setBusy] = useState(false);
   const [view, setView] = useState<'back' | 'front'>('back');
   const [step, setStep] = useState(1);
+  const [wordsOf, setWordsOf] = useState<Record<string, RecordWords>>({});
+  const slip = useRef<HTMLElement>(null);
   const [pickedCloth, pickCloth] = useState<string | null>(null);
 
   const minuteMs = nowMs - (nowMs % 60_000);
@@ -160,6 +162,9 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
         took(value);
         const after = progressOf(value.job.inputs, value.log);
         if (after.done.has(open) && after.now) setOpen(after.now);
+        setWordsOf(({ [wordsKey]: _said, ...others }) => others);
+        // The button that was pressed is gone: the keys go on at the head of the slip.
+        slip.current?.focus();
       },
     );
   const keep: Keep = async (act) => {
@@ -177,6 +182,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
     entry &&
     settle((revision) => withdrawRecordAction({ jobId: first.job.id, revision, entryId: entry.id, maker, reason }), took);
 
+  const wordsKey = `${open} ${progress.coatsDone}`;
   const Slip = SLIPS[open];
   const acts = stageActs(open, plan.cloth.painted);
   const stopped =
@@ -226,6 +232,8 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
             onStage={openStage}
           />
           <section
+            ref={slip}
+            tabIndex={-1}
             aria-label={`${stageById(open).name}, slip`}
             className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
           >
@@ -277,7 +285,9 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
               />
             ) : (
               <RecordBar
-                key={`${open} ${progress.coatsDone}`}
+                key={wordsKey}
+                words={wordsOf[wordsKey] ?? NO_WORDS}
+                onWords={(words) => setWordsOf({ ...wordsOf, [wordsKey]: words })}
                 label={acts.record}
                 verdicts={verdicts}
                 early={earlyWords(progress, open)}

@@ -7,6 +7,13 @@ import { worstLevel, type Verdict } from '@/core/job/verdict';
 import { useFieldErrors } from '@/ui/fieldErrors';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
+/** The note of a record, and why a stop was overruled. */
+export interface RecordWords {
+  note: string;
+  reason: string;
+}
+export const NO_WORDS: RecordWords = { note: '', reason: '' };
+
 interface RecordBarProps {
   label: string;
   verdicts: readonly Verdict[];
@@ -14,6 +21,9 @@ interface RecordBarProps {
   early: string | null;
   busy: boolean;
   error: string | null;
+  /** What was typed so far: it outlives a look at another stage. */
+  words: RecordWords;
+  onWords: (words: RecordWords) => void;
   onRecord: (note: string, reason: string) => void;
   onPrint: () => void;
   /** What was recorded last of a stage that goes on, such as the coat before; it can be taken back at once. */
@@ -22,10 +32,10 @@ interface RecordBarProps {
 }
 
 /** The one main action of a stage. A stop verdict asks for a reason, a field that cannot be read comes first. */
-export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPrint, last, onWithdraw }: RecordBarProps) {
+export function RecordBar(props: RecordBarProps) {
+  const { label, verdicts, early, busy, error, words, onWords, onRecord, onPrint, last, onWithdraw } = props;
+  const { note, reason } = words;
   const { rules, maker, setMaker } = useWorkshop();
-  const [note, setNote] = useState('');
-  const [reason, setReason] = useState('');
   const fieldErrors = useFieldErrors();
   const stopped = worstLevel(verdicts) === 'stop';
   const blocked = early ?? (fieldErrors.size > 0 ? `Mend first: ${[...fieldErrors.keys()].join(', ')}.` : null);
@@ -45,7 +55,7 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
             aria-label="Reason for going on"
             value={reason}
             maxLength={2000}
-            onChange={(event) => setReason(event.target.value)}
+            onChange={(event) => onWords({ note, reason: event.target.value })}
           />
         </label>
       )}
@@ -56,7 +66,7 @@ export function RecordBar({ label, verdicts, early, busy, error, onRecord, onPri
           placeholder="Note"
           value={note}
           maxLength={2000}
-          onChange={(event) => setNote(event.target.value)}
+          onChange={(event) => onWords({ note: event.target.value, reason })}
         />
         <select
           className="select select-sm h-9 w-28"

@@ -27,7 +27,7 @@ export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; no
           Watch. {damp}
         </Link>
       )}
-      <span className="soft py-1.5">Drying</span>
+      <span className="soft py-1.5">Drying{clocks.length > 0 && ` ${clocks.length}`}</span>
       <RingingClocks clocks={clocks} nowMs={nowMs} />
       {clocks.length === 0 && <span className="soft">nothing</span>}
       {clocks.map((clock) => {
