@@ -153,6 +153,19 @@ describe('corners', () => {
   });
 });
 
+describe('a cut corner', () => {
+  it('has its template without the grip: that is trimmed off before the corner is folded', () => {
+    const rules = { ...DEFAULT_RULES, assumptions: { handGrip: 90 } };
+    const { cut, corners } = planJob(inputsWith({ corner: 'templated', grip: 'hand' }), { ...context, rules }, 0).cloth;
+    const { edgeMm, returnMm, gripMm } = cut.margins.left;
+    expect(gripMm).toBeGreaterThan(20);
+    expect(corners.pattern).toMatchObject({
+      sideMm: expect.closeTo(edgeMm + returnMm, 9) as number,
+      endMm: expect.closeTo(edgeMm + returnMm, 9) as number,
+    });
+  });
+});
+
 describe('a layout on the store', () => {
   const sheet = { id: 'r', tag: 'L2', kind: 'roll', width: 2000, length: 1500, tear: 5, flaws: [] } as const;
   const layout = (lengthMm: number, proven: boolean) => ({

@@ -222,8 +222,8 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
   if (fastener.legMm === 10 && wood.densityKgM3 > DENSE_KG_M3)
     list.push(
       verdict({
-        id: 'leg',
-        about: 'leg',
+        id: 'denseWood',
+        about: 'dense wood',
         level: 'watch',
         measured: 10,
         limit: 8,
