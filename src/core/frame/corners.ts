@@ -41,6 +41,15 @@ const NEIGHBOURS: Record<Corner, readonly [Corner, Corner]> = {
   bottomLeft: ['topLeft', 'bottomRight'],
 };
 
+/** The four bars go round once, and no corner points inward. */
+export const goesRound = ({ topLeft, topRight, bottomRight, bottomLeft }: Corners): boolean => {
+  const round = [bottomLeft, bottomRight, topRight, topLeft];
+  return round.every((at, index) => {
+    const [next, after] = [round[(index + 1) % 4]!, round[(index + 2) % 4]!];
+    return (next.x - at.x) * (after.y - next.y) - (next.y - at.y) * (after.x - next.x) > 0;
+  });
+};
+
 /** A corner's angle less a right angle, radians. */
 export function cornerOver(corners: Corners, corner: Corner): number {
   const [one, other] = NEIGHBOURS[corner].map((name) => ({

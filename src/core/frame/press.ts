@@ -4,7 +4,7 @@
  * Origin at the bottom left, x right, y up, mm; lean positive when the top lies to the left, radians.
  */
 import type { Side } from '../job/sides';
-import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver, lengthsOf } from './corners';
+import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver, goesRound, lengthsOf } from './corners';
 
 export interface PressPlan {
   longer: DiagonalName | null;
@@ -79,13 +79,9 @@ function meetingLean(bars: Record<Side, number>, now: number, towards: 1 | -1): 
   return now;
 }
 
-/** A corner pressed further from a right angle than this, radians, is no frame any more. */
-const FURTHEST_TURN = Math.PI / 4;
-
 function meets(bars: Record<Side, number>, lean: number): boolean {
   try {
-    const pressed = barsAtLean(bars, lean);
-    return CORNERS.every((corner) => Math.abs(cornerOver(pressed, corner)) < FURTHEST_TURN);
+    return goesRound(barsAtLean(bars, lean));
   } catch {
     return false;
   }

@@ -5,7 +5,17 @@
  * Corners as seen from the front; origin at the bottom left, x right, y up, mm.
  */
 import { SIDES, type Side, isLevel } from '../job/sides';
-import { CORNERS, type Corner, type Corners, LENGTHS, type TapeName, cornerOver, isDiagonal, lengthsOf } from './corners';
+import {
+  CORNERS,
+  type Corner,
+  type Corners,
+  LENGTHS,
+  type TapeName,
+  cornerOver,
+  goesRound,
+  isDiagonal,
+  lengthsOf,
+} from './corners';
 import { type Matrix5, inverse5, quadratic5 } from './matrix5';
 import { type Agreement, type Doubt, agreementOf, doubtOf, isDoubted, tested } from './readingDoubts';
 import {
@@ -88,13 +98,12 @@ export function fitQuadrilateral(
 /** A fitted side this many times off the plan is no frame of it. */
 const FAR_PART = 0.3;
 
-/** A corner this far from a right angle, radians, is no frame of the plan. */
-const FAR_TURN = Math.PI / 6;
-
 /** What came out far off the plan, or null: readings that contradict each other badly pull the fit away. */
-const farOff = ({ fitted, corners }: Quadrilateral, nominal: { widthMm: number; heightMm: number }): TapeName | null =>
-  SIDES.find((side) => Math.abs(fitted[side] / plannedMm(side, nominal) - 1) > FAR_PART) ??
-  (CORNERS.every((corner) => Math.abs(cornerOver(corners, corner)) < FAR_TURN) ? null : fitted.down > fitted.up ? 'down' : 'up');
+const farOff = ({ fitted, corners }: Quadrilateral, nominal: { widthMm: number; heightMm: number }): TapeName | null => {
+  const side = SIDES.find((one) => Math.abs(fitted[one] / plannedMm(one, nominal) - 1) > FAR_PART);
+  if (side) return side;
+  return goesRound(corners) ? null : fitted.down > fitted.up ? 'down' : 'up';
+};
 
 const plannedMm = (side: Side, { widthMm, heightMm }: { widthMm: number; heightMm: number }): number =>
   isLevel(side) ? widthMm : heightMm;
