@@ -4,7 +4,7 @@
  * Origin at the bottom left, x right, y up, mm; lean positive when the top lies to the left, radians.
  */
 import type { Side } from '../job/sides';
-import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver, goesRound, lengthsOf } from './corners';
+import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver, lengthsOf } from './corners';
 
 export interface PressPlan {
   longer: DiagonalName | null;
@@ -81,7 +81,8 @@ function meetingLean(bars: Record<Side, number>, now: number, towards: 1 | -1): 
 
 function meets(bars: Record<Side, number>, lean: number): boolean {
   try {
-    return goesRound(barsAtLean(bars, lean));
+    barsAtLean(bars, lean);
+    return true;
   } catch {
     return false;
   }
