@@ -57,7 +57,7 @@ test('bow is charted, a make-up is picked, the cut list has outside and inside, 
   await expect(page.getByRole('row', { name: '2 × top and bottom 900 mm 834 mm 45°' })).toBeVisible();
   await expect(page.getByRole('row', { name: '1 × brace, level 834 mm square' })).toBeVisible();
   await expect(page.getByRole('row', { name: '2 × bead, long 900 mm 880 mm 45°' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Screws' })).toContainText('16 × screw 3.5 × 35 mm, corner');
+  await expect(page.getByRole('region', { name: 'Screws' })).toContainText('16 screws 3.5 × 35 mm, corner');
   await page.getByRole('tab', { name: 'Put together' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'out dry: two matching pairs' })).toBeVisible();
 });
@@ -74,7 +74,7 @@ test('bars put on the rack are picked first; another make of slot is warned of',
   };
   await put('70 cm', '2');
   await expect(page.getByTestId('rack')).toContainText('2 × 700 mm');
-  await put('500', '2', 'old make');
+  await put('500 mm', '2', 'old make');
   await expect(page.getByTestId('rack')).toContainText('old make');
   await page.getByLabel('Length', { exact: true }).fill('7 km');
   await expect(page.getByRole('alert').filter({ hasText: '“7 km” is not a length' })).toBeVisible();

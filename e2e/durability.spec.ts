@@ -1,3 +1,4 @@
+import Database from 'better-sqlite3';
 import { expect, listen, newCanvas, record, saved, stage, test } from './test';
 import { startServer } from './server';
 
@@ -99,5 +100,40 @@ test('writes from another origin are turned away, and every page carries its hea
   for (const headers of strangers) {
     const answer = await request.post(demoServer.url, { headers, data: {} });
     expect(answer.status()).toBe(403);
+  }
+});
+
+test('a row that was spoilt is one row with its reason; it is set aside, brought back, and put right from its log', async ({
+  page,
+  complaints,
+}) => {
+  const server = await startServer({ demo: true });
+  try {
+    const file = new Database(server.database);
+    file.prepare("UPDATE job SET inputs = '[]', revision = revision + 1 WHERE id = 'demo-134'").run();
+    file.close();
+    await page.goto(server.url);
+    const broken = page.getByTestId('broken');
+    await expect(broken).toContainText('No. 134, Night mail');
+    await expect(broken).toContainText('expected an object, got a list');
+    await expect(page.getByRole('link', { name: /Pole star/ })).toBeVisible();
+    const raw = await page.request.get(`${server.url}/api/job/demo-134/raw`);
+    expect(((await raw.json()) as { job: { inputs: string }[] }).job[0]!.inputs).toBe('[]');
+    await broken.getByRole('button', { name: 'Set aside' }).click();
+    await page.getByText('1 set aside, not readable').click();
+    await broken.getByRole('button', { name: 'Bring back' }).click();
+    await page.goto(`${server.url}/job/demo-134/slip`);
+    await expect(page).toHaveURL(/\/job\/demo-134$/);
+    await page
+      .getByLabel('Mended file for No. 134')
+      .setInputFiles({ name: 'no-job.json', mimeType: 'application/json', buffer: Buffer.from('{"brief":{}}') });
+    await expect(page.getByText('nothing was changed')).toBeVisible();
+    await page.getByRole('button', { name: 'Take what was recorded last' }).click();
+    await expect(page.getByRole('heading', { name: 'Night mail' })).toBeVisible();
+    await expect(page.getByTestId('answer')).toHaveText(/staples/);
+    expect(complaints).toEqual([]);
+    await page.goto('about:blank');
+  } finally {
+    await server.remove();
   }
 });

@@ -132,7 +132,11 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
       mimeType: 'application/json',
       buffer: Buffer.from('{"format":"keen-batten/job","version":9}'),
     });
-  await expect(page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of the following values: 5/ })).toBeVisible();
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: /broken\.json was not taken in\. .*version must be one of the following values: 5/ }),
+  ).toBeVisible();
 });
 
 test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, demoServer }) => {

@@ -4,7 +4,7 @@ import type { BarBow } from '@/core/frame/chooseBars';
 import { type Tape, printFine, printLength } from '@/core/units/length';
 import { type FrameShape, braceMarks, frameMarks } from './frameMarks';
 import { type Grab, type Mark, type Point, type Scene, point } from './scene';
-import { PAD, type SceneInput, faceBounds, faceDimensions, frameShape, topWords } from './stageScenes';
+import { PAD, type SceneInput, faceBounds, faceDimensions, frameShape, sideNames, topWords } from './stageScenes';
 
 export type BraceWay = 'upright' | 'level';
 export const braceId = (way: BraceWay, index: number) => `${way} ${index}`;
@@ -40,6 +40,7 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
         shiftPx: point(0, 48),
       },
       topWords(inputs, 'Top'),
+      ...sideNames(w, h, b),
       ...faceDimensions(inputs, tape),
     ],
     says: `Frame of ${shape.profile.name.toLowerCase()}; top and bottom bow ${printFine(chosen.topBottom.lastingMm, tape)}, left and right ${printFine(chosen.leftRight.lastingMm, tape)} in time.`,

@@ -8,7 +8,7 @@ import { printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
 import { paintingScene } from './paintingScene';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
-import { type SceneInput, frameShape } from './stageScenes';
+import { type SceneInput, frameShape, sideNames } from './stageScenes';
 
 /** The parts of a margin from the face outward, with the role that shows them everywhere. */
 const BANDS = [
@@ -45,6 +45,7 @@ export function clothScene({ inputs, plan, tape }: SceneInput): Scene {
       { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
       ...frameMarks(shape),
       ...warpMarks(w, h, inputs.cloth.warp === 'width'),
+      ...sideNames(w, h, shape.profile.widthMm),
       {
         kind: 'words',
         at: point(w / 2, -out.top),

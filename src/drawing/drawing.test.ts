@@ -63,6 +63,31 @@ const SCENES: Record<string, (input: SceneInput) => Scene> = {
   handover: handoverScene,
 };
 
+describe('the names of the sides', () => {
+  it.each([
+    ['bars', barsScene],
+    ['cloth', clothScene],
+    ['fasten', (input: SceneInput) => fastenScene(input, 1)],
+  ] as const)('keep to their bars on the drawing of the %s, from the front and from the back', (_stage, sceneOf) => {
+    const scene = sceneOf(sceneInput());
+    const at = (one: Scene, side: string) => of(one, 'words').find(({ text }) => text === side)!.at.x;
+    expect(at(scene, 'left')).toBeLessThan(450);
+    expect(at(scene, 'right')).toBeGreaterThan(450);
+    const back = fromBack(scene, 900);
+    expect([at(back, 'left') > 450, at(back, 'right') < 450]).toEqual([true, true]);
+  });
+
+  it('and of the corners stand at their corners where the frame is measured', () => {
+    const front = of(squareScene(sceneInput(read(900, 600, 900, 600, 1083, 1080))), 'words');
+    const at = (text: string) => front.find((mark) => mark.text === text)!.at;
+    expect(at('top left').y).toBeLessThan(at('bottom left').y);
+    expect(at('top left').x).toBeLessThan(at('top right').x);
+    const back = of(fromBack(squareScene(sceneInput()), 900), 'words');
+    expect(back.find(({ text }) => text === 'top left')!.at.x).toBe(900);
+    expect(back.find(({ text }) => text === 'bottom right')!.at.x).toBe(0);
+  });
+});
+
 describe('every scene', () => {
   it.each(Object.keys(SCENES))('%s keeps its marks finite and its figures with units, at any size', (name) => {
     fc.assert(

@@ -2,7 +2,7 @@
 import { type RouteStep, samePlace } from '@/core/fasten/routeSteps';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Scene, point, rectangle } from './scene';
-import { type SceneInput, faceBounds, frameShape } from './stageScenes';
+import { type SceneInput, faceBounds, frameShape, sideNames } from './stageScenes';
 
 /** A temporary fastener that is in at this step, or about to be put in or taken out. */
 const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number): boolean =>
@@ -66,6 +66,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       ...frameMarks(shape),
       ...clothOnBack,
       ...staples,
+      ...sideNames(w, h, shape.profile.widthMm),
       ...noteMarks(inputs),
       { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
     ],

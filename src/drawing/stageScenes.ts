@@ -44,6 +44,17 @@ export function faceDimensions({ brief }: JobInputs, tape: Tape, offPx = 30): Ma
   ];
 }
 
+/** Left and right by their names, within the bars: they keep to their side whichever way the frame lies. */
+export const sideNames = (widthMm: number, heightMm: number, insetMm: number): Mark[] =>
+  (['left', 'right'] as const).map((side) => ({
+    kind: 'words',
+    at: point(side === 'left' ? insetMm : widthMm - insetMm, heightMm / 4),
+    text: side,
+    anchor: side === 'left' ? 'start' : 'end',
+    role: 'quiet',
+    shiftPx: point(side === 'left' ? 8 : -8, 0),
+  }));
+
 export const topWords = ({ brief }: JobInputs, text: string): Extract<Mark, { kind: 'words' }> => ({
   kind: 'words',
   at: point(brief.width.mm / 2, 0),

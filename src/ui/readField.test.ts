@@ -3,6 +3,7 @@ import { length } from '@/core/units/length';
 import { readLength, readNumber } from './readField';
 
 const MM = { unit: 'mm', stepMm: 1 } as const;
+const CM = { unit: 'cm', stepMm: 1 } as const;
 const INCH = { unit: 'in', stepMm: 25.4 / 16 } as const;
 const bounds = { leastMm: 100, mostMm: 4000 };
 
@@ -13,11 +14,18 @@ describe('a length typed over another', () => {
     ['36', length(900, 'in'), MM, 914.4],
     ['36', length(900, 'ft'), MM, 914.4],
     ['916', length(915), INCH, 916],
-    ['91.6', length(915, 'cm'), INCH, 916],
+    ['91.6', length(915, 'cm'), MM, 916],
+    ['150', length(915, 'cm'), MM, /two ways.*Write 150 mm or 150 cm/],
+    ['15', length(140), CM, 150],
+    ['150', length(140), CM, /two ways.*Write 150 cm or 150 mm/],
     ['916 mm', length(914.4, 'in'), INCH, 916],
+    ['24 3/16', length(900), MM, /fraction without a unit.*Write 24 3\/16 in/],
+    ['24 3/16', length(900), INCH, 614.3625],
+    ['24 3/16 in', length(900), MM, 614.3625],
     ['3', null, INCH, /below 3 15\/16 in.*Type 3 15\/16 in to 157 7\/16 in/],
     ['1.200', null, MM, /two ways/],
-  ] as const)('%s over %o is in the unit of what stood there', (typed, value, tape, wanted) => {
+    ['9oo', length(900), MM, /not a length/],
+  ] as const)('%s over %o is read the one way it can be, or asked', (typed, value, tape, wanted) => {
     const read = readLength(typed, value, tape, bounds);
     if (typeof wanted === 'number') expect(read).toMatchObject({ ok: true, value: { mm: expect.closeTo(wanted, 9) as number } });
     else expect(read.ok ? '' : read.error).toMatch(wanted);

@@ -23,7 +23,7 @@ interface SheetDrawingProps {
 export function SheetDrawing({ scene, view, onView, onMove, onPick, children }: SheetDrawingProps) {
   const { tape } = useWorkshop();
   return (
-    <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:flex-1">
+    <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:min-h-[200px] bench:flex-1">
       <div className="no-print absolute top-2 right-3 z-10 flex items-center gap-3">
         {onView && view === 'back' && <span className="soft text-[13px]">{BACK_WORDS}</span>}
         {onView ? <ViewSwitch view={view} onView={onView} /> : <span className="soft text-[13px]">seen from the front</span>}

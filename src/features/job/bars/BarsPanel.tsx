@@ -35,7 +35,7 @@ export const BarsPanel = memo(function BarsPanel({ inputs, plan, rack, locked, o
   return (
     <Tabs
       label="Bars"
-      className="h-[248px] flex-none"
+      className="min-h-[248px] flex-none bench:max-h-[48%]"
       tabs={[
         {
           id: 'choose',

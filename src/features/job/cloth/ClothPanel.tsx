@@ -32,7 +32,7 @@ export const ClothPanel = memo(function ClothPanel(props: ClothPanelProps) {
   return (
     <Tabs
       label="Margins and cutting"
-      className="h-[248px] flex-none"
+      className="min-h-[248px] flex-none bench:max-h-[48%]"
       tabs={[
         { id: 'margins', name: 'Margins', show: () => <Margins {...props} /> },
         { id: 'sides', name: 'Each side', show: () => <EachSide {...props} /> },

@@ -55,7 +55,7 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
   return (
     <Tabs
       label="Fastening"
-      className="h-[228px] flex-none"
+      className="min-h-[228px] flex-none bench:max-h-[48%]"
       onOpen={props.onTab}
       tabs={[
         { id: 'route', name: 'Route', show: () => <RouteSteps {...props} /> },

@@ -23,7 +23,7 @@ import { useRehearsal } from './useRehearsal';
 
 /** Loaded when the cloth is looked at. */
 const TensionDrawing = dynamic(() => import('./TensionDrawing').then((module) => module.TensionDrawing), {
-  loading: () => <div className="h-[46vh] min-h-[320px] flex-none bench:h-auto bench:flex-1" />,
+  loading: () => <div className="h-[46vh] min-h-[320px] flex-none bench:h-auto bench:min-h-[200px] bench:flex-1" />,
 });
 
 /** Time each step stays when the route is played, ms. */

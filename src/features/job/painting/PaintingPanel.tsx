@@ -35,7 +35,7 @@ export const PaintingPanel = memo(function PaintingPanel(props: PaintingPanelPro
   return (
     <Tabs
       label="Painting"
-      className="h-[248px] flex-none"
+      className="min-h-[248px] flex-none bench:max-h-[48%]"
       tabs={[
         { id: 'image', name: 'Image', show: () => <ImageReadings {...props} /> },
         { id: 'margins', name: 'Margins left', show: () => <MarginsLeft {...props} /> },

@@ -31,7 +31,7 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
   return (
     <Tabs
       label="Square"
-      className="h-[226px] flex-none"
+      className="min-h-[226px] flex-none bench:max-h-[48%]"
       tabs={[
         {
           id: 'fit',
