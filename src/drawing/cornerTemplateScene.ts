@@ -6,8 +6,7 @@
 import type { SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
 import type { FlatPoint } from '@/core/cloth/foldedCorner';
-import type { Corner } from '@/core/frame/corners';
-import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
+import { CORNER_WORDS, type Corner } from '@/core/frame/corners';
 import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Tape, printFine } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point } from './scene';

@@ -2,9 +2,8 @@
  * The frame as it was measured: deviations drawn larger by a stated factor over the rectangle it should be, the
  * longer diagonal marked with where to press, and the tries so far as a trail of the top left corner.
  */
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
 import { type Quadrilateral } from '@/core/frame/quadrilateral';
-import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';

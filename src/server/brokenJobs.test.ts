@@ -1,9 +1,12 @@
 import 'reflect-metadata';
+import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { length } from '@/core/units/length';
 import { mendJob, printRawJob, setJobAside } from './brokenJobs';
+import { checked } from './checked';
 import { createJob, recordStep } from './jobCases';
 import { brokenJob, openJob, workshopCases, workshopJobs } from './jobReading';
+import { REQUESTS } from './requests';
 import { testWorkshop, value, wordsOf } from './testWorkshop';
 import { benchRows, logRows } from './workshopCases';
 
@@ -74,5 +77,33 @@ describe('a job that cannot be read', () => {
     insert.run(last.id, workshop.now().toISOString());
     expect(workshopJobs(workshop).broken.map(({ number }) => number)).toEqual([102, 103]);
     expect(benchRows(workshop)).toHaveLength(1);
+  });
+
+  it('bears a thousand wrong things: each is refused in a sentence and changes nothing', () => {
+    const { workshop, job, revision } = spoilt('{}');
+    const random = randomLcg(0.71);
+    const before = printRawJob(workshop, job.id);
+    const paths = Object.keys(JSON.parse(whole) as object);
+    for (let turn = 0; turn < 1000; turn += 1) {
+      const inputs = JSON.parse(whole) as Record<string, unknown>;
+      const path = paths[Math.floor(random() * paths.length)]!;
+      const junk = [null, [], {}, 7, '', 'x'.repeat(90), { mm: 'a' }, [[]], true, -1e308][Math.floor(random() * 10)];
+      const text =
+        random() < 0.3 ? whole.slice(0, Math.floor(random() * (whole.length - 1))) : JSON.stringify({ ...inputs, [path]: junk });
+      // An empty list is what no tick of the kit looks like.
+      if (path === 'kit' && Array.isArray(junk) && junk.length === 0 && text.endsWith('}')) continue;
+      expect(wordsOf(mendJob(workshop, { jobId: job.id, revision, text }))).toMatch(/^Not taken, nothing was changed\. ./);
+    }
+    expect(printRawJob(workshop, job.id)).toBe(before);
+    for (const name of ['setAside', 'mendJob'] as const)
+      for (const wrong of [
+        null,
+        [],
+        {},
+        { jobId: 7 },
+        { jobId: job.id, revision: 0 },
+        { jobId: job.id, revision: 1.5, aside: 1 },
+      ])
+        expect(checked(REQUESTS[name], name, wrong).ok).toBe(false);
   });
 });

@@ -74,4 +74,4 @@ it('what is shown before a record is what is written, and stays what is shown: 3
     expect(row.next).toEqual(here.next);
     expect(row.minutes).toBe(row.next.stage === null ? 0 : here.plan[row.next.stage].minutes);
   }
-}, 60_000);
+}, 240_000);

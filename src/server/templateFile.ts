@@ -1,9 +1,8 @@
 /* The corner template of a job as a file: PDF on paper, SVG or DXF. */
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
 import { cornerPattern, cornerSize } from '@/core/stages/cloth/planFold';
-import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
 import { sceneDxf } from '@/drawing/sceneDxf';
 import { type Paper, scenePdf } from '@/drawing/scenePdf';

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { length } from '@/core/units/length';
+import { length, printTyped } from '@/core/units/length';
 import { readLength, readNumber } from './readField';
 
 const MM = { unit: 'mm', stepMm: 1 } as const;
@@ -29,6 +30,57 @@ describe('a length typed over another', () => {
     const read = readLength(typed, value, tape, bounds);
     if (typeof wanted === 'number') expect(read).toMatchObject({ ok: true, value: { mm: expect.closeTo(wanted, 9) as number } });
     else expect(read.ok ? '' : read.error).toMatch(wanted);
+  });
+});
+
+describe('what stands in a field', () => {
+  it('is read back as it stands, in every unit and on every tape', () => {
+    const units = ['mm', 'cm', 'm', 'in', 'ft'] as const;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 400, max: 16_000 }),
+        fc.constantFrom(...units),
+        fc.constantFrom(MM, CM, INCH),
+        (parts, unit, tape) => {
+          const value = length(unit === 'in' || unit === 'ft' ? (parts * 25.4) / 64 : parts / 4, unit);
+          const read = readLength(printTyped(value), value, tape, { leastMm: 0, mostMm: 10_000 });
+          return read.ok && read.value.unit === unit && Math.abs(read.value.mm - value.mm) < 1e-6;
+        },
+      ),
+      { seed: 8, numRuns: 1000 },
+    );
+  });
+
+  it('never becomes another length by a bare number without a word: it is the tape’s, the only one that can be, or asked', () => {
+    const units = ['mm', 'cm', 'in'] as const;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 4000 }),
+        fc.constantFrom(...units),
+        fc.constantFrom(MM, CM, INCH),
+        (typed, unit, tape) => {
+          const read = readLength(String(typed), length(500, unit), tape, bounds);
+          const made = (one: 'mm' | 'cm' | 'in') => typed * { mm: 1, cm: 10, in: 25.4 }[one];
+          const fits = (one: 'mm' | 'cm' | 'in') => made(one) >= bounds.leastMm && made(one) <= bounds.mostMm;
+          if (unit === tape.unit || !fits(unit)) return read.ok === fits(tape.unit);
+          if (fits(tape.unit)) return !read.ok && /two ways/.test(read.error);
+          return read.ok && Math.abs(read.value.mm - made(unit)) < 1e-6;
+        },
+      ),
+      { seed: 9, numRuns: 1500 },
+    );
+  });
+
+  it('takes a thousand odd things without a crash, and every refusal says what was typed and what would do', () => {
+    const signs = fc.string({ unit: fc.constantFrom(...'0123456789.,/ -mcinft\'"½e+∞٣x'), maxLength: 12 });
+    fc.assert(
+      fc.property(signs, fc.constantFrom(MM, CM, INCH), (typed, tape) => {
+        const read = readLength(typed, null, tape, bounds);
+        if (read.ok) return read.value.mm >= bounds.leastMm && read.value.mm <= bounds.mostMm;
+        return read.error.length > 10 && (typed.trim() === '' || read.error.includes('“'));
+      }),
+      { seed: 10, numRuns: 1000 },
+    );
   });
 });
 

@@ -24,7 +24,7 @@ export function readLength(
   const stands: LengthUnit = value === null ? tape.unit : value.unit === 'ft' ? 'in' : value.unit;
   const within = (one: Parsed<Length>) => one.ok && one.value.mm >= leastMm && one.value.mm <= mostMm;
   const [house, other] = [parseLength(typed, tape.unit), parseLength(typed, stands)];
-  const bare = house.ok && isBare(typed);
+  const bare = isBare(typed);
   if (bare && FRACTION.test(typed)) {
     if (stands === 'in' || tape.unit === 'in') return bounded(parseLength(typed, 'in'));
     return refused(typed, 'is a fraction without a unit', `Write ${typed.trim()} in, or a decimal.`);

@@ -279,7 +279,7 @@ describe('verdicts of cloth, fastening and tension', () => {
     expect(
       about('fasten', 'hand', { brief: { width: length(3000), height: length(3000) }, fasten: { spacing: length(25) } }).level,
     ).toBe('watch');
-    expect(about('fasten', 'denseWood', { fasten: { fastener: 'staple10' }, bars: { species: 'ash' } }).level).toBe('watch');
+    expect(about('fasten', 'leg', { fasten: { fastener: 'staple10' }, bars: { species: 'ash' } }).level).toBe('watch');
     expect(about('fasten', 'lastBeforeFold', { fasten: { lastFromCorner: length(90) } }).level).toBe('watch');
   });
 

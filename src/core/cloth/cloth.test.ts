@@ -60,6 +60,23 @@ describe('margins', () => {
   });
 });
 
+describe('a hem', () => {
+  it('is a covered or a short return and what is turned under, on every bar and cloth', () => {
+    for (const profile of PROFILES)
+      for (const fabric of FABRICS)
+        for (const [hemmed, plain] of [
+          ['hem', 'covered'],
+          ['hemShort', 'short'],
+        ] as const) {
+          const [one, other] = [hemmed, plain].map((id) => marginParts(id, profile, fabric, 'pliers', DEFAULT_RULES));
+          expect(one!.returnMm).toBe(other!.returnMm);
+          expect(one!.hemMm).toBe(12);
+          expect(one!.edgeMm).toBe(other!.edgeMm);
+          expect(one!.totalMm - one!.gripMm).toBeCloseTo(other!.totalMm - other!.gripMm + 12, 9);
+        }
+  });
+});
+
 describe('cut size', () => {
   it('is face and margins, rounded up only', () => {
     const cut = cutSize(face, cloth({ marginStyle: 'covered' }), 'covered', standard, DEFAULT_RULES, MM);

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { normal } from '../normal';
 import { practiceFrame, pressed, readGaps, readPractice } from './practiceTape';
 import { barsAtLean, pressPlan } from './press';
-import { CORNERS, type TapeName, cornerOver, lengthsOf } from './corners';
+import { CORNERS, type TapeName, cornerOver, lengthsOf, goesRound } from './corners';
 import { type CornerGaps, type Knowledge, NO_GAPS, type TapeReadings } from './readings';
 import { type Quadrilateral, fitQuadrilateral } from './quadrilateral';
 
@@ -177,5 +177,23 @@ describe('practice tape', () => {
     expect(Math.abs(fit.slideMm.value)).toBeGreaterThan(1);
     expect(after.slideMm.value).toBeCloseTo(0, 2);
     expect(CORNERS.every((corner) => Math.abs(after.cornersDegrees[corner].value) < 0.01)).toBe(true);
+  });
+});
+
+describe('a frame', () => {
+  const at = (x: number, y: number) => ({ x, y });
+  const square = { bottomLeft: at(0, 0), bottomRight: at(900, 0), topRight: at(900, 600), topLeft: at(0, 600) };
+
+  it('goes round once, however it leans', () => {
+    expect(goesRound(square)).toBe(true);
+    expect(goesRound({ ...square, topLeft: at(-200, 560), topRight: at(700, 560) })).toBe(true);
+  });
+
+  it('that crosses itself, is turned inside out or has a corner pushed in is none', () => {
+    expect(goesRound({ ...square, topLeft: at(900, 600), topRight: at(0, 600) })).toBe(false);
+    expect(
+      goesRound({ ...square, bottomLeft: at(900, 0), bottomRight: at(0, 0), topLeft: at(900, 600), topRight: at(0, 600) }),
+    ).toBe(false);
+    expect(goesRound({ ...square, topRight: at(200, 100) })).toBe(false);
   });
 });

@@ -11,7 +11,7 @@ import { printFine, printLength, printSize } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from '../stages/planContext';
 import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainting';
-import { CORNER_WORDS } from '../stages/square/squareVerdicts';
+import { CORNER_WORDS } from '../frame/corners';
 
 /** How far the painted edge runs off the edge of the frame from one end to the other, bow and all, mm. */
 export const wavers = ({ sides }: Registration, side: Side): number => sides[side].mostMm - sides[side].leastMm;

@@ -14,6 +14,7 @@ import type { ReadingId } from '../log/readingKinds';
 import { profileOf } from '../house/materials';
 import { SIDES, type Side } from '../job/sides';
 import type { PlanContext } from '../stages/planContext';
+import type { Length } from '../units/length';
 import { tapeReadings } from '../stages/square/planSquare';
 
 export interface PaintedSide {
@@ -58,16 +59,27 @@ export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PaintingInputs): 
   way,
 });
 
+/** The mean of what was read of two edges, mm; a guess where neither was. */
+function meanRead(one: Length | null, other: Length | null, guess: Length): number {
+  const read = [one, other].filter((edge) => edge !== null);
+  return read.length === 0 ? guess.mm : read.reduce((sum, { mm }) => sum + mm, 0) / read.length;
+}
+
 /** The painted image as measured; null while its readings do not tell its shape. */
 export function paintedImage(
   inputs: JobInputs,
   { rules }: PlanContext,
 ): { fit: QuadrilateralResult; image: PaintedImage | null } {
-  const { painting } = inputs.cloth;
+  const { brief, cloth } = inputs;
+  const { painting } = cloth;
   const fit = fitQuadrilateral(
     tapeReadings(painting),
     NO_GAPS,
-    { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm },
+    // The image is as large as it was read, whatever face is tried on it.
+    {
+      widthMm: meanRead(painting.top, painting.bottom, brief.width),
+      heightMm: meanRead(painting.left, painting.right, brief.height),
+    },
     // Nothing pairs the edges of an image: what is not read is hardly known.
     { tapeMm: assumed(rules, 'tapePrecision'), pairMm: 20, nominalMm: 60, gapMm: 1, bladeMm: 300 },
   );

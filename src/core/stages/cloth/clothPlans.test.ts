@@ -1,3 +1,4 @@
+import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
 import { CORNERS } from '../../frame/corners';
@@ -10,7 +11,7 @@ import { length } from '../../units/length';
 import { layoutVerdicts } from './layoutVerdicts';
 import { flapsOf } from './planFold';
 import { planJob } from '../../case/planJob';
-import { sizeRows, tradeRows } from '../../painting/planPainting';
+import { sizeRows, tradeRows, whatWouldHold } from '../../painting/planPainting';
 
 const context = { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') };
 
@@ -71,6 +72,40 @@ describe('a painting on its frame', () => {
     ]);
     expect(tradeRows(larger, context)).toHaveLength(6);
     expect(sizeRows(inputsWith({}, {}), context)).toEqual([]);
+  });
+
+  it('what would hold does hold: 150 images of any shape', () => {
+    const source = randomLcg(0.23);
+    const off = (by: number) => by * (2 * source() - 1);
+    const counts = { face: 0, wrap: 0, bare: 0 };
+    for (let turn = 0; turn < 150; turn += 1) {
+      const [w, h] = [900 + off(25), 600 + off(25)];
+      const skew = off(8);
+      const one = read(w + off(4), h + off(4), w, h, Math.hypot(w, h) + skew, Math.hypot(w, h) - skew);
+      const inputs = inputsWith({}, one);
+      const place = planJob(inputs, context, 0).cloth.painting?.registration;
+      if (!place || place.holds) continue;
+      const would = whatWouldHold(inputs, context);
+      const again = (change: (mended: JobInputs) => void) => {
+        const mended = structuredClone(inputs);
+        change(mended);
+        return planJob(mended, context, 0).cloth.painting!.registration!;
+      };
+      if (would.face) {
+        counts.face += 1;
+        const { widthMm, heightMm } = would.face;
+        expect(again(({ brief }) => Object.assign(brief, { width: length(widthMm), height: length(heightMm) })).holds).toBe(true);
+      }
+      if (would.wrapMm !== null) {
+        counts.wrap += 1;
+        expect(again(({ cloth }) => (cloth.painting.mostWrap = length(would.wrapMm! + 0.01))).holds).toBe(true);
+      }
+      if (would.bareMm !== null) {
+        counts.bare += 1;
+        expect(again(({ cloth }) => (cloth.painting.mayBare = true)).holds).toBe(true);
+      }
+    }
+    expect(Math.min(counts.face, counts.wrap, counts.bare)).toBeGreaterThan(5);
   });
 
   it('a size is said to hold exactly where its place is judged good', () => {

@@ -203,6 +203,7 @@ function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {
 function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape, rules }: PlanContext): Verdict[] {
   const profile = profileOf(rules, bars.profile);
   const list: Verdict[] = [];
+  const wood = woodOf(rules, bars.species);
   const into = fasten.fastener === 'tack' ? profile.widthMm : profile.depthMm;
   if (fastener.legMm > into * 0.6)
     list.push(
@@ -218,12 +219,11 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
         doThis: 'Take a finer one.',
       }),
     );
-  const wood = woodOf(rules, bars.species);
-  if (fastener.legMm === 10 && wood.densityKgM3 > DENSE_KG_M3)
+  else if (fastener.legMm === 10 && wood.densityKgM3 > DENSE_KG_M3)
     list.push(
       verdict({
-        id: 'denseWood',
-        about: 'dense wood',
+        id: 'leg',
+        about: 'leg',
         level: 'watch',
         measured: 10,
         limit: 8,

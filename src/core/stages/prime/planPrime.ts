@@ -5,10 +5,9 @@ import type { JobInputs } from '../../job/job';
 import type { Reading } from '../../log/logEntry';
 import { byId } from '../../house/schools';
 import { batchRecipe, primedArea } from '../../prime/coatRecipe';
-import { type Air, dryingMinutes } from '../../prime/drying';
+import { dryingMinutes } from '../../prime/drying';
 import { type Coat, type PrimingSystem, SYSTEMS } from '../../prime/grounds';
 import { SUBSTANCES } from '../../prime/substances';
-import { printDuration } from '../../units/duration';
 import { decimal } from '../../units/numeral';
 import type { CoatPlan } from './CoatPlan';
 import { stageById } from '../stages';
@@ -17,6 +16,7 @@ import type { BarsPlan } from '../bars/planBars';
 import { reading } from '../../log/reading';
 import { roomReadings } from '../tune/tensionWords';
 import { primeVerdicts } from './primeVerdicts';
+import { type Airs, type Wetting, planWetting } from './wetting';
 
 export interface PrimePlan extends StagePlan {
   system: PrimingSystem;
@@ -73,32 +73,6 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
 
 /** A jug shows 5 ml. */
 const roundUp = (ml: number): number => Math.ceil(ml / 5) * 5;
-
-/** The air of the room, and the air that labels hold for. */
-interface Airs {
-  room: Air;
-  reference: Air;
-}
-
-export interface Wetting {
-  litres: number;
-  dryMinutes: readonly [number, number] | null;
-  riseNPerM: number;
-  step: string;
-}
-
-/** Water for the cloth before the first coat, how long it dries, and what it does to the tension. */
-function planWetting(areaM2: number, { room, reference }: Airs, rules: PlanContext['rules']): Wetting {
-  const litres = (areaM2 * assumed(rules, 'wetTakes')) / 1000;
-  const label = 60 * assumed(rules, 'wetDries');
-  const dryMinutes = dryingMinutes('givingOffWater', [label, label], room, reference, assumed(rules, 'dryFloor'));
-  return {
-    litres,
-    dryMinutes,
-    riseNPerM: assumed(rules, 'wetRise'),
-    step: `Wet the back evenly with ${decimal(litres, 2)} l of water and let it dry${dryMinutes ? ` ${printDuration(dryMinutes[1])}` : ''}.`,
-  };
-}
 
 function planCoat(
   coat: Coat,

@@ -12,7 +12,7 @@ import type { PlanContext } from '../planContext';
 import { NO_HISTORY, lastTension } from '../../log/jobHistory';
 import type { BarsPlan } from '../bars/planBars';
 import type { CoatPlan } from './CoatPlan';
-import type { Wetting } from './planPrime';
+import type { Wetting } from './wetting';
 
 interface PrimeCase {
   inputs: JobInputs;

@@ -1,7 +1,7 @@
 /* What is judged about the squareness of a frame, one verdict each. */
 import { JOINTS } from '../../frame/joints';
 import type { PressPlan } from '../../frame/press';
-import { type Corner, type DiagonalName, type TapeName } from '../../frame/corners';
+import { CORNER_WORDS, DIAGONAL_WORDS, type TapeName } from '../../frame/corners';
 import { type Doubt } from '../../frame/readingDoubts';
 import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/quadrilateral';
 import { WIND_PATTERNS } from '../../frame/wind';
@@ -14,13 +14,6 @@ import { type Length, type Tape, finerTape, printFine, printLength } from '../..
 import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 
-export const DIAGONAL_WORDS: Record<DiagonalName, string> = { down: 'top left to bottom right', up: 'bottom left to top right' };
-export const CORNER_WORDS: Record<Corner, string> = {
-  topLeft: 'top left',
-  topRight: 'top right',
-  bottomRight: 'bottom right',
-  bottomLeft: 'bottom left',
-};
 const PAIR_WORDS = { width: 'top and bottom', height: 'left and right' } as const;
 
 export interface SquareCase {

@@ -1,8 +1,7 @@
 'use client';
-import { CORNERS, TAPE_NAMES, type TapeName } from '@/core/frame/corners';
+import { CORNERS, CORNER_WORDS, TAPE_NAMES, type TapeName } from '@/core/frame/corners';
 import type { Estimate, Quadrilateral } from '@/core/frame/quadrilateral';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
-import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { type Tape, printFine } from '@/core/units/length';
 import { Figure } from '@/ui/Figure';
 import { Tick } from '@/ui/fields';

@@ -2,12 +2,11 @@
 /* The corner fold: which, on which sides its seam is seen, step by step on any corner, and the template to cut it by. */
 import { useState } from 'react';
 import { CORNER_FOLDS } from '@/core/cloth/cornerFolds';
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
 import type { JobInputs } from '@/core/job/job';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { cornerPattern, cornerSize, planFold } from '@/core/stages/cloth/planFold';
 import type { Plan } from '@/core/case/planJob';
-import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { printFine } from '@/core/units/length';
 import { cornerStepScene } from '@/drawing/cornerStepScene';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';

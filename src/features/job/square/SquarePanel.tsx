@@ -1,13 +1,12 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
 import dynamic from 'next/dynamic';
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
 import { NOTHING_READ } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import type { JobInputs } from '@/core/job/job';
 import { type CornerGap, MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
-import { CORNER_WORDS } from '@/core/stages/square/squareVerdicts';
 import { MM_PER_INCH, finerTape, length, printFine, printLength } from '@/core/units/length';
 import { Choice, LengthField, ReadingField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
