@@ -86,7 +86,7 @@ test('a cut recorded with its job draws the roll down, and says so afterwards', 
   await page.getByRole('button', { name: 'Record the cut' }).click();
   await expect(page.getByRole('heading', { name: 'Fasten the cloth' })).toBeVisible();
   await page.goto(`${demoServer.url}/cloth?view=store`);
-  await expect(page.getByText('L2 roll, 8106 × 2120 mm')).toBeVisible();
+  await expect(page.getByText('L2 roll, 8104 × 2120 mm')).toBeVisible();
 });
 
 test('margins: each side of its own, a roll too narrow, and why makers differ', async ({ page, demoServer }) => {

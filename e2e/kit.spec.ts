@@ -13,7 +13,7 @@ test('the kit follows the plan, keeps its ticks while counts change, and prints'
     await stage(page, 'Fasten').click();
     await page.getByLabel('Spacing, at most').fill('30');
     await stage(page, 'Brief').click();
-    await expect(kit.getByLabel('120 × staple, 8 mm leg, spares in')).toBeChecked();
+    await expect(kit.getByLabel('116 × staple, 8 mm leg, spares in')).toBeChecked();
   });
 
   await test.step('another joint and system bring other things', async () => {

@@ -135,7 +135,7 @@ describe('the plan of any job', () => {
       }),
       { seed: 21, numRuns: 250 },
     );
-  });
+  }, 90_000);
 
   it('speaks in the tape in hand, and only the words change', () => {
     const [mm, inch] = [planJob(inputs, context('mm'), 0), planJob(inputs, context('in'), 0)];

@@ -30,7 +30,7 @@ export const fastenVerdicts = (
   ...unheldVerdicts(painting),
   ...paintedTensionVerdict(inputs, painting !== null, context),
   ...leftOutVerdict(route, context),
-  spacingVerdict(inputs, route, context),
+  ...spacingVerdicts(inputs, route, context),
   cornerVerdict(inputs, context),
   ...fastenerVerdicts(inputs, fastener, context),
   ...rustVerdict(inputs, fastener, context),
@@ -87,7 +87,7 @@ function widestGap({ steps }: RoutePlan): number {
 const DENSE_KG_M3 = 600;
 const THIN_MM = 18;
 
-function spacingVerdict({ brief, bars, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
+function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict[] {
   const fabric = fabricOf(rules, cloth.fabric);
   const profile = profileOf(rules, bars.profile);
   const splits = woodOf(rules, bars.species).densityKgM3 > DENSE_KG_M3 || profile.depthMm < THIN_MM;
@@ -105,26 +105,42 @@ function spacingVerdict({ brief, bars, cloth, fasten }: JobInputs, route: RouteP
     rows.length === 0
       ? `One at each middle, then the corners${gapMm > 0 ? `: ${printFine(gapMm, tape)} apart` : ''}`
       : `Set ${along(route.pitchWidthMm, 'width')}, ${along(route.pitchHeightMm, 'height')}`;
-  return verdict({
-    id: 'spacing',
-    about: 'spacing',
-    level: wide || close ? 'watch' : 'good',
-    measured: widest,
-    limit: usual.toMm,
-    unit: 'mm',
-    says: `${row}${stretched && wide ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
-    because: `Evenly spread, never wider than asked, never so near that crowns share a hole. Custom here, ${usual.because}.`,
-    doThis: wide
-      ? stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
-        ? 'Set one more there, clear of the brace, if the edge scallops.'
-        : fasten.spacing.mm > usual.toMm
-          ? 'Too far apart scallops the edge: come closer.'
-          : 'The side is short: let the last ones stand nearer to the corner.'
-      : close
-        ? 'Closer than custom: more holes, more work; a wider spacing would do.'
-        : '',
-    uses: ['crownGap'],
-  });
+  return [
+    verdict({
+      id: 'spacing',
+      about: 'spacing',
+      level: wide ? 'watch' : 'good',
+      measured: widest,
+      limit: usual.toMm,
+      unit: 'mm',
+      says: `${row}${stretched && wide ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
+      because: `Evenly spread, never wider than asked, never so near that crowns share a hole. Custom here, ${usual.because}.`,
+      doThis: !wide
+        ? ''
+        : stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
+          ? 'Set one more there, clear of the brace, if the edge scallops.'
+          : fasten.spacing.mm > usual.toMm
+            ? 'Too far apart scallops the edge: come closer.'
+            : 'The side is short: let the last ones stand nearer to the corner.',
+      uses: ['crownGap'],
+    }),
+    // Of its own: set closely is no sign that the edge will scallop.
+    ...(close
+      ? [
+          verdict({
+            id: 'closeSpacing',
+            about: 'close spacing',
+            level: 'watch',
+            measured: Math.min(...rows),
+            limit: usual.fromMm,
+            unit: 'mm',
+            says: `${printFine(Math.min(...rows), tape)} apart is closer than custom, from ${printFine(usual.fromMm, tape)}.`,
+            because: 'More holes in cloth and wood, more work for the hand.',
+            doThis: 'A wider spacing would do.',
+          }),
+        ]
+      : []),
+  ];
 }
 
 /** Least of the two ends that each side was planned with; null where the plan tells none. */

@@ -34,7 +34,11 @@ describe('fastening', () => {
     expect(about('turnOrWalk', { brief: { width: length(1800), height: length(900) } }).says).toMatch(/^Let it lie and walk/);
     expect(
       about('spacing', { bars: { species: 'ash' }, fasten: { spacing: length(25) }, cloth: { fabric: 'cottonHeavy' } }),
-    ).toMatchObject({ level: 'watch', because: expect.stringContaining('30 mm at the least in this wood') as string });
+    ).toMatchObject({ level: 'good', because: expect.stringContaining('30 mm at the least in this wood') as string });
+    expect(
+      about('closeSpacing', { bars: { species: 'ash' }, fasten: { spacing: length(25) }, cloth: { fabric: 'cottonHeavy' } }),
+    ).toMatchObject({ level: 'watch', limit: 30 });
+    expect(abouts({ fasten: { spacing: length(45) } })).not.toContain('closeSpacing');
   });
 
   it('a short margin gets tacks from corner to corner beside the staples of the other sides', () => {
