@@ -24,14 +24,14 @@ test('the kit follows the plan, keeps its ticks while counts change, and prints'
     await page.getByLabel('System').selectOption({ label: 'Animal-glue size, two coats, oil ground' });
     await stage(page, 'Brief').click();
     await expect(kit.getByLabel('Clamps, damp rag')).toBeVisible();
-    await expect(kit.getByLabel('Wood glue, 8 corner staples or screws')).toBeVisible();
+    await expect(kit.getByLabel('16 screws 4 × 40 mm, corners')).toBeVisible();
     await expect(kit.getByLabel('Water bath and thermometer')).toBeVisible();
     await expect(kit.getByText('8 keys, 2 a corner, and 2 spare')).toHaveCount(0);
   });
 
   await saved(page);
   await page.goto(`${demoServer.url}/job/${id}/slip`);
-  await expect(page.getByText(/^☑ 120 × staple/)).toBeVisible();
+  await expect(page.getByText(/^☑ 116 × staple/)).toBeVisible();
   await expect(page.getByText(/^☑ Shears/)).toBeVisible();
   await expect(page.getByText(/^☐ Water bath/)).toBeVisible();
 });

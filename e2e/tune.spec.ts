@@ -38,7 +38,7 @@ test('a weight tells the tension with its error; two that disagree are told apar
   await page.reload();
   await stage(page, 'Tune').click();
   await tab(page, 'Weight').click();
-  await expect(light).toHaveValue('1.5');
+  await expect(light).toHaveValue('1.5 mm');
 });
 
 /** Sounds one after the other as the microphone of a browser; they are heard once, from the moment it is opened. */

@@ -54,11 +54,11 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
 
   await test.step('cloth', async () => {
     await page
-      .getByRole('row', { name: /^Folded hem/ })
+      .getByRole('row', { name: /^Folded hem \d/ })
       .getByRole('button')
       .click();
-    // 19 + 3 + 2 × 0.6 edge, 44 return, 12 hem: 79.2 a side, rounded up at the end.
-    await expect(answer(page)).toHaveText('1074 × 773 mm');
+    // 19 + 3 + 2 × 0.6 edge, 56 return, 12 hem: 91.2 a side, rounded up at the end.
+    await expect(answer(page)).toHaveText('1098 × 797 mm');
     await expect(verdict(page, /Fits across the 2100 mm roll/)).toBeVisible();
     await record(page, 'Record the cut');
   });
