@@ -5,6 +5,7 @@
  */
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
+import { ROUTES, type Route } from '../fasten/routes';
 import { stageById } from '../stages/stages';
 import { type Verdict, verdict } from '../job/verdict';
 import { tensionWords } from '../stages/tune/tensionWords';
@@ -107,7 +108,7 @@ function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, pl
       return say(held > 0, `${held} held for the time being on this route.`, 'Nothing held for the time being on this route.');
     }
     case 'oneSideHard':
-      return say(fasten.route === 'halving', 'Two sides were fixed before anything was pulled against them.');
+      return say(fixesUnpulled(byId(ROUTES, fasten.route)), 'Two sides were fixed before anything was pulled against them.');
     case 'damp':
       return say(prime.roomRh >= 65, `The room stands at ${prime.roomRh} % RH.`, `The room stands at ${prime.roomRh} % RH.`);
     case 'notTightEnough':
@@ -167,3 +168,6 @@ export function diagnosisVerdicts(
   });
   return [...caution, ...ranked];
 }
+
+/** Whole sides are fixed on this route before anything pulls against them. */
+const fixesUnpulled = ({ passes }: Route): boolean => passes.some(({ take, pull }) => take === 'halving' && pull === 'none');

@@ -15,6 +15,8 @@ export interface School<Id extends string = string> {
 interface Use<Id extends string> extends School<Id> {
   /** The cloth already carries an image: never wetted, never trimmed at the corner. */
   painted: boolean;
+  /** It was folded over bars before. */
+  foldedBefore: boolean;
 }
 
 const purpose = <const I extends string>(row: Use<I>) => row;
@@ -24,6 +26,7 @@ export const USES = [
     id: 'new',
     name: 'New support',
     painted: false,
+    foldedBefore: false,
     suits: 'a blank canvas to be painted',
     trades: 'size is free, cloth is raw or primed',
   }),
@@ -31,6 +34,7 @@ export const USES = [
     id: 'finished',
     name: 'Finished painting',
     painted: true,
+    foldedBefore: false,
     suits: 'a painting made on loose cloth',
     trades: 'the image decides the size, margins are what is left',
   }),
@@ -38,6 +42,7 @@ export const USES = [
     id: 'restretch',
     name: 'Re-stretch',
     painted: true,
+    foldedBefore: true,
     suits: 'a painting that comes off its old bars',
     trades: 'old folds and holes stay where they are',
   }),
@@ -45,6 +50,7 @@ export const USES = [
     id: 'print',
     name: 'Print',
     painted: true,
+    foldedBefore: false,
     suits: 'a printed canvas',
     trades: 'inks crack at a sharp fold and mark when wetted',
   }),
@@ -54,6 +60,8 @@ interface EdgeChoice<Id extends string> extends School<Id> {
   squareLimit: AssumptionId;
   /** The edges stay in sight, so they are primed and their fold is neat. */
   seen: boolean;
+  /** The sides of the bars are looked at, not only their edges. */
+  sidesShow: boolean;
   inRebate: boolean;
   /** How much of the house’s limit for wind is allowed here: a rebate holds a canvas flat, panels show each other up. */
   windShare: number;
@@ -67,6 +75,7 @@ export const EDGES = [
     name: 'Unframed, edges seen',
     squareLimit: 'squareUnframed',
     seen: true,
+    sidesShow: true,
     inRebate: false,
     windShare: 1,
     suits: 'work that hangs as it is',
@@ -77,6 +86,7 @@ export const EDGES = [
     name: 'Float frame',
     squareLimit: 'squareFloat',
     seen: true,
+    sidesShow: false,
     inRebate: false,
     windShare: 1,
     suits: 'an even gap all round',
@@ -87,6 +97,7 @@ export const EDGES = [
     name: 'In a rebate',
     squareLimit: 'squareRebate',
     seen: false,
+    sidesShow: false,
     inRebate: true,
     windShare: 1.5,
     suits: 'a frame that covers the edge',
@@ -97,6 +108,7 @@ export const EDGES = [
     name: 'Panel of a set',
     squareLimit: 'squarePanel',
     seen: true,
+    sidesShow: true,
     inRebate: false,
     windShare: 0.5,
     suits: 'panels that meet edge to edge',

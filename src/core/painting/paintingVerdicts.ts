@@ -4,7 +4,7 @@ import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';
 import { type Registration, UNSEEN_MM } from '../cloth/registration';
 import { assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { byId } from '../house/schools';
+import { USES, byId } from '../house/schools';
 import { SIDES, type Side } from '../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
 import { printFine, printLength, printSize } from '../units/length';
@@ -56,7 +56,7 @@ function careVerdicts({ cloth, brief }: JobInputs): Verdict[] {
             doThis: 'Choose a single fold or a double pleat.',
           }),
         ]),
-    ...(brief.use === 'restretch' || cloth.painting.mostWrap.mm > 0
+    ...(byId(USES, brief.use).foldedBefore || cloth.painting.mostWrap.mm > 0
       ? [
           verdict({
             id: 'paintAtFolds',

@@ -54,7 +54,7 @@ function imageVerdicts(painted: boolean): Verdict[] {
 
 function edgeVerdicts({ brief, bars }: JobInputs): Verdict[] {
   const shallow = bars.profile === 'light' || bars.profile === 'standard';
-  if (!byId(EDGES, brief.edges).seen || !shallow || brief.edges === 'float') return [];
+  if (!byId(EDGES, brief.edges).sidesShow || !shallow) return [];
   return [
     verdict({
       id: 'edgesInSight',

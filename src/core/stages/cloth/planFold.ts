@@ -7,7 +7,7 @@ import type { Corner } from '../../frame/corners';
 import type { Profile } from '../../frame/profiles';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
-import { byId } from '../../house/schools';
+import { EDGES, byId } from '../../house/schools';
 import type { Side } from '../../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
@@ -75,7 +75,7 @@ export function foldVerdicts({ brief }: JobInputs, plan: FoldPlan, { rules, tape
   const { fold, layers, edgeMm, backMm, pattern } = plan;
   const limit = assumed(rules, 'cornerBulk');
   const both = 2 * edgeMm;
-  const rebated = brief.edges === 'rebate';
+  const rebated = byId(EDGES, brief.edges).inRebate;
   return [
     ...(fold.cut !== 'never' && !pattern
       ? [

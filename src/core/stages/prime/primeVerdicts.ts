@@ -4,7 +4,7 @@ import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
-import type { PrimingSystem } from '../../prime/grounds';
+import { type PrimingSystem, SYSTEMS } from '../../prime/grounds';
 import { type LayerId, SUBSTANCES, layerWarning } from '../../prime/substances';
 import { printDuration } from '../../units/duration';
 import { decimal } from '../../units/numeral';
@@ -301,7 +301,7 @@ function barsAfterVerdict({ inputs, system, coatsDone, wetting, bars }: PrimeCas
       limit: worst.limitMm,
       unit: 'mm',
       says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${decimal(bowMm, 1)} mm of ${decimal(worst.limitMm, 1)} mm, at ${decimal(last.nPerM, 0)} N/m measured and ${decimal(adds, 0)} N/m to come.`,
-      because: `${inputs.prime.system === 'none' ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
+      because: `${byId(SYSTEMS, inputs.prime.system).coats.length === 0 ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
       doThis: level === 'good' ? '' : 'Put in a brace before the first coat, or keep the cloth looser.',
       uses: ['sizeRise', 'groundRise', 'dryRise'],
     }),

@@ -300,7 +300,8 @@ function doubtWords(doubt: Doubt, tape: Tape): { says: string; doThis: string } 
 function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs: { brief } }: SquareCase, { tape }: PlanContext): Verdict {
   const off = [widthMm.value - brief.width.mm, heightMm.value - brief.height.mm] as const;
   const worst = Math.max(Math.abs(off[0]), Math.abs(off[1]));
-  const limit = brief.edges === 'rebate' ? Math.max(1, brief.rebateClearance.mm / 2) : 2;
+  const { inRebate } = byId(EDGES, brief.edges);
+  const limit = inRebate ? Math.max(1, brief.rebateClearance.mm / 2) : 2;
   const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
   const level = levelAtMost(worst, limit, 2 * limit);
   return verdict({
@@ -312,10 +313,9 @@ function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs: { brief } }
     unit: 'mm',
     says:
       worst < 0.05 ? 'The size is as planned.' : `The size is off by ${signed(off[0])} in width, ${signed(off[1])} in height.`,
-    because:
-      brief.edges === 'rebate'
-        ? 'Half of the rebate clearance is kept for the cloth.'
-        : `The cut size is reckoned from the face. ± ${printFine(Math.max(widthMm.sd, heightMm.sd), tape)}.`,
+    because: inRebate
+      ? 'Half of the rebate clearance is kept for the cloth.'
+      : `The cut size is reckoned from the face. ± ${printFine(Math.max(widthMm.sd, heightMm.sd), tape)}.`,
     doThis: level === 'good' ? '' : 'Change the face in the brief to what was built, or re-cut.',
     uses: ['nominalPrecision'],
   });
