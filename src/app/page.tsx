@@ -1,5 +1,5 @@
 import { Bench } from '@/features/bench/Bench';
-import { workshopJobs } from '@/server/jobReading';
+import { brokenJobs } from '@/server/jobReading';
 import { openWorkshop } from '@/server/openWorkshop';
 import { benchRows, houseRules } from '@/server/workshopCases';
 
@@ -8,7 +8,7 @@ export default function BenchPage() {
   return (
     <Bench
       rows={benchRows(workshop)}
-      broken={workshopJobs(workshop).broken}
+      broken={brokenJobs(workshop)}
       workshop={houseRules(workshop).rules.workshop}
       nowMs={workshop.now().getTime()}
     />

@@ -22,14 +22,16 @@ import type { Workshop } from './workshop';
 import { saveRules } from './workshopCases';
 
 /** Plain objects only may cross to the browser: whatever else stands in an answer is flattened. */
+const flat = <T>(outcome: Outcome<T>): Outcome<T> => JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
+
+/** Checks what was asked, acts on it, and answers with plain objects. */
 function run<N extends RequestName, T>(
   name: N,
   plain: unknown,
   act: (workshop: Workshop, request: Request<N>) => Outcome<T>,
 ): Outcome<T> {
   const request = checked(REQUESTS[name], name, plain) as Outcome<Request<N>>;
-  const outcome = request.ok ? act(openWorkshop(), request.value) : request;
-  return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
+  return flat(request.ok ? act(openWorkshop(), request.value) : request);
 }
 
 /** As `run`, for what takes long: other requests are served meanwhile. */
@@ -39,8 +41,7 @@ async function runInTurns<N extends RequestName, T>(
   act: (workshop: Workshop, request: Request<N>) => Generator<unknown, Outcome<T>>,
 ): Promise<Outcome<T>> {
   const request = checked(REQUESTS[name], name, plain) as Outcome<Request<N>>;
-  const outcome = request.ok ? await inTurns(act(openWorkshop(), request.value)) : request;
-  return JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
+  return flat(request.ok ? await inTurns(act(openWorkshop(), request.value)) : request);
 }
 
 export const createJobAction = async (plain: Request<'newJob'>): Promise<Outcome<StoredJob>> => run('newJob', plain, createJob);
@@ -84,11 +85,8 @@ export const cutClothAction = async (plain: Request<'cutCloth'>): Promise<Outcom
 export const saveRulesAction = async (plain: Request<'saveRules'>): Promise<Outcome<StoredRules>> =>
   run('saveRules', plain, saveRules);
 
-export const readSimulatedAirAction = async (): Promise<Outcome<AirTaken>> =>
-  JSON.parse(JSON.stringify(readSimulatedAir(openWorkshop()))) as Outcome<AirTaken>;
+export const readSimulatedAirAction = async (): Promise<Outcome<AirTaken>> => flat(readSimulatedAir(openWorkshop()));
 
-export const dropSimulatedAirAction = async (): Promise<Outcome<AirTaken>> =>
-  JSON.parse(JSON.stringify(dropSimulatedAir(openWorkshop()))) as Outcome<AirTaken>;
+export const dropSimulatedAirAction = async (): Promise<Outcome<AirTaken>> => flat(dropSimulatedAir(openWorkshop()));
 
-export const importJobAction = async (text: string): Promise<Outcome<StoredJob>> =>
-  JSON.parse(JSON.stringify(importJob(openWorkshop(), String(text)))) as Outcome<StoredJob>;
+export const importJobAction = async (text: string): Promise<Outcome<StoredJob>> => flat(importJob(openWorkshop(), String(text)));

@@ -23,10 +23,9 @@ import { cutOne } from './clothCases';
 import { type JobWithLog, caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
 import { takeFromStock } from './groundTaking';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
+import { seenJob } from './seenJob';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
-
-const GONE = refuse('This job is not in the workshop any more: go back to the bench.');
 
 export function createJob({ database, now, newId }: Workshop, { title, width, height }: Request<'newJob'>): Outcome<StoredJob> {
   const at = now().toISOString();
@@ -55,9 +54,9 @@ function firstInputs(title: string, width: Length, height: Length, rules: HouseR
 /** Saves what was typed, unless somebody saved in between or a recorded step would be changed. */
 export function saveInputs({ database, now }: Workshop, { jobId, revision, inputs }: Request<'saveInputs'>): Outcome<StoredJob> {
   const save = database.transaction((): Outcome<StoredJob> => {
-    const before = findJob(database, jobId);
-    if (!before) return GONE;
-    if (before.revision !== revision) return { ok: false, kind: 'stale', theirs: before };
+    const seen = seenJob(database, { jobId, revision });
+    if (!seen.ok) return seen;
+    const before = seen.value;
     const unknown = unknownMaterial(inputs, readRules(database).rules);
     if (unknown) return unknown;
     const errors = inputsViolations(inputs);
@@ -85,9 +84,9 @@ function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): Refusal
 export function recordStep(workshop: Workshop, dto: Request<'recordStep'>): Outcome<JobWithLog> {
   const { database, now, newId } = workshop;
   const record = database.transaction((): Outcome<JobWithLog> => {
-    const job = findJob(database, dto.jobId);
-    if (!job) return GONE;
-    if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
+    const seen = seenJob(database, dto);
+    if (!seen.ok) return seen;
+    const job = seen.value;
     const found = { job, log: logOfJob(database, dto.jobId) };
     const made = stepEntry(workshop, found, dto, { id: newId(), at: now() });
     if (!made.ok) return made;
@@ -159,9 +158,9 @@ function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
 export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Outcome<JobWithLog> {
   const { database, now, newId } = workshop;
   const withdraw = database.transaction((): Outcome<JobWithLog> => {
-    const job = findJob(database, dto.jobId);
-    if (!job) return GONE;
-    if (job.revision !== dto.revision) return { ok: false, kind: 'stale', theirs: job };
+    const seen = seenJob(database, dto);
+    if (!seen.ok) return seen;
+    const job = seen.value;
     const log = logOfJob(database, dto.jobId);
     const { records } = progressOf(job.inputs, log);
     const record = standingEntries(log).find((entry) => entry.id === dto.entryId);

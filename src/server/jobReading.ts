@@ -4,7 +4,6 @@
  */
 import type { Database } from 'better-sqlite3';
 import { type House, type JobCase, caseOf } from '@/core/case/jobCase';
-import { planJob } from '@/core/case/planJob';
 import { tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, inputsViolations, jobInputsShape } from '@/core/job/job';
 import { type LogEntry, logEntryShape } from '@/core/log/logEntry';
@@ -34,12 +33,12 @@ export function houseOf({ database }: Pick<Workshop, 'database'>, unit: Tape['un
 const looked = new WeakMap<Database, Map<string, { revision: number; because: string | null }>>();
 
 /** Why a row cannot be read as a job; null where it can. */
-function whyBroken(database: Database, row: JobRow, house: House): string | null {
+function whyBroken(database: Database, row: JobRow, house: () => House): string | null {
   const seen = looked.get(database) ?? new Map<string, { revision: number; because: string | null }>();
   looked.set(database, seen);
   const there = seen.get(row.id);
   if (there?.revision === row.revision) return there.because;
-  const because = inputsTrouble(() => readJob(row).inputs, house) ?? logTrouble(database, row.id);
+  const because = inputsTrouble(() => readJob(row).inputs, house()) ?? logTrouble(database, row.id);
   seen.set(row.id, { revision: row.revision, because });
   return because;
 }
@@ -73,7 +72,8 @@ export function inputsTrouble(read: () => unknown, house: House): string | null 
     const inputs = shape.value as JobInputs;
     const [wrong] = inputsViolations(inputs);
     if (wrong) return `${wrong.field}: ${wrong.says}`;
-    planJob(inputs, house, 0);
+    // Planned once: what throws in it is the reason.
+    void caseOf({ inputs }, [], house, 0).plan;
     return null;
   } catch (error) {
     return (error as Error).message;
@@ -87,14 +87,28 @@ export interface WorkshopJobs {
 
 /** Every job of the workshop that can be read; the others apart. */
 export function workshopJobs(workshop: Pick<Workshop, 'database'>): WorkshopJobs {
-  const house = houseOf(workshop);
-  const rows = listJobRows(workshop.database);
-  const because = rows.map((row) => whyBroken(workshop.database, row, house));
-  return {
-    jobs: rows.filter((_row, index) => because[index] === null).map(readJob),
-    broken: rows.flatMap((row, index) => (because[index] === null ? [] : [asBroken(row, because[index]!)])),
-  };
+  const rows = rowsOf(workshop);
+  return { jobs: rows.flatMap(({ row, because }) => (because === null ? [readJob(row)] : [])), broken: rows.flatMap(brokenOf) };
 }
+
+/** The jobs that cannot be read; the sound ones are left unread. */
+export const brokenJobs = (workshop: Pick<Workshop, 'database'>): BrokenJob[] => rowsOf(workshop).flatMap(brokenOf);
+
+/** Every row, with why it cannot be read; the house is asked for only where a row was not looked at yet. */
+function rowsOf({ database }: Pick<Workshop, 'database'>): LookedRow[] {
+  let house: House | null = null;
+  return listJobRows(database).map((row) => ({
+    row,
+    because: whyBroken(database, row, () => (house ??= houseOf({ database }))),
+  }));
+}
+
+interface LookedRow {
+  row: JobRow;
+  because: string | null;
+}
+
+const brokenOf = ({ row, because }: LookedRow): BrokenJob[] => (because === null ? [] : [asBroken(row, because)]);
 
 const asBroken = ({ id, number, title, revision, aside }: JobRow, because: string): BrokenJob => ({
   id,
@@ -125,7 +139,7 @@ export function openJob({ database }: Pick<Workshop, 'database'>, id: string): J
 /** A job that cannot be read, with its reason; null where it is sound or gone. */
 export function brokenJob(workshop: Pick<Workshop, 'database'>, id: string): BrokenJob | null {
   const row = findJobRow(workshop.database, id);
-  const because = row && whyBroken(workshop.database, row, houseOf(workshop));
+  const because = row && whyBroken(workshop.database, row, () => houseOf(workshop));
   return row && because !== null ? asBroken(row, because) : null;
 }
 

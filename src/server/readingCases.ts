@@ -22,7 +22,7 @@ import { type TapRecording, analyseTaps, type TensionByTap } from '@/core/tensio
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { readWav } from '@/core/tension/tap/wav';
 import { printFine } from '@/core/units/length';
-import { findJob, updateInputs } from '@/db/jobs';
+import { updateInputs } from '@/db/jobs';
 import { insertLogEntry, logOfJob } from '@/db/logEntries';
 import { findRecording, insertRecording, recordedEntries } from '@/db/recordings';
 import { airNow } from './airCases';
@@ -30,6 +30,7 @@ import { type JobWithLog, caseOfJob, openJob } from './jobReading';
 import { tableRisePerMm } from './learnedCases';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
+import { GONE, seenJob } from './seenJob';
 import type { Workshop } from './workshop';
 
 /** Ids of the entries of a job whose taps were kept as sound. */
@@ -56,8 +57,6 @@ interface Kept {
 }
 
 /** One entry of a job’s log, made by `make` from the job as it stands; all or nothing. */
-const GONE = refuse('This job is not in the workshop any more: go back to the bench.');
-
 function keep(
   workshop: Workshop,
   { jobId, revision, maker, note }: Asked,
@@ -65,9 +64,9 @@ function keep(
 ): Outcome<JobWithLog> {
   const { database, now, newId } = workshop;
   const write = database.transaction((): Outcome<JobWithLog> => {
-    const job = findJob(database, jobId);
-    if (!job) return GONE;
-    if (job.revision !== revision) return { ok: false, kind: 'stale', theirs: job };
+    const seen = seenJob(database, { jobId, revision });
+    if (!seen.ok) return seen;
+    const job = seen.value;
     const here = caseOfJob(workshop, { job, log: logOfJob(database, jobId) });
     if (!here.progress.done.has('fasten')) return refuse('Fasten the cloth first: before that there is no tension to keep.');
     const made = make(here);

@@ -7,12 +7,13 @@ import { type RouteRun, type StapleModel, simulateRoute } from '@/core/fasten/me
 import { rehearsalViolation } from '@/core/fasten/rehearsal';
 import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/stages/fasten/rehearsalScore';
 import { stapleModel } from '@/core/stages/fasten/stapleModel';
-import { findJob, updateInputs } from '@/db/jobs';
+import { updateInputs } from '@/db/jobs';
 import { insertLogEntry } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { type JobWithLog, openJob } from './jobReading';
-import { type Outcome, type Refusal, done, refuse } from './outcome';
+import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
+import { seenJob } from './seenJob';
 import type { Workshop } from './workshop';
 
 function* runOf(model: StapleModel): Generator<unknown, RouteRun> {
@@ -22,14 +23,9 @@ function* runOf(model: StapleModel): Generator<unknown, RouteRun> {
 /** Works in steps, so that others are served meanwhile; what was read before the work is asked again when it is written. */
 export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>): Generator<unknown, Outcome<JobWithLog>> {
   const { database, now, newId } = workshop;
-  const refusal = (): Refusal | null => {
-    const job = findJob(database, dto.jobId);
-    if (!job) return refuse('This job is not in the workshop any more: go back to the bench.');
-    return job.revision === dto.revision ? null : { ok: false, kind: 'stale', theirs: job };
-  };
-  const early = refusal();
-  if (early) return early;
-  const { inputs } = findJob(database, dto.jobId)!;
+  const seen = seenJob(database, dto);
+  if (!seen.ok) return seen;
+  const { inputs } = seen.value;
   const { rules } = readRules(database);
   const model = stapleModel(inputs, rules);
   const wrong = rehearsalViolation(dto.moves, model.places.length);
@@ -40,8 +36,8 @@ export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>
   const run = yield* runOf(rehearsalModel(model, dto.moves, firmN, dto.offGrainDeg, rules));
   const score = rehearsalScore(inputs, model, dto.moves, rules);
   const write = database.transaction((): Outcome<JobWithLog> => {
-    const late = refusal();
-    if (late) return late;
+    const still = seenJob(database, dto);
+    if (!still.ok) return still;
     insertLogEntry(database, dto.jobId, {
       id: newId(),
       stage: 'fasten',
