@@ -55,6 +55,7 @@ test('house rules reach the plans to come and leave what is recorded', async ({ 
     await page.getByLabel('Makers, with commas between').fill('Ida, Jon');
     await page.getByRole('button', { name: 'Save the house rules' }).click();
     await expect(page.getByRole('button', { name: 'Save the house rules' })).toBeDisabled();
+    await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
     await page.goto(`${server.url}/job/${id}`);
     await stage(page, 'Cloth').click();
     await expect(cut).toHaveText('1049 × 749 mm');

@@ -4,5 +4,5 @@ import { houseRules } from '@/server/workshopCases';
 
 export default function RulesPage() {
   const stored = houseRules(openWorkshop());
-  return <HouseRulesForm key={stored.revision} stored={stored} />;
+  return <HouseRulesForm stored={stored} />;
 }

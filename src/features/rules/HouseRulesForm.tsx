@@ -21,22 +21,22 @@ interface RulesFields {
 
 const readNumber = (typed: string) => (/^-?\d+([.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) : NaN);
 
-export function HouseRulesForm({ stored }: { stored: StoredRules }) {
-  const { rules } = stored;
+const fieldsOf = ({ rules }: StoredRules): RulesFields => ({
+  workshop: rules.workshop,
+  makers: rules.makers.join(', '),
+  currency: rules.currency,
+  metricStep: String(rules.metricStep),
+  inchStep: String(rules.inchStep),
+  policies: rules.policies,
+  assumptions: Object.fromEntries(ASSUMPTIONS.map((one) => [one.id, String(rules.assumptions[one.id] ?? one.value)])),
+});
+
+export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
   const router = useRouter();
+  /** What the house was told last: the answer of the save, not the page that comes after it. */
+  const [stored, setStored] = useState(atFirst);
   const [saved, setSaved] = useState(false);
-  const form = useForm<RulesFields>({
-    mode: 'onChange',
-    defaultValues: {
-      workshop: rules.workshop,
-      makers: rules.makers.join(', '),
-      currency: rules.currency,
-      metricStep: String(rules.metricStep),
-      inchStep: String(rules.inchStep),
-      policies: rules.policies,
-      assumptions: Object.fromEntries(ASSUMPTIONS.map((one) => [one.id, String(rules.assumptions[one.id] ?? one.value)])),
-    },
-  });
+  const form = useForm<RulesFields>({ mode: 'onChange', defaultValues: fieldsOf(stored) });
   const { errors, isDirty, isSubmitting } = form.formState;
   const save = form.handleSubmit(async (fields) => {
     const makers = fields.makers
@@ -57,7 +57,7 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
         inchStep: Number(fields.inchStep) as 16,
         assumptions: Object.fromEntries(changed),
         policies: fields.policies,
-        materials: rules.materials,
+        materials: stored.rules.materials,
       },
     });
     if (!outcome.ok) {
@@ -70,6 +70,8 @@ export function HouseRulesForm({ stored }: { stored: StoredRules }) {
               : 'Not saved.',
       });
     }
+    setStored(outcome.value);
+    form.reset(fieldsOf(outcome.value));
     setSaved(true);
     router.refresh();
   });
