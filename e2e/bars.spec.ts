@@ -6,7 +6,7 @@ test('a brace is dragged and moved by keys; the bow answers, undo brings it back
   await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Standard bar' });
   await page.getByLabel('Braces, upright').selectOption('1');
   await page.getByLabel('Braces, level').selectOption('0');
-  const brace = page.getByRole('slider', { name: 'Upright brace 1, middle from the left' });
+  const brace = page.getByRole('slider', { name: /^Upright brace 1, middle from the (left|right)$/ });
   await expect(brace).toHaveAttribute('aria-valuenow', '700');
   const before = await verdict(page, /^\w*\.? ?Top and bottom bars bow/).textContent();
 
@@ -21,12 +21,14 @@ test('a brace is dragged and moved by keys; the bow answers, undo brings it back
   expect(dragged).toBeLessThan(650);
   await page.mouse.up();
   await expect(verdict(page, /^\w*\.? ?Top and bottom bars bow/)).not.toHaveText(before!);
-  await expect(page.getByLabel('Brace 1, from the left')).toHaveValue(`${dragged} mm`);
+  await expect(page.getByLabel('Brace 1, from the right')).toHaveValue(`${dragged} mm`);
 
   await brace.focus();
   await page.keyboard.press('Shift+ArrowLeft');
   await expect(brace).toHaveAttribute('aria-valuenow', String(dragged + 10));
+  await expect(brace).toHaveAccessibleName('Upright brace 1, middle from the right');
   await page.keyboard.press('b');
+  await expect(brace).toHaveAccessibleName('Upright brace 1, middle from the left');
   await page.keyboard.press('ArrowRight');
   await expect(brace).toHaveAttribute('aria-valuenow', String(dragged + 11));
   await page.getByLabel('Brace 1, from the left').fill('55.5 cm');

@@ -261,9 +261,9 @@ test('routes are compared on this frame, one is picked and played, a knot is kep
   const answered = await answer(page).textContent();
   await page.getByRole('tab', { name: 'Knots' }).click();
   await page.getByRole('button', { name: 'Mark a knot' }).click();
-  await page.getByLabel('Knot 1, from the left end').fill('900');
+  await page.getByLabel('Knot 1, from the right end').fill('900');
   await expect(page.getByRole('alert').filter({ hasText: /is above 800 mm/ })).toBeVisible();
-  await page.getByLabel('Knot 1, from the left end').fill('400');
+  await page.getByLabel('Knot 1, from the right end').fill('400');
   await expect(answer(page)).toHaveText(answered!);
   await page.getByLabel('Second round: draw and set again').check();
   await saved(page);

@@ -27,7 +27,7 @@ test('a route is played, stopped, scrubbed back and jumped along, with its check
   expect(await stepNow(page)).toBe(stopped - 1);
   await page.getByLabel('Step along the route').fill('5');
   await expect(page.getByTestId('route-check')).toContainText('a tight diamond from middle to middle');
-  await page.getByLabel('Jump to').selectOption({ label: 'corner bottom left, 84' });
+  await page.getByLabel('Jump to').selectOption({ label: 'corner bottom right, 84' });
   await expect(page.getByTestId('route-step')).toContainText('84 of 84 bottom, fold the corner');
 });
 

@@ -3,6 +3,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from './house/houseRules';
+import { FRONT_WORDS } from './job/sideWords';
 import { newInputs } from './job/job';
 import { byId } from './house/schools';
 import { PROFILES } from './frame/profiles';
@@ -13,6 +14,7 @@ const CORE = import.meta.dirname;
 const inputs = newInputs('Study', length(400), length(300)).fasten;
 const scope = {
   DEFAULT_RULES,
+  FRONT_WORDS,
   length,
   NO_GAPS,
   newInputs,

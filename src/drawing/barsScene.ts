@@ -1,4 +1,5 @@
 /* The frame with its joints, its braces to be moved by hand, and the bow of each bar drawn larger by a stated factor. */
+import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import { deflectionAt } from '@/core/frame/beam';
 import type { BarBow } from '@/core/frame/chooseBars';
 import { type Tape, printFine, printLength } from '@/core/units/length';
@@ -9,7 +10,7 @@ import { PAD, type SceneInput, faceBounds, faceDimensions, frameShape, sideNames
 export type BraceWay = 'upright' | 'level';
 export const braceId = (way: BraceWay, index: number) => `${way} ${index}`;
 
-export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
+export function barsScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneInput): Scene {
   const { chosen } = plan.bars;
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
@@ -25,7 +26,7 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
     padPx: { ...PAD, right: 60 },
     marks: [
       ...frameMarks({ ...shape, bracesUpright: [], bracesLevel: [] }),
-      ...grabbable(shape, tape),
+      ...grabbable(shape, tape, say),
       bowed(chosen.topBottom, (along, inward) => point(along, b + inward)),
       bowed(chosen.topBottom, (along, inward) => point(along, h - b - inward)),
       bowed(chosen.leftRight, (along, inward) => point(b + inward, along)),
@@ -40,7 +41,7 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
         shiftPx: point(0, 48),
       },
       topWords(inputs, 'Top'),
-      ...sideNames(w, h, b),
+      ...sideNames(w, h, b, say),
       ...faceDimensions(inputs, tape),
     ],
     says: `Frame of ${shape.profile.name.toLowerCase()}; top and bottom bow ${printFine(chosen.topBottom.lastingMm, tape)}, left and right ${printFine(chosen.leftRight.lastingMm, tape)} in time.`,
@@ -48,7 +49,7 @@ export function barsScene({ inputs, plan, tape }: SceneInput): Scene {
 }
 
 /** The braces as marks that can be moved; level ones first, as `braceMarks` draws them. */
-function grabbable(shape: FrameShape, tape: Tape): Mark[] {
+function grabbable(shape: FrameShape, tape: Tape, say: SideWords): Mark[] {
   const { bracesLevel, bracesUpright, widthMm, heightMm } = shape;
   const marks = braceMarks(shape);
   return marks.map((mark, index): Mark => {
@@ -62,7 +63,7 @@ function grabbable(shape: FrameShape, tape: Tape): Mark[] {
       id: braceId(way, place),
       along: level ? 'y' : 'x',
       sign: 1,
-      says: `${level ? 'Level' : 'Upright'} brace ${place + 1}, middle from the ${level ? 'top' : 'left'}`,
+      says: `${level ? 'Level' : 'Upright'} brace ${place + 1}, middle from the ${say.side(level ? 'top' : 'left')}`,
       valueMm,
       mostMm: most,
       valueText: printLength(valueMm, tape),

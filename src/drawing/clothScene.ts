@@ -23,8 +23,9 @@ const BANDS = [
 const grown = (w: number, h: number, by: Record<Side, number>): Point[] =>
   rectangle(-by.left, -by.top, w + by.left + by.right, h + by.top + by.bottom);
 
-export function clothScene({ inputs, plan, tape }: SceneInput): Scene {
-  if (plan.cloth.painting) return paintingScene({ inputs, plan, tape });
+export function clothScene(input: SceneInput): Scene {
+  const { inputs, plan, tape, say } = input;
+  if (plan.cloth.painting) return paintingScene(input);
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margins, widthMm, heightMm, netWidthMm, netHeightMm } = plan.cloth.cut;
@@ -45,7 +46,7 @@ export function clothScene({ inputs, plan, tape }: SceneInput): Scene {
       { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
       ...frameMarks(shape),
       ...warpMarks(w, h, inputs.cloth.warp === 'width'),
-      ...sideNames(w, h, shape.profile.widthMm),
+      ...sideNames(w, h, shape.profile.widthMm, say),
       {
         kind: 'words',
         at: point(w / 2, -out.top),

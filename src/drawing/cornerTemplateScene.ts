@@ -3,10 +3,11 @@
  * check bar. One scene for the screen, SVG, DXF and PDF. This is the one place that puts the flat corner into its
  * corner of the canvas, so left and right cannot be mixed up.
  */
+import { FRONT_WORDS } from '@/core/job/sideWords';
 import type { SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
 import type { FlatPoint } from '@/core/cloth/foldedCorner';
-import { CORNER_WORDS, type Corner } from '@/core/frame/corners';
+import { type Corner } from '@/core/frame/corners';
 import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Tape, printFine } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point } from './scene';
@@ -71,14 +72,14 @@ export function cornerTemplateScene(
       })),
       { kind: 'path', points: edge.map(put), role: 'cutLine' },
       ...(slit ? [{ kind: 'path', points: slit.map(put), role: 'cutLine' } as const] : []),
-      words(-BESIDE_MM / 2, -BESIDE_MM / 2, on === 'paper' ? `face, ${CORNER_WORDS[corner]}` : 'face', true),
+      words(-BESIDE_MM / 2, -BESIDE_MM / 2, on === 'paper' ? `face, ${FRONT_WORDS.corner(corner)}` : 'face', true),
       words(depthMm / 2, -BESIDE_MM / 2, side),
       words(-BESIDE_MM / 2, depthMm / 2, end),
       words((depthMm + sideMm) / 2, -BESIDE_MM * 0.75, 'back'),
       words(-BESIDE_MM * 0.6, (depthMm + endMm) / 2, 'back'),
       ...(on === 'paper' ? checkBar(barX, barY) : []),
     ],
-    says: `Template of the ${CORNER_WORDS[corner]} corner on the back of the cloth: ${side} ${printFine(sideMm, tape)}, ${end} ${printFine(endMm, tape)}, edge ${printFine(depthMm, tape)}; full lines are cut, broken lines are folded.`,
+    says: `Template of the ${FRONT_WORDS.corner(corner)} corner on the back of the cloth: ${side} ${printFine(sideMm, tape)}, ${end} ${printFine(endMm, tape)}, edge ${printFine(depthMm, tape)}; full lines are cut, broken lines are folded.`,
   };
 }
 

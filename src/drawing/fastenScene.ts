@@ -11,7 +11,7 @@ const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number
     current;
 
 /** Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in. */
-export function fastenScene({ inputs, plan }: SceneInput, current: number): Scene {
+export function fastenScene({ inputs, plan, say }: SceneInput, current: number): Scene {
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margin } = plan.cloth.cut;
@@ -66,7 +66,7 @@ export function fastenScene({ inputs, plan }: SceneInput, current: number): Scen
       ...frameMarks(shape),
       ...clothOnBack,
       ...staples,
-      ...sideNames(w, h, shape.profile.widthMm),
+      ...sideNames(w, h, shape.profile.widthMm, say),
       ...noteMarks(inputs),
       { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
     ],

@@ -2,6 +2,7 @@
  * A painting on its frame: the face, the image as it lies on it with its deviations drawn larger than they are by a
  * stated factor, and the cloth left beyond each edge in its true width.
  */
+import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import { SIDE_ENDS, type Registration } from '@/core/cloth/registration';
 import { CORNERS, type Corner } from '@/core/frame/corners';
 import { SIDES, type Side } from '@/core/job/sides';
@@ -21,7 +22,7 @@ export function deviationFactor(largestMm: number, smallerSideMm: number): numbe
   return Math.max(1, [1, 2, 5, 10, 20, 50].findLast((factor) => factor <= wanted) ?? 1);
 }
 
-export function paintingScene({ inputs, plan, tape }: SceneInput): Scene {
+export function paintingScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneInput): Scene {
   const [w, h] = [inputs.brief.width.mm, inputs.brief.height.mm];
   const { sides, registration } = plan.cloth.painting!;
   const { left } = inputs.cloth;
@@ -37,13 +38,14 @@ export function paintingScene({ inputs, plan, tape }: SceneInput): Scene {
     padPx: { top: 48, right: 92, bottom: 74, left: 124 },
     marks: [
       { kind: 'area', points: rectangle(-leftMm, -top, w + leftMm + right, h + top + bottom), role: 'cloth' },
-      ...(registration ? imageMarks(registration, w, h, factor, tape) : plainImage(w, h)),
+      ...(registration ? imageMarks(registration, [w, h], factor, tape, say) : plainImage(w, h)),
       ...SIDES.map((side): Mark =>
-        sideWords(
+        marginWords(
           sides.find((one) => one.side === side)!,
           [w, h],
           beyond(side),
           tape,
+          say,
         ),
       ),
       {
@@ -66,7 +68,7 @@ const plainImage = (w: number, h: number): Mark[] => [
   { kind: 'words', at: point(w / 2, h / 2), text: 'painted image', anchor: 'middle', role: 'quiet' },
 ];
 
-function imageMarks(registration: Registration, w: number, h: number, factor: number, tape: Tape): Mark[] {
+function imageMarks(registration: Registration, [w, h]: [number, number], factor: number, tape: Tape, say: SideWords): Mark[] {
   const drawn = Object.fromEntries(
     SIDES.map((side): [Side, Point[]] => [side, registration.outline[side].map((at, index) => larger(at, side, index / 8))]),
   ) as Record<Side, Point[]>;
@@ -96,19 +98,19 @@ function imageMarks(registration: Registration, w: number, h: number, factor: nu
       role: 'quiet',
       shiftPx: point(0, 18),
     },
-    ...CORNERS.flatMap((corner) => cornerWords(corner, registration, w, h, tape)),
+    ...CORNERS.flatMap((corner) => cornerWords(corner, registration, [w, h], tape, say)),
   ];
 }
 
 /** How far the image’s corner goes round the face’s two edges, inside the corner: + round, − bare. */
-function cornerWords(corner: Corner, { corners }: Registration, w: number, h: number, tape: Tape): Mark[] {
+function cornerWords(corner: Corner, { corners }: Registration, [w, h]: [number, number], tape: Tape, say: SideWords): Mark[] {
   const atTop = corner.startsWith('top');
   const atLeft = corner.endsWith('Left');
   const off = corners[corner];
   const words = (edge: string, mm: number) =>
     `${edge} ${Math.abs(mm) < 0.05 ? '0' : `${mm > 0 ? '+' : '−'}${printFine(Math.abs(mm), tape)}`}`;
   const lines = [
-    words(atLeft ? 'left' : 'right', atLeft ? -off.x : off.x),
+    words(say.side(atLeft ? 'left' : 'right'), atLeft ? -off.x : off.x),
     words(atTop ? 'top' : 'bottom', atTop ? -off.y : off.y),
   ];
   return lines.map((text, line): Mark => ({
@@ -122,7 +124,13 @@ function cornerWords(corner: Corner, { corners }: Registration, w: number, h: nu
   }));
 }
 
-function sideWords({ side, leastMm, fixing }: PaintedSide, [w, h]: [number, number], beyondMm: number, tape: Tape): Mark {
+function marginWords(
+  { side, leastMm, fixing }: PaintedSide,
+  [w, h]: [number, number],
+  beyondMm: number,
+  tape: Tape,
+  say: SideWords,
+): Mark {
   const [at, shiftPx, anchor] = {
     top: [point(w / 2, -beyondMm), point(0, -14), 'middle'],
     bottom: [point(w / 2, h + beyondMm), point(0, 24), 'middle'],
@@ -132,7 +140,7 @@ function sideWords({ side, leastMm, fixing }: PaintedSide, [w, h]: [number, numb
   return {
     kind: 'words',
     at,
-    text: leastMm === null ? `${side} ?` : `${side} ${printLength(leastMm, tape, 'down')}`,
+    text: leastMm === null ? `${say.side(side)} ?` : `${say.side(side)} ${printLength(leastMm, tape, 'down')}`,
     anchor,
     role: fixing === 'none' || fixing === null ? 'stop' : fixing === 'backByHand' ? 'good' : 'watch',
     strong: true,

@@ -2,7 +2,8 @@
  * The frame as it was measured: deviations drawn larger by a stated factor over the rectangle it should be, the
  * longer diagonal marked with where to press, and the tries so far as a trail of the top left corner.
  */
-import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
+import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
+import { CORNERS, type Corner } from '@/core/frame/corners';
 import { type Quadrilateral } from '@/core/frame/quadrilateral';
 import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
@@ -11,7 +12,7 @@ import { type SceneInput, faceBounds, frameShape } from './stageScenes';
 
 type Places = Record<Corner, Point>;
 
-export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
+export function squareScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneInput): Scene {
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { result, press, tries } = plan.square;
@@ -32,9 +33,9 @@ export function squareScene({ inputs, plan, tape }: SceneInput): Scene {
     padPx: { top: 36, right: 78, bottom: 66, left: 78 },
     marks: [
       ...outline,
-      ...diagonalMarks(corners, inputs.square, longer, plan.square.targetDiagonalMm, tape),
+      ...diagonalMarks(corners, inputs.square, longer, plan.square.targetDiagonalMm, { tape, say }),
       ...sideMarks(corners, inputs.square, tape),
-      ...cornerNames(corners),
+      ...cornerNames(corners, say),
       ...pressMarks(corners, longer, Math.max(w, h) * 0.09),
       ...(found && tries.length > 1 ? trail(tries, found.factor, w, h) : []),
       ...(found ? [note(w, h, found.factor)] : []),
@@ -104,7 +105,7 @@ function diagonalMarks(
   square: SceneInput['inputs']['square'],
   longer: 'down' | 'up' | null,
   targetMm: number,
-  tape: SceneInput['tape'],
+  { tape, say }: { tape: SceneInput['tape']; say: SideWords },
 ): Mark[] {
   const role = (name: 'down' | 'up') => (longer === name ? 'stop' : 'measure');
   const along = (a: Point, b: Point, t: number) => point(a.x + (b.x - a.x) * t, a.y + (b.y - a.y) * t);
@@ -114,7 +115,7 @@ function diagonalMarks(
     {
       kind: 'words',
       at: along(a, b, t),
-      text: square[name] ? printLength(square[name].mm, finerTape(tape)) : `${name} ? should read ${target}`,
+      text: square[name] ? printLength(square[name].mm, finerTape(tape)) : `${say.seen(name)} ? should read ${target}`,
       anchor: 'middle',
       role: role(name),
       strong: true,
@@ -125,14 +126,14 @@ function diagonalMarks(
   return [...words(topLeft, bottomRight, 'down', 0.28), ...words(topRight, bottomLeft, 'up', 0.72)];
 }
 
-/** Every corner by its name, outside the frame: the words keep to it whichever side is seen. */
-const cornerNames = (places: Places): Mark[] =>
+/** Every corner by its name, outside the frame. */
+const cornerNames = (places: Places, say: SideWords): Mark[] =>
   CORNERS.map((corner) => {
     const [atTop, atLeft] = [corner.startsWith('top'), corner.endsWith('Left')];
     return {
       kind: 'words',
       at: places[corner],
-      text: CORNER_WORDS[corner],
+      text: say.corner(corner),
       anchor: atLeft ? 'end' : 'start',
       role: 'quiet',
       shiftPx: point(atLeft ? -4 : 4, atTop ? -10 : 20),

@@ -4,6 +4,7 @@
  */
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, byId } from '@/core/house/schools';
+import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import type { Plan } from '@/core/case/planJob';
 import { type Tape, printLength } from '@/core/units/length';
 import { type FrameShape, frameMarks } from './frameMarks';
@@ -13,6 +14,8 @@ export interface SceneInput {
   inputs: JobInputs;
   plan: Plan;
   tape: Tape;
+  /** The names that are written beside sides and corners; those of the front where it is left out. */
+  say?: SideWords;
 }
 
 export const PAD = { top: 40, right: 48, bottom: 60, left: 52 };
@@ -44,12 +47,12 @@ export function faceDimensions({ brief }: JobInputs, tape: Tape, offPx = 30): Ma
   ];
 }
 
-/** Left and right by their names, within the bars: they keep to their side whichever way the frame lies. */
-export const sideNames = (widthMm: number, heightMm: number, insetMm: number): Mark[] =>
+/** Left and right by their names, within the bars. */
+export const sideNames = (widthMm: number, heightMm: number, insetMm: number, say: SideWords = FRONT_WORDS): Mark[] =>
   (['left', 'right'] as const).map((side) => ({
     kind: 'words',
     at: point(side === 'left' ? insetMm : widthMm - insetMm, heightMm / 4),
-    text: side,
+    text: say.side(side),
     anchor: side === 'left' ? 'start' : 'end',
     role: 'quiet',
     shiftPx: point(side === 'left' ? 8 : -8, 0),

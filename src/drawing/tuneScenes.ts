@@ -2,6 +2,7 @@
  * Drawings of tuning, true to scale: where the three taps go and where the microphone hangs; and the corners opened, drawn
  * larger by a factor that is stated.
  */
+import { FRONT_WORDS } from '@/core/job/sideWords';
 import { CORNERS } from '@/core/frame/corners';
 import { MICROPHONE_AT, TAP_PLACES, TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { printFine, printLength } from '@/core/units/length';
@@ -10,7 +11,11 @@ import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 import { PAD, type SceneInput, circle, faceBounds, faceDimensions, frameShape, topWords } from './stageScenes';
 
 /** The canvas with the places of the taps; the next one stands out, with its distances from the edges. */
-export function tapScene({ inputs, plan, tape }: SceneInput, next: TapPlace | null, done: readonly TapPlace[]): Scene {
+export function tapScene(
+  { inputs, plan, tape, say = FRONT_WORDS }: SceneInput,
+  next: TapPlace | null,
+  done: readonly TapPlace[],
+): Scene {
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const size = Math.min(w, h);
@@ -66,7 +71,7 @@ export function tapScene({ inputs, plan, tape }: SceneInput, next: TapPlace | nu
       ...faceDimensions(inputs, tape),
     ],
     says: next
-      ? `Tap ${next}: ${printLength(TAP_PLACES[next][0] * w, tape)} from the left, ${printLength(TAP_PLACES[next][1] * h, tape)} from the top; the microphone 2 to 5 centimetres over the cloth at three tenths.`
+      ? `Tap ${next}: ${printLength(TAP_PLACES[next][0] * w, tape)} from the ${say.side('left')}, ${printLength(TAP_PLACES[next][1] * h, tape)} from the top; the microphone 2 to 5 centimetres over the cloth at three tenths.`
       : 'All three places are tapped.',
   };
 }

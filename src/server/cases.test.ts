@@ -78,6 +78,7 @@ function work(jobId: string, last: StageId): void {
           note: '',
           reason: '',
           unit: 'mm',
+          view: 'back',
           clothId: null,
         }),
       );
@@ -130,6 +131,7 @@ describe('working on a job', () => {
         note: '',
         reason,
         unit: 'mm',
+        view: 'back',
         clothId: null,
       });
     expect(refusal(attempt('square'))).toMatchObject({ says: 'Record brief, bars first: the order of the work.' });
@@ -166,6 +168,7 @@ describe('working on a job', () => {
           note: '',
           reason: '',
           unit: 'mm',
+          view: 'back',
           clothId: null,
         }),
       ).kind,
@@ -212,6 +215,7 @@ describe('working on a job', () => {
         note: '',
         reason: '',
         unit: 'mm',
+        view: 'back',
         clothId: null,
       }),
     );

@@ -147,6 +147,7 @@ describe('cuts', () => {
         reason: 'for the test',
         clothId: clothId ?? null,
         unit: 'mm',
+        view: 'back',
       });
       if (outcome.ok) revision = outcome.value.job.revision;
       return outcome;

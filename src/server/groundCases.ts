@@ -135,6 +135,7 @@ export function recordBatch(workshop: Workshop, dto: Request<'recordBatch'>): Ou
         note: dto.note,
         reason: dto.reason,
         unit: 'mm',
+        view: 'back',
         clothId: null,
       });
       if (!recorded.ok) throw new BatchRefused(number, recorded);

@@ -112,7 +112,7 @@ function stepEntry(
   request: Request<'recordStep'>,
   { id, at }: { id: string; at: Date },
 ): Outcome<{ entry: LogEntry; coat: CoatPlan | undefined }> {
-  const here = caseOfJob(workshop, found, request.unit);
+  const here = caseOfJob(workshop, found, request);
   const { stage } = request;
   const early = outOfOrder(stage, here.progress);
   if (early) return early;
@@ -142,7 +142,15 @@ function stepEntry(
     corrects: null,
     readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
     readings,
-    plan: { answer, answerNote, verdicts, inputs: found.job.inputs, rules: here.house.rules, taught: here.taught },
+    plan: {
+      answer,
+      answerNote,
+      verdicts,
+      inputs: found.job.inputs,
+      rules: here.house.rules,
+      taught: here.taught,
+      view: here.viewOf(stage),
+    },
   };
   return done({ entry, coat });
 }

@@ -2,6 +2,7 @@
  * Jobs as they are read from the file: each as the case of the core, under the rules and the lessons of this house. A job that
  * cannot be read is told apart with its reason, so that one bad row never stops a page.
  */
+import type { View } from '@/core/job/sideWords';
 import type { Database } from 'better-sqlite3';
 import { type House, type JobCase, caseOf } from '@/core/case/jobCase';
 import { tapeFor } from '@/core/house/houseRules';
@@ -143,6 +144,9 @@ export function brokenJob(workshop: Pick<Workshop, 'database'>, id: string): Bro
   return row && because !== null ? asBroken(row, because) : null;
 }
 
-/** The case of one job as it stands. */
-export const caseOfJob = (workshop: Workshop, { job, log }: JobWithLog, unit: Tape['unit'] = 'mm'): JobCase =>
-  caseOf(job, log, houseOf(workshop, unit), workshop.now().getTime());
+/** The case of one job as it stands, for a reader with this tape who looks from there. */
+export const caseOfJob = (
+  workshop: Workshop,
+  { job, log }: JobWithLog,
+  { unit, view }: { unit: Tape['unit']; view: View } = { unit: 'mm', view: 'front' },
+): JobCase => caseOf(job, log, { ...houseOf(workshop, unit), view }, workshop.now().getTime());

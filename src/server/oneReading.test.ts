@@ -9,6 +9,7 @@ import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { randomInputs } from '@/core/testInputs';
 import { length } from '@/core/units/length';
 import { createJob, recordStep, saveInputs } from './jobCases';
+import { VIEWS, type View } from '@/core/job/sideWords';
 import { caseOfJob, houseOf, openJob } from './jobReading';
 import { testWorkshop, value } from './testWorkshop';
 import { benchRows, saveRules } from './workshopCases';
@@ -24,11 +25,11 @@ it('what is shown before a record is what is written, and stays what is shown: 3
   for (let turn = 0; turn < 300; turn += 1) {
     const { id, revision } = value(createJob(workshop, { title: `Job ${turn}`, width: length(600), height: length(400) }));
     value(saveInputs(workshop, { jobId: id, revision, inputs: spaced(randomInputs(random)) }));
-    const unit = UNITS[turn % 3]!;
-    const written: Partial<Record<StageId, { answer: string; verdicts: unknown }>> = {};
+    const reader = { unit: UNITS[turn % 3]!, view: VIEWS[turn % 2]! };
+    const written: Partial<Record<StageId, { answer: string; verdicts: unknown; view: View }>> = {};
     for (let steps = Math.floor(random() * 9); steps > 0; steps -= 1) {
       const found = openJob(workshop, id)!;
-      const shown = caseOfJob(workshop, found, unit);
+      const shown = caseOfJob(workshop, found, reader);
       const stage = shown.progress.now;
       if (stage === null) break;
       const { answer, answerNote, readings } = shown.plan[stage];
@@ -40,12 +41,12 @@ it('what is shown before a record is what is written, and stays what is shown: 3
         maker: 'Me',
         note: '',
         reason: 'so',
-        unit,
+        ...reader,
         clothId: null,
       };
       const { log } = value(recordStep(workshop, request));
       expect(log.at(-1)).toMatchObject({ stage, readings, plan: { answer, answerNote, verdicts } });
-      written[stage] = { answer, verdicts };
+      written[stage] = { answer, verdicts, view: shown.viewOf(stage) };
       workshop.pass(700);
     }
     if (turn % 20 === 7) {
@@ -58,6 +59,7 @@ it('what is shown before a record is what is written, and stays what is shown: 3
     const here = caseOf(job, log, house, workshop.now().getTime());
     for (const stage of STAGE_IDS.filter((one) => here.isFrozen(one))) {
       expect(here.plan[stage].answer).toBe(written[stage]!.answer);
+      expect(here.viewOf(stage)).toBe(written[stage]!.view);
       expect(here.verdictsOf(stage)).toEqual(written[stage]!.verdicts);
     }
     // Coats that are on keep the mix they were recorded with.

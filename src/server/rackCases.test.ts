@@ -139,6 +139,7 @@ describe('one plan for several jobs', () => {
           note: '',
           reason: 'so',
           unit: 'mm',
+          view: 'back',
           clothId: null,
         }),
       );
@@ -218,6 +219,7 @@ describe('what earlier versions wrote', () => {
         note: '',
         reason: '',
         unit: 'mm',
+        view: 'back',
         clothId: null,
       }),
     );

@@ -10,7 +10,7 @@ import { USES, byId } from '@/core/house/schools';
 import { type JobHistory, stiffnessFound } from '@/core/log/jobHistory';
 import { reading } from '@/core/log/reading';
 import type { HowKnown, ReadingId } from '@/core/log/readingKinds';
-import { cornerWords } from '@/core/stages/tune/openingVerdicts';
+import { FRONT_WORDS } from '@/core/job/sideWords';
 import type { JobCase } from '@/core/case/jobCase';
 import { feltReading } from '@/core/stages/tune/planTune';
 import { roomReadings, tensionWords } from '@/core/stages/tune/tensionWords';
@@ -192,11 +192,11 @@ export function keepTurns(workshop: Workshop, dto: Request<'keepTurns'>): Outcom
     const shut = CORNERS.find((corner) => opened[corner] + dto.opened[corner] < -1e-9);
     if (shut)
       return refuse(
-        `The ${cornerWords(shut)} corner is open by ${printFine(opened[shut], tape)}: it cannot be let back by ${printFine(-dto.opened[shut], tape)}.`,
+        `The ${FRONT_WORDS.corner(shut)} corner is open by ${printFine(opened[shut], tape)}: it cannot be let back by ${printFine(-dto.opened[shut], tape)}.`,
       );
     const total = eachCorner((corner) => opened[corner] + dto.opened[corner]);
     return done({
-      did: `Corners opened: ${moved.map((corner) => `${cornerWords(corner)} ${dto.opened[corner] > 0 ? '+' : '−'}${Math.abs(dto.opened[corner]).toFixed(2)} mm`).join(', ')}; in all up to ${Math.max(...Object.values(total)).toFixed(2)} mm`,
+      did: `Corners opened: ${moved.map((corner) => `${FRONT_WORDS.corner(corner)} ${dto.opened[corner] > 0 ? '+' : '−'}${Math.abs(dto.opened[corner]).toFixed(2)} mm`).join(', ')}; in all up to ${Math.max(...Object.values(total)).toFixed(2)} mm`,
       readings: moved.map((corner) =>
         reading('opened', dto.opened[corner], 'mm', {
           of: corner,

@@ -1,4 +1,5 @@
 /* What the screens may ask for, as shapes; `actions.ts` checks each against its own. */
+import { VIEWS } from '@/core/job/sideWords';
 import { CORNERS } from '@/core/frame/corners';
 import { houseRulesShape } from '@/core/house/houseRules';
 import { idText, jobInputsShape } from '@/core/job/job';
@@ -37,6 +38,7 @@ export const REQUESTS = {
     note,
     reason: note,
     unit: oneOf(['mm', 'cm', 'in']),
+    view: oneOf(VIEWS),
     /** The roll or offcut that a recorded cut is taken from. */
     clothId: optional(idText),
   },

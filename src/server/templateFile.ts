@@ -1,7 +1,8 @@
 /* The corner template of a job as a file: PDF on paper, SVG or DXF. */
+import { FRONT_WORDS } from '@/core/job/sideWords';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
+import { CORNERS, type Corner } from '@/core/frame/corners';
 import { cornerPattern, cornerSize } from '@/core/stages/cloth/planFold';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
 import { sceneDxf } from '@/drawing/sceneDxf';
@@ -46,7 +47,7 @@ export async function templateFile(workshop: Workshop, id: string, query: URLSea
       return { name: `${name}.dxf`, type: 'image/vnd.dxf', body: sceneDxf(scene) };
     default: {
       const paper: Paper = query.get('paper') === 'letter' ? 'letter' : 'a4';
-      const title = `No. ${number}, ${CORNER_WORDS[corner]} corner, on the back of the cloth`;
+      const title = `No. ${number}, ${FRONT_WORDS.corner(corner)} corner, on the back of the cloth`;
       const body = await scenePdf(scene, title, paper, await readFile(FONT));
       return { name: `${name}-${paper}.pdf`, type: 'application/pdf', body };
     }

@@ -61,6 +61,7 @@ export const recordStage = (workshop: Workshop, jobId: string, stage: StageId) =
     note: '',
     reason: 'For the test.',
     unit: 'mm',
+    view: 'back',
     clothId: null,
   });
 

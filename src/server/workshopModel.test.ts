@@ -134,6 +134,7 @@ describe('the workshop against a naive model', () => {
               note: '',
               reason: one.reason,
               unit: 'mm',
+              view: 'back',
               clothId: null,
             });
             if (!mayRecord(model, one.stage)) expect(outcome).toMatchObject({ ok: false, kind: 'refused' });

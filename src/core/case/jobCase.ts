@@ -5,12 +5,13 @@
  */
 import type { HouseRules } from '../house/houseRules';
 import type { Job, JobInputs } from '../job/job';
+import type { View } from '../job/sideWords';
 import type { Verdict } from '../job/verdict';
 import { type JobHistory, historyOf } from '../log/jobHistory';
 import { type LogEntry, NOTHING_TAUGHT, type Taught } from '../log/logEntry';
 import type { StagePlan } from '../stages/planContext';
 import { planPrime } from '../stages/prime/planPrime';
-import { STAGE_IDS, type StageId } from '../stages/stages';
+import { STAGE_IDS, type StageId, isFaceUp } from '../stages/stages';
 import type { Tape } from '../units/length';
 import { gateVerdicts } from './gate';
 import { type NextStep, nextStep, waitVerdicts } from './nextStep';
@@ -29,6 +30,8 @@ export interface House {
   rules: HouseRules;
   tape: Tape;
   lessons: HouseLessons;
+  /** Where the reader looks from at the stages that are done on the back; the front where it is left out. */
+  view?: View | undefined;
 }
 
 export const NO_LESSONS: HouseLessons = { pace: null, cloths: {} };
@@ -48,6 +51,8 @@ export interface JobCase {
   entryOf: (stage: StageId) => LogEntry | null;
   /** Recorded and closed: nothing of it changes any more. */
   isFrozen: (stage: StageId) => boolean;
+  /** Where the words of a stage name left and right from: a closed one keeps the view it was recorded from. */
+  viewOf: (stage: StageId) => View;
   /** Everything that is judged about a stage now: its plan, what dries, the gate before it. */
   verdictsOf: (stage: StageId) => Verdict[];
   slack: Slack | null;
@@ -78,7 +83,7 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
   const next = nextStep(job.inputs, progress, atMs);
   const now = once((): StageGround => {
     const inputs = inputsOf(job.inputs, (stage) => (isFrozen(stage) ? entryOf(stage) : null));
-    return { inputs, context: { rules: house.rules, tape: house.tape, taught, history: history() } };
+    return { inputs, context: { rules: house.rules, tape: house.tape, view: house.view, taught, history: history() } };
   });
   const plan = once(() => {
     const groundOf = (stage: StageId) => groundOfRecord(isFrozen(stage) ? entryOf(stage) : null, log, house.tape) ?? now();
@@ -104,6 +109,10 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
     },
     get plan() {
       return plan();
+    },
+    viewOf: (stage) => {
+      if (isFaceUp(stage)) return 'front';
+      return (isFrozen(stage) && entryOf(stage)?.plan?.view) || (house.view ?? 'front');
     },
     verdictsOf: (stage) =>
       isFrozen(stage)
@@ -138,8 +147,8 @@ function inputsOf(inputs: JobInputs, closedBy: (stage: StageId) => LogEntry | nu
 /** What a record was planned from; null where it kept no plan. Its history is the log before it. */
 function groundOfRecord(entry: LogEntry | null, log: readonly LogEntry[], tape: Tape): StageGround | null {
   if (!entry?.plan) return null;
-  const { inputs, rules, taught } = entry.plan;
-  return { inputs, context: { rules, tape, taught, history: historyOf(log.slice(0, log.indexOf(entry))) } };
+  const { inputs, rules, taught, view } = entry.plan;
+  return { inputs, context: { rules, tape, view, taught, history: historyOf(log.slice(0, log.indexOf(entry))) } };
 }
 
 /** A plan with the words that were recorded in place of those worked out today. */

@@ -7,10 +7,11 @@ import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
 import { ROUTES, type Route } from '../fasten/routes';
 import { stageById } from '../stages/stages';
+import { FRONT_WORDS, type SideWords } from '../job/sideWords';
 import { type Verdict, verdict } from '../job/verdict';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { CAUSES, type Cause, SIGNS, type Sign } from './causes';
-import { ZONES, type Zone } from './zones';
+import { ZONES, type Zone, zoneWords } from './zones';
 import type { Plan } from '../case/planJob';
 
 export interface Seen {
@@ -130,6 +131,7 @@ export function diagnosisVerdicts(
   seen: readonly Seen[],
   inputs: JobInputs,
   plan: Plan,
+  say: SideWords = FRONT_WORDS,
 ): { verdict: Verdict; cause: Cause | null }[] {
   const caution =
     byId(USES, inputs.brief.use).painted && seen.some(({ sign }) => FOR_A_CONSERVATOR.includes(sign))
@@ -148,7 +150,7 @@ export function diagnosisVerdicts(
         ]
       : [];
   const ranked = diagnose(seen, inputs, plan).map(({ cause, speaksFor, speaksAgainst }) => {
-    const zones = seen.filter(({ sign }) => (cause.signs[sign] ?? 0) > 0).map(({ zone }) => byId(ZONES, zone).name);
+    const zones = seen.filter(({ sign }) => (cause.signs[sign] ?? 0) > 0).map(({ zone }) => zoneWords(zone, say));
     const where = [...new Set(zones)].join(', ');
     const likely = speaksFor.length > 0;
     const unlikely = !likely && speaksAgainst.length > 0;

@@ -1,5 +1,6 @@
 /* When to look: the checks of a route at the very steps they come before, and the places one jumps to. */
 import { byId } from '../house/schools';
+import type { SideWords } from '../job/sideWords';
 import { type RoutePlan, type RouteStep } from './routeSteps';
 import { ROUTES, type Route, type RouteId } from './routes';
 
@@ -37,10 +38,10 @@ const TAKES: Record<RouteStep['take'], string> = {
 };
 
 /** Where one jumps to along a route: the start of every pass, and each corner. */
-export function landmarks({ steps }: RoutePlan): Landmark[] {
+export function landmarks({ steps }: RoutePlan, say: SideWords): Landmark[] {
   const passes = steps.filter((step, index) => index === 0 || steps[index - 1]!.pass !== step.pass);
   const corners = steps.filter((step) => step.take === 'corner' && step.act === 'fix');
-  const cornerName = ({ side, offsetMm }: RouteStep) => `corner ${side} ${offsetMm < 0 ? 'left' : 'right'}`;
+  const cornerName = ({ side, offsetMm }: RouteStep) => `corner ${say.side(side)} ${say.end(side, offsetMm < 0 ? 0 : 1)}`;
   return [
     ...passes
       .filter((step) => step.take !== 'corner')

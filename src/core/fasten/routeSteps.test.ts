@@ -1,3 +1,4 @@
+import { FRONT_WORDS } from '../job/sideWords';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newInputs } from '../job/job';
@@ -286,7 +287,7 @@ describe('along a route', () => {
       expect([...checks.values()].flat().sort()).toEqual(
         ['The frame lies on the grain, margins as planned.', ...row.checks.map((one) => one.says)].sort(),
       );
-      const corners = landmarks(plan).filter(({ name }) => name.startsWith('corner'));
+      const corners = landmarks(plan, FRONT_WORDS).filter(({ name }) => name.startsWith('corner'));
       expect(corners.map(({ name }) => name.replace(/, .*/, '')).sort()).toEqual([
         'corner bottom left',
         'corner bottom right',

@@ -101,7 +101,7 @@ const upgradeMaterials = (materials: unknown): unknown =>
 const withBeads = (profiles: unknown): unknown =>
   Array.isArray(profiles) ? profiles.map((row: unknown) => (isPlain(row) ? { beads: [], ...row } : row)) : profiles;
 
-/** A frozen plan, with the inputs and rules it was made from. Version 4 knew verdicts by their words and kept no lessons. */
+/** A frozen plan, with the inputs and rules it was made from. Version 4 knew verdicts by their words, kept no lessons and named the front. */
 export function upgradePlan(plan: unknown, version: number): unknown {
   if (!isPlain(plan)) return plan;
   const verdicts = (list: unknown) =>
@@ -109,7 +109,7 @@ export function upgradePlan(plan: unknown, version: number): unknown {
       ? list.map((one: unknown) => (isPlain(one) ? { id: String(one.about ?? ''), ...one } : one))
       : list;
   return {
-    ...(version < 5 ? { taught: NOTHING_TAUGHT } : {}),
+    ...(version < 5 ? { taught: NOTHING_TAUGHT, view: 'front' } : {}),
     ...plan,
     verdicts: verdicts(plan.verdicts),
     inputs: upgradeInputs(plan.inputs, version),

@@ -16,15 +16,6 @@ export interface Point2 {
 }
 export type Corners = Record<Corner, Point2>;
 
-/** Corners and diagonals in words, as seen from the front. */
-export const DIAGONAL_WORDS: Record<DiagonalName, string> = { down: 'top left to bottom right', up: 'bottom left to top right' };
-export const CORNER_WORDS: Record<Corner, string> = {
-  topLeft: 'top left',
-  topRight: 'top right',
-  bottomRight: 'bottom right',
-  bottomLeft: 'bottom left',
-};
-
 export const isDiagonal = (name: TapeName): name is DiagonalName => name === 'down' || name === 'up';
 
 const apart = (a: Point2, b: Point2) => Math.hypot(a.x - b.x, a.y - b.y);

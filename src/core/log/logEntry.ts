@@ -1,6 +1,7 @@
 /*
  * The log: what was done and measured. Append-only: a correction is a new entry that points to the old one.
  */
+import { VIEWS } from '../job/sideWords';
 import { type HouseRules, houseRulesShape } from '../house/houseRules';
 import { idText, jobInputsShape, momentText } from '../job/job';
 import { verdictShape } from '../job/verdict';
@@ -47,6 +48,8 @@ export const planSnapshotShape = {
   inputs: part('inputs', jobInputsShape),
   rules: part('houseRules', houseRulesShape),
   taught: part('taught', taughtShape),
+  /** Where its words name left and right from. */
+  view: oneOf(VIEWS),
 };
 export interface PlanSnapshot extends ShapeOf<typeof planSnapshotShape> {
   rules: HouseRules;

@@ -1,4 +1,6 @@
 /* What is judged about a painting that is placed on its frame: how true it lies, what is held by what, what to spare it. */
+import { CORNERS } from '../frame/corners';
+import { type SideWords, sideWords } from '../job/sideWords';
 import { FIXING_WORDS } from '../cloth/marginLeft';
 import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';
 import { type Registration, UNSEEN_MM } from '../cloth/registration';
@@ -11,18 +13,17 @@ import { printFine, printLength, printSize } from '../units/length';
 import { decimal } from '../units/numeral';
 import type { PlanContext } from '../stages/planContext';
 import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainting';
-import { CORNER_WORDS } from '../frame/corners';
 
 /** How far the painted edge runs off the edge of the frame from one end to the other, bow and all, mm. */
 export const wavers = ({ sides }: Registration, side: Side): number => sides[side].mostMm - sides[side].leastMm;
 
 export const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
-/** "turned 0.42° clockwise", as seen from the front. */
-export const turnWords = (degrees: number): string =>
+/** "turned 0.42° clockwise"; seen from the back the same turn runs the other way. */
+export const turnWords = (degrees: number, { view }: SideWords): string =>
   Math.abs(degrees) < 0.005
     ? 'not turned'
-    : `turned ${decimal(Math.abs(degrees), 2)}° ${degrees > 0 ? 'clockwise' : 'anticlockwise'}`;
+    : `turned ${decimal(Math.abs(degrees), 2)}° ${degrees > 0 === (view === 'front') ? 'clockwise' : 'anticlockwise'}`;
 
 export function paintingVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
   const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan)];
@@ -102,7 +103,8 @@ export function wouldHoldWords(inputs: JobInputs, context: PlanContext): string 
 }
 
 function placingVerdicts(inputs: JobInputs, registration: Registration, context: PlanContext): Verdict[] {
-  const { tape, rules } = context;
+  const { tape, rules, view } = context;
+  const say = sideWords(view);
   const { cloth } = inputs;
   const { keep, mostWrap, mayBare } = cloth.painting;
   const { mostWrapMm, mostBareMm, baresTooMuch: bareMatters, wrapsTooFar: wraps } = registration;
@@ -112,7 +114,7 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
     null,
   );
   const limit = assumed(rules, 'parallelLimit');
-  const corner = (['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const).reduce((most, one) => {
+  const corner = CORNERS.reduce((most, one) => {
     const far = (name: typeof one) => Math.hypot(registration.corners[name].x, registration.corners[name].y);
     return far(one) > far(most) ? one : most;
   });
@@ -127,7 +129,7 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
       says: bareMatters
         ? `${printFine(mostBareMm, tape)} of bare cloth shows on the face at the worst place${wraps ? `, ${printFine(mostWrapMm, tape)} of the image goes round` : ''}.`
         : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${mayBare && mostBareMm > UNSEEN_MM ? `; ${printFine(mostBareMm, tape)} of bare cloth shows` : ''}.`,
-      because: `Frame ${turnWords(registration.turnDegrees)} on the image; the farthest corner is the ${CORNER_WORDS[corner]} one.`,
+      because: `Frame ${turnWords(registration.turnDegrees, say)} on the image; the farthest corner is the ${say.corner(corner)} one.`,
       doThis: registration.holds ? '' : wouldHoldWords(inputs, context),
     }),
     ...(worst
@@ -139,10 +141,10 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
             measured: wavers(registration, worst),
             limit,
             unit: 'mm',
-            says: `Of the edges to keep, the ${worst} one runs off most: ${printFine(wavers(registration, worst), tape)}, ${printFine(limit, tape)} shows.`,
+            says: `Of the edges to keep, the ${say.side(worst)} one runs off most: ${printFine(wavers(registration, worst), tape)}, ${printFine(limit, tape)} shows.`,
             because: `The others take the error: ${
               SIDES.filter((side) => !keep.includes(side))
-                .map((side) => `${side} ${printFine(wavers(registration, side), tape)}`)
+                .map((side) => `${say.side(side)} ${printFine(wavers(registration, side), tape)}`)
                 .join(', ') || 'none, all four are kept'
             }.`,
             doThis: wavers(registration, worst) > limit ? 'Keep fewer edges, or accept it: compare under Priorities.' : '',
@@ -153,7 +155,8 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
   ];
 }
 
-function sideVerdicts(sides: readonly PaintedSide[], { tape }: PlanContext): Verdict[] {
+function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext): Verdict[] {
+  const say = sideWords(view);
   const unread = sides.filter((one) => one.leastMm === null).map((one) => one.side);
   const read = sides.flatMap(({ side, leastMm, fixing, tacks }) =>
     leastMm === null || fixing === null
@@ -161,12 +164,12 @@ function sideVerdicts(sides: readonly PaintedSide[], { tape }: PlanContext): Ver
       : [
           verdict({
             id: `${side}Margin`,
-            about: `${side} margin`,
+            about: `${say.side(side)} margin`,
             level: fixing === 'none' ? 'stop' : fixing === 'backByHand' ? 'good' : 'watch',
             measured: leastMm,
             limit: null,
             unit: 'mm',
-            says: `${capital(side)}: ${printFine(leastMm, tape)} left, ${FIXING_WORDS[fixing]}.`,
+            says: `${capital(say.side(side))}: ${printFine(leastMm, tape)} left, ${FIXING_WORDS[fixing]}.`,
             because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
             doThis:
               fixing === 'none'

@@ -41,17 +41,6 @@ export function leastEnd({ first, second }: SideEnds): number | null {
   return read.length === 0 ? null : Math.min(...read);
 }
 
-/** What the two ends of a side are called. */
-export const SIDE_END_NAMES: Record<Side, readonly [string, string]> = {
-  top: ['left', 'right'],
-  right: ['upper', 'lower'],
-  bottom: ['left', 'right'],
-  left: ['upper', 'lower'],
-};
-
-/** "top at its left end". */
-export const endWords = (side: Side, end: number): string => `${side} at its ${SIDE_END_NAMES[side][end]} end`;
-
 export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PaintingInputs): Priorities => ({
   keep,
   mostWrapMm: mostWrap.mm,

@@ -1,4 +1,5 @@
 import type { HouseRules } from '../house/houseRules';
+import type { View } from '../job/sideWords';
 import type { Verdict } from '../job/verdict';
 import type { JobHistory } from '../log/jobHistory';
 import type { Reading, Taught } from '../log/logEntry';
@@ -8,6 +9,8 @@ import type { Tape } from '../units/length';
 export interface PlanContext {
   rules: HouseRules;
   tape: Tape;
+  /** Where the reader looks from: words name left and right as they are seen. From the front where it is left out. */
+  view?: View | undefined;
   /** What records taught about pace and cloth; left out where nothing is known of records. */
   taught?: Taught | undefined;
   /** What the job’s own log tells; left out where a plan is made without one. */

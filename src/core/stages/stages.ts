@@ -1,6 +1,6 @@
 /** The stages of a job, in the order of the work. */
 export const STAGES = [
-  { id: 'brief', name: 'Brief', act: 'Settle the brief', record: 'Record the brief', minutes: 10 },
+  { id: 'brief', name: 'Brief', act: 'Settle the brief', record: 'Record the brief', minutes: 10, faceUp: true },
   { id: 'bars', name: 'Bars', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
   { id: 'square', name: 'Square', act: 'Check square', record: 'Record the readings', minutes: 10 },
   {
@@ -13,7 +13,7 @@ export const STAGES = [
   },
   { id: 'fasten', name: 'Fasten', act: 'Fasten the cloth', record: 'Record the fastening', minutes: 45 },
   { id: 'tune', name: 'Tune', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
-  { id: 'prime', name: 'Prime', act: 'Prime', record: 'Record this coat', minutes: 20 },
+  { id: 'prime', name: 'Prime', act: 'Prime', record: 'Record this coat', minutes: 20, faceUp: true },
   { id: 'handover', name: 'Hand over', act: 'Weigh, label, hand over', record: 'Record the handover', minutes: 15 },
 ] as const;
 
@@ -26,5 +26,8 @@ export const stageActs = (id: StageId, painted: boolean): { act: string; record:
   const stage: Stage & { painted?: { act: string; record: string } } = stageById(id);
   return painted && stage.painted ? stage.painted : stage;
 };
+
+/** The painted face is looked at: everything else is done with the frame lying on it. */
+export const isFaceUp = (id: StageId): boolean => 'faceUp' in stageById(id);
 
 export const stageById = (id: StageId): Stage => STAGES.find((stage) => stage.id === id)!;

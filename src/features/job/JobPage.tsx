@@ -7,6 +7,8 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { ErrorBoundary } from 'react-error-boundary';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { type View, sideWords } from '@/core/job/sideWords';
+import { SideWordsProvider } from '@/ui/SideWordsContext';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
 import type { RackBar } from '@/core/frame/rack';
 import { type StageId, stageActs, stageById } from '@/core/stages/stages';
@@ -82,7 +84,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
   if (from !== first.log) setLog({ log: first.log, from: first.log });
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const [view, setView] = useState<'back' | 'front'>('back');
+  const [view, setView] = useState<View>('back');
   const [step, setStep] = useState(1);
   const [wordsOf, setWordsOf] = useState<Record<string, RecordWords>>({});
   const slip = useRef<HTMLElement>(null);
@@ -90,8 +92,8 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
 
   const minuteMs = nowMs - (nowMs % 60_000);
   const here = useMemo(
-    () => caseOf({ inputs }, log, { rules, tape, lessons }, minuteMs),
-    [inputs, log, rules, tape, lessons, minuteMs],
+    () => caseOf({ inputs }, log, { rules, tape, lessons, view }, minuteMs),
+    [inputs, log, rules, tape, lessons, view, minuteMs],
   );
   const { progress, plan, next } = here;
   const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
@@ -99,6 +101,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
   const done = progress.done.has(open);
   const entry = here.entryOf(open);
   const locked = here.isFrozen(open);
+  const say = sideWords(here.viewOf(open));
   // The slip answers each key at once; the drawing follows in the next free moment, a brace under the hand at once.
   const later = useDeferredValue(here);
   const calm = open === 'bars' ? here : later;
@@ -156,6 +159,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
           note,
           reason,
           unit: tape.unit,
+          view,
           clothId: cutsNow && !cut && clothId !== NOT_STORED ? clothId : null,
         }),
       (value) => {
@@ -193,125 +197,127 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
   };
   return (
     <FieldErrorsProvider>
-      <main className="flex min-h-0 flex-1 flex-col">
-        <JobHeader
-          number={first.job.number}
-          jobId={first.job.id}
-          state={state}
-          undo={draft.undo}
-          nowMs={nowMs}
-          slackDays={here.slack?.days ?? null}
-          finished={progress.now === null}
-        />
-        <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
-          <StageRun
-            open={open}
-            marks={stageMarks(progress, next, stopped)}
-            notes={stageNotes(progress, plan, next)}
-            onOpen={openStage}
-          />
-          <StageSheet
+      <SideWordsProvider value={say}>
+        <main className="flex min-h-0 flex-1 flex-col">
+          <JobHeader
+            number={first.job.number}
             jobId={first.job.id}
-            open={open}
-            live={here.inputs}
-            inputs={calm.inputs}
-            plan={calm.plan}
-            progress={calm.progress}
-            view={view}
-            onView={setView}
-            step={Math.min(step, calm.plan.fasten.route.steps.length)}
-            onStep={setStep}
+            state={state}
+            undo={draft.undo}
             nowMs={nowMs}
-            rack={rack}
-            ticked={inputs.kit}
-            onTick={draft.setKit}
-            onChange={draft.change}
-            air={air}
-            recordings={recordings}
-            onKeep={keep}
-            onStage={openStage}
+            slackDays={here.slack?.days ?? null}
+            finished={progress.now === null}
           />
-          <section
-            ref={slip}
-            tabIndex={-1}
-            aria-label={`${stageById(open).name}, slip`}
-            className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
-          >
-            <div>
-              <h2 className="soft text-[14px] font-normal">{acts.act}</h2>
-              <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
-                <Figure>{answer}</Figure>
-              </p>
-              <p className="figure soft text-[14.5px] leading-5">
-                <Figure>{answerNote}</Figure>
-              </p>
-            </div>
-            <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
-              <Slip
-                key={open}
-                inputs={here.inputs}
-                plan={plan}
-                coatsDone={progress.coatsDone}
-                locked={locked}
-                fastened={progress.done.has('fasten')}
-                change={draft.change}
-                onKeep={keep}
-                air={air.now}
-              />
-              {cutsNow && (
-                <CutFrom
-                  cloth={cloth}
-                  fabric={inputs.cloth.fabric}
-                  fit={plan.cloth.fit}
-                  cut={cut}
-                  chosen={clothId}
-                  onChoose={(one) => {
-                    pickCloth(one?.id ?? NOT_STORED);
-                    if (one) draft.change('cloth', { rollWidth: length(one.widthMm, tape.unit) });
-                  }}
+          <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
+            <StageRun
+              open={open}
+              marks={stageMarks(progress, next, stopped)}
+              notes={stageNotes(progress, plan, next)}
+              onOpen={openStage}
+            />
+            <StageSheet
+              jobId={first.job.id}
+              open={open}
+              live={here.inputs}
+              inputs={calm.inputs}
+              plan={calm.plan}
+              progress={calm.progress}
+              view={view}
+              onView={setView}
+              step={Math.min(step, calm.plan.fasten.route.steps.length)}
+              onStep={setStep}
+              nowMs={nowMs}
+              rack={rack}
+              ticked={inputs.kit}
+              onTick={draft.setKit}
+              onChange={draft.change}
+              air={air}
+              recordings={recordings}
+              onKeep={keep}
+              onStage={openStage}
+            />
+            <section
+              ref={slip}
+              tabIndex={-1}
+              aria-label={`${stageById(open).name}, slip`}
+              className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+            >
+              <div>
+                <h2 className="soft text-[14px] font-normal">{acts.act}</h2>
+                <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
+                  <Figure>{answer}</Figure>
+                </p>
+                <p className="figure soft text-[14.5px] leading-5">
+                  <Figure>{answerNote}</Figure>
+                </p>
+              </div>
+              <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
+                <Slip
+                  key={open}
+                  inputs={here.inputs}
+                  plan={plan}
+                  coatsDone={progress.coatsDone}
+                  locked={locked}
+                  fastened={progress.done.has('fasten')}
+                  change={draft.change}
+                  onKeep={keep}
+                  air={air.now}
+                />
+                {cutsNow && (
+                  <CutFrom
+                    cloth={cloth}
+                    fabric={inputs.cloth.fabric}
+                    fit={plan.cloth.fit}
+                    cut={cut}
+                    chosen={clothId}
+                    onChoose={(one) => {
+                      pickCloth(one?.id ?? NOT_STORED);
+                      if (one) draft.change('cloth', { rollWidth: length(one.widthMm, tape.unit) });
+                    }}
+                  />
+                )}
+                <VerdictList verdicts={verdicts} />
+              </div>
+              {done && entry ? (
+                <Recorded
+                  key={entry.id}
+                  entry={entry}
+                  keeps={keepsWords(progress, open)}
+                  busy={busy}
+                  error={failure}
+                  onWithdraw={withdraw}
+                  onPrint={print}
+                />
+              ) : (
+                <RecordBar
+                  key={wordsKey}
+                  words={wordsOf[wordsKey] ?? NO_WORDS}
+                  onWords={(words) => setWordsOf({ ...wordsOf, [wordsKey]: words })}
+                  label={acts.record}
+                  verdicts={verdicts}
+                  early={earlyWords(progress, open)}
+                  busy={busy}
+                  error={failure}
+                  onRecord={record}
+                  onPrint={print}
+                  last={open === 'prime' ? entry : null}
+                  onWithdraw={withdraw}
                 />
               )}
-              <VerdictList verdicts={verdicts} />
-            </div>
-            {done && entry ? (
-              <Recorded
-                key={entry.id}
-                entry={entry}
-                keeps={keepsWords(progress, open)}
-                busy={busy}
-                error={failure}
-                onWithdraw={withdraw}
-                onPrint={print}
-              />
-            ) : (
-              <RecordBar
-                key={wordsKey}
-                words={wordsOf[wordsKey] ?? NO_WORDS}
-                onWords={(words) => setWordsOf({ ...wordsOf, [wordsKey]: words })}
-                label={acts.record}
-                verdicts={verdicts}
-                early={earlyWords(progress, open)}
-                busy={busy}
-                error={failure}
-                onRecord={record}
-                onPrint={print}
-                last={open === 'prime' ? entry : null}
-                onWithdraw={withdraw}
-              />
-            )}
-          </section>
-        </div>
-        {state.save === 'stale' && state.theirs && (
-          <StaleDialog
-            mine={inputs}
-            theirs={state.theirs}
-            onTake={(keepMine) => {
-              draft.take(state.theirs!, keepMine);
-              router.refresh();
-            }}
-          />
-        )}
-      </main>
+            </section>
+          </div>
+          {state.save === 'stale' && state.theirs && (
+            <StaleDialog
+              mine={inputs}
+              theirs={state.theirs}
+              onTake={(keepMine) => {
+                draft.take(state.theirs!, keepMine);
+                router.refresh();
+              }}
+            />
+          )}
+        </main>
+      </SideWordsProvider>
     </FieldErrorsProvider>
   );
 }

@@ -7,6 +7,7 @@ import { EDGES, MEDIUMS, USES, byId } from '@/core/house/schools';
 import type { LogEntry } from '@/core/log/logEntry';
 import { STAGES } from '@/core/stages/stages';
 import { type HouseLessons, caseOf } from '@/core/case/jobCase';
+import { sideWords } from '@/core/job/sideWords';
 import { printSize } from '@/core/units/length';
 import { barsScene } from '@/drawing/barsScene';
 import { clothScene } from '@/drawing/clothScene';
@@ -18,7 +19,6 @@ import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CoatTable } from './prime/CoatTable';
-import { BACK_WORDS } from './SheetDrawing';
 import { AssemblySteps, FixingList, PartsList } from './bars/BarsPanel';
 
 interface JobSlipProps {
@@ -30,10 +30,13 @@ interface JobSlipProps {
 
 export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
   const { rules, tape } = useWorkshop();
-  const here = useMemo(() => caseOf(job, log, { rules, tape, lessons }, nowMs), [job, log, rules, tape, lessons, nowMs]);
+  const here = useMemo(
+    () => caseOf(job, log, { rules, tape, lessons, view: 'back' }, nowMs),
+    [job, log, rules, tape, lessons, nowMs],
+  );
   const { inputs, plan, progress } = here;
   const { brief } = inputs;
-  const input = { inputs, plan, tape };
+  const input = { inputs, plan, tape, say: sideWords('back') };
   return (
     <main className="mx-auto w-full max-w-[210mm] flex-1 overflow-y-auto bg-base-100 px-8 py-6 print:overflow-visible print:px-0">
       <div className="no-print mb-4 flex gap-2">
@@ -65,7 +68,7 @@ export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
           marginSize={3}
         />
       </header>
-      <p className="soft pt-3 text-[13px]">All drawings are seen from the back; {BACK_WORDS}.</p>
+      <p className="soft pt-3 text-[13px]">Drawings and words are as seen from the back.</p>
       <div className="grid grid-cols-2 gap-4 py-3">
         <Drawing scene={fromBack(barsScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />
         <Drawing scene={fromBack(clothScene(input), brief.width.mm)} tape={tape} scaleBar={false} className="h-80" />

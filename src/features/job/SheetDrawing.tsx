@@ -1,14 +1,11 @@
 'use client';
 /* The drawing on the sheet of a stage, with the side it is seen from. */
+import { useSideWords } from '@/ui/SideWordsContext';
+import type { View } from '@/core/job/sideWords';
 import type { ReactNode } from 'react';
 import type { Scene } from '@/drawing/scene';
 import { Drawing } from '@/ui/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
-
-export type View = 'back' | 'front';
-
-/** The frame lies face down, its sides keep their names: what hangs at the left is drawn at the right. */
-export const BACK_WORDS = 'left and right as from the front';
 
 interface SheetDrawingProps {
   scene: Scene;
@@ -22,10 +19,11 @@ interface SheetDrawingProps {
 
 export function SheetDrawing({ scene, view, onView, onMove, onPick, children }: SheetDrawingProps) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   return (
     <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:min-h-[200px] bench:flex-1">
       <div className="no-print absolute top-2 right-3 z-10 flex items-center gap-3">
-        {onView && view === 'back' && <span className="soft text-[13px]">{BACK_WORDS}</span>}
+        {onView && view !== say.view && <span className="soft text-[13px]">left and right as from the {say.view}</span>}
         {onView ? <ViewSwitch view={view} onView={onView} /> : <span className="soft text-[13px]">seen from the front</span>}
       </div>
       <Drawing scene={scene} tape={tape} className="flex-1" onMove={onMove} onPick={onPick} />

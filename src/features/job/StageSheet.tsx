@@ -1,9 +1,10 @@
 'use client';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { memo, useMemo } from 'react';
 import type { RackBar } from '@/core/frame/rack';
 import type { JobInputs } from '@/core/job/job';
 import { braceRange } from '@/core/stages/bars/barsInputs';
-import type { StageId } from '@/core/stages/stages';
+import { type StageId, isFaceUp } from '@/core/stages/stages';
 import type { Plan } from '@/core/case/planJob';
 import { type Progress, staysOpen } from '@/core/case/progress';
 import { barsScene } from '@/drawing/barsScene';
@@ -14,7 +15,8 @@ import { type SceneInput, briefScene, handoverScene, primeScene } from '@/drawin
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
 import { KitList } from './brief/KitList';
-import { SheetDrawing, type View } from './SheetDrawing';
+import type { View } from '@/core/job/sideWords';
+import { SheetDrawing } from './SheetDrawing';
 import { CoatTable } from './prime/CoatTable';
 import type { Air } from '@/server/airCases';
 import type { Keep } from './keep';
@@ -79,9 +81,6 @@ function sceneOf(open: Exclude<StageId, 'fasten' | 'tune'>, input: SceneInput, c
       return handoverScene(input);
   }
 }
-
-/** The painted face is looked at from the front: brief and priming; everything else lies on the bench, back up. */
-const FRONT_STAGES: readonly StageId[] = ['brief', 'prime'];
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
 export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
@@ -202,12 +201,13 @@ interface StageDrawingProps {
 
 function StageDrawing({ open, inputs, plan, coatsDone, view, onView, onMove }: StageDrawingProps) {
   const { tape } = useWorkshop();
-  const fixedFront = FRONT_STAGES.includes(open);
+  const say = useSideWords();
+  const fixedFront = isFaceUp(open);
   const seen = fixedFront ? 'front' : view;
   const scene = useMemo(() => {
-    const drawn = sceneOf(open, { inputs, plan, tape }, coatsDone);
+    const drawn = sceneOf(open, { inputs, plan, tape, say }, coatsDone);
     return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
-  }, [open, inputs, plan, tape, coatsDone, seen]);
+  }, [open, inputs, plan, tape, say, coatsDone, seen]);
   return <SheetDrawing scene={scene} view={view} onView={fixedFront ? undefined : onView} onMove={onMove} />;
 }
 

@@ -98,6 +98,7 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
       note: record.note ?? '',
       reason: record.reason ?? '',
       unit: 'mm',
+      view: 'back',
       clothId: null,
     });
     revision = must(demo, result).job.revision;

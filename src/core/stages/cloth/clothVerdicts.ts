@@ -9,6 +9,7 @@ import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
+import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printFine, printLength } from '../../units/length';
 import { decimal } from '../../units/numeral';
@@ -21,13 +22,13 @@ const worstSide = (cut: CutSize, of: (side: (typeof SIDES)[number]) => number) =
 
 const unequal = (cut: CutSize) => new Set(SIDES.map((side) => cut.margins[side].totalMm)).size > 1;
 
-export function holdVerdicts(cut: CutSize, { cloth }: JobInputs, { tape, rules }: PlanContext): Verdict[] {
+export function holdVerdicts(cut: CutSize, { cloth }: JobInputs, { tape, rules, view }: PlanContext): Verdict[] {
   const need = assumed(rules, cloth.grip === 'hand' ? 'handGrip' : 'pliersGrip');
   const pliers = assumed(rules, 'pliersGrip');
   const least = assumed(rules, 'rawEdge');
   const side = worstSide(cut, (one) => cut.margins[one].toHoldMm);
   const margin = cut.margins[side];
-  const where = unequal(cut) ? `${capital(side)}, the least: ` : '';
+  const where = unequal(cut) ? `${capital(sideWords(view).side(side))}, the least: ` : '';
   const holds = margin.toHoldMm >= need - 1e-9;
   const withGrip = margin.gripMm > 0;
   const rawSide = worstSide(cut, (one) => cut.margins[one].fastenerToEdgeMm);

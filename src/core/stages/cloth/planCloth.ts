@@ -1,3 +1,4 @@
+import { sideWords } from '../../job/sideWords';
 import { type CutSize, cutSize } from '../../cloth/cutSize';
 import { type CuttingPlan, cuttingSteps } from '../../cloth/cuttingSteps';
 import type { Fabric } from '../../cloth/fabrics';
@@ -80,7 +81,7 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
       : printSize(cut.widthMm, cut.heightMm, tape, 'up'),
     answerNote: painting
       ? painting.registration
-        ? `at the farthest corner, frame ${turnWords(painting.registration.turnDegrees)} on the image; do not cut`
+        ? `at the farthest corner, frame ${turnWords(painting.registration.turnDegrees, sideWords(context.view))} on the image; do not cut`
         : 'the painting keeps all the cloth it has'
       : `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
     verdicts: painting

@@ -3,7 +3,7 @@ import { type CornerPattern, type PatternSize, cardPattern, sparePattern, wholeC
 import type { CutSize } from '../../cloth/cutSize';
 import type { Fabric } from '../../cloth/fabrics';
 import { type CornerLayers, cornerLayers } from '../../cloth/foldedCorner';
-import type { Corner } from '../../frame/corners';
+import { CORNERS, type Corner } from '../../frame/corners';
 import type { Profile } from '../../frame/profiles';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -61,9 +61,12 @@ export function planFold(
   parts: CornerParts,
   fold: CornerFold = byId(CORNER_FOLDS, inputs.cloth.corner),
 ): FoldPlan {
-  const size = cornerSize('topLeft', inputs, parts);
-  const pattern = cornerPattern(fold, size);
-  const flat = cornerLayers(fold.creases, pattern ?? wholeCorner(size));
+  const sizes = CORNERS.map((corner) => cornerSize(corner, inputs, parts));
+  const patterns = sizes.map((size) => cornerPattern(fold, size));
+  const folded = sizes.map((size, index) => cornerLayers(fold.creases, patterns[index] ?? wholeCorner(size)));
+  // Margins may differ from side to side: the thickest corner is told, and a pattern only where every corner has one.
+  const flat = { edge: Math.max(...folded.map((one) => one.edge)), back: Math.max(...folded.map((one) => one.back)) };
+  const pattern = patterns.every((one) => one !== null) ? patterns[0]! : null;
   const { hemMm, reserveMm } = parts.cut.margin;
   const layers = { edge: flat.edge, back: flat.back + (!parts.painting && hemMm + reserveMm > 0 ? 2 : 0) };
   const { thicknessMm } = parts.fabric;

@@ -5,6 +5,7 @@ import { FIXING_WORDS, fixingFor } from '../../cloth/marginLeft';
 import type { Profile } from '../../frame/profiles';
 import type { JobInputs } from '../../job/job';
 import { SIDES, type Side } from '../../job/sides';
+import { type SideWords, sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
 import { capital } from '../../painting/paintingVerdicts';
@@ -34,8 +35,9 @@ export function laidVerdicts(
   sides: readonly ShortSide[],
   margins: Record<Side, MarginParts> | null,
   profile: Profile,
-  { rules, tape }: PlanContext,
+  { rules, tape, view }: PlanContext,
 ): Verdict[] {
+  const say = sideWords(view);
   return sides
     .filter(({ laidMm, plannedMm }) => plannedMm - laidMm > WELL_LAID_MM)
     .map(({ side, laidMm, plannedMm }) => {
@@ -44,12 +46,12 @@ export function laidVerdicts(
       const fine = fixing === 'backByHand' || (onEdge && fixing !== 'none');
       return verdict({
         id: `${side}Laid`,
-        about: `${side} margin as laid`,
+        about: `${say.side(side)} margin as laid`,
         level: fixing === 'none' ? 'stop' : fine ? 'good' : 'watch',
         measured: laidMm,
         limit: plannedMm,
         unit: 'mm',
-        says: `${capital(side)}: ${printFine(laidMm, tape)} laid, ${printFine(plannedMm, tape)} planned; ${FIXING_WORDS[fixing]}.`,
+        says: `${capital(say.side(side))}: ${printFine(laidMm, tape)} laid, ${printFine(plannedMm, tape)} planned; ${FIXING_WORDS[fixing]}.`,
         because:
           'What was measured on the bench stands, not what was planned: it must pass the depth of the bar and still be held.',
         doThis:
@@ -68,7 +70,7 @@ export function centringVerdicts(
   { fasten, brief }: JobInputs,
   centred: Centring | null,
   painted: boolean,
-  { tape }: PlanContext,
+  { tape, view }: PlanContext,
   shortest: ShortSide | null = null,
 ): Verdict[] {
   const read = SIDES.flatMap((side) => [fasten.laid[side].first, fasten.laid[side].second]).filter((one) => one !== null).length;
@@ -88,6 +90,7 @@ export function centringVerdicts(
             doThis: 'Measure them under Centring before the first fastener.',
           }),
         ];
+  const say = sideWords(view);
   const short = shortest !== null && shortest.plannedMm - shortest.laidMm > WELL_LAID_MM;
   const good = centred.offMm <= WELL_LAID_MM && !short;
   const skewed = centred.leftOverMm > WELL_LAID_MM;
@@ -102,29 +105,37 @@ export function centringVerdicts(
       says: good
         ? `It lies as planned: no margin more than ${printFine(centred.offMm, tape)} off.`
         : short && centred.offMm <= WELL_LAID_MM
-          ? `It lies in the middle, but the cloth is smaller than planned: ${printFine(shortest.laidMm, tape)} at the ${shortest.side}, ${printFine(shortest.plannedMm, tape)} planned.`
+          ? `It lies in the middle, but the cloth is smaller than planned: ${printFine(shortest.laidMm, tape)} at the ${say.side(shortest.side)}, ${printFine(shortest.plannedMm, tape)} planned.`
           : `A margin is ${printFine(centred.offMm, tape)} off.`,
       because: `Worked out from ${centred.readings} margins; moving leaves ${printFine(centred.leftOverMm, tape)}.`,
       doThis: good
         ? ''
         : centred.offMm <= WELL_LAID_MM
           ? 'No move mends it: see what each side can still be held by.'
-          : `${moveWords(centred, brief.width.mm >= brief.height.mm, (mm) => printFine(mm, tape))}${skewed ? ' What is left is the cloth: not square, or off its thread.' : ''}`,
+          : `${moveWords(centred, brief.width.mm >= brief.height.mm, (mm) => printFine(mm, tape), say)}${skewed ? ' What is left is the cloth: not square, or off its thread.' : ''}`,
     }),
   ];
 }
 
-/** "Move the frame 4 mm to the left and 2 mm up; turn it: its right end 3 mm down." Sides as seen from the front. */
-export function moveWords({ rightMm, downMm, endsMoveMm }: Centring, wide: boolean, print: (mm: number) => string): string {
+/** "Move the frame 4 mm towards the left side and 2 mm towards the top. Turn it about its middle: its right end 3 mm towards the bottom." */
+export function moveWords(
+  { rightMm, downMm, endsMoveMm }: Centring,
+  wide: boolean,
+  print: (mm: number) => string,
+  say: SideWords,
+): string {
   const shifts = [
-    ...(Math.abs(rightMm) >= 0.25 ? [`${print(Math.abs(rightMm))} towards the ${rightMm > 0 ? 'right' : 'left'} side`] : []),
+    ...(Math.abs(rightMm) >= 0.25
+      ? [`${print(Math.abs(rightMm))} towards the ${say.side(rightMm > 0 ? 'right' : 'left')} side`]
+      : []),
     ...(Math.abs(downMm) >= 0.25 ? [`${print(Math.abs(downMm))} towards the ${downMm > 0 ? 'bottom' : 'top'}`] : []),
   ];
   const shift = shifts.length > 0 ? [`Move the frame ${shifts.join(' and ')}.`] : [];
-  // Clockwise: the right end of the top goes down; of an upright the top goes to the right.
+  // Clockwise: the right end of the top goes down; of an upright the top goes to the right. From the back it is the left one.
+  const rightEndMm = say.view === 'front' ? endsMoveMm : -endsMoveMm;
   const end = wide
-    ? `its right end ${print(Math.abs(endsMoveMm))} towards the ${endsMoveMm > 0 ? 'bottom' : 'top'}`
-    : `its top ${print(Math.abs(endsMoveMm))} towards the ${endsMoveMm > 0 ? 'right' : 'left'} side`;
+    ? `its right end ${print(Math.abs(endsMoveMm))} towards the ${rightEndMm > 0 ? 'bottom' : 'top'}`
+    : `its top ${print(Math.abs(endsMoveMm))} towards the ${say.side(endsMoveMm > 0 ? 'right' : 'left')} side`;
   const turn = Math.abs(endsMoveMm) >= 0.25 ? [`Turn it about its middle: ${end}.`] : [];
   return [...shift, ...turn].join(' ');
 }

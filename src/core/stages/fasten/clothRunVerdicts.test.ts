@@ -1,3 +1,4 @@
+import { FRONT_WORDS, sideWords } from '../../job/sideWords';
 import { describe, expect, it } from 'vitest';
 import { condensedMembrane } from '../../fasten/membrane/membrane';
 import { type RouteRun, type StapleModel, bestRepulls, simulateRoute } from '../../fasten/membrane/simulateRoute';
@@ -73,7 +74,7 @@ describe('what the simulated cloth says of a route', () => {
     const membrane = toEnd(condensedMembrane(one.model.mesh, one.model.cloth));
     const repulls = toEnd(bestRepulls(membrane, one.model, 2));
     expect(about('evenness', one, repulls)!.doThis).toBe(
-      `Draw and set again: ${repulls.map(({ place }) => placeWords(one.model.places[place]!, context.tape)).join('; ')}. Unevenness ${one.run.end.unevenness.toFixed(2)} → ${repulls[1]!.unevenness.toFixed(2)}.`,
+      `Draw and set again: ${repulls.map(({ place }) => placeWords(one.model.places[place]!, context.tape, FRONT_WORDS)).join('; ')}. Unevenness ${one.run.end.unevenness.toFixed(2)} → ${repulls[1]!.unevenness.toFixed(2)}.`,
     );
     const twice = about(
       'evenness',
@@ -101,9 +102,12 @@ describe('what the simulated cloth says of a route', () => {
   });
 
   it('names places as they are seen from the front', () => {
-    expect(placeWords({ side: 'top', offsetMm: 0.2 }, context.tape)).toBe('top, middle');
-    expect(placeWords({ side: 'bottom', offsetMm: -40 }, context.tape)).toBe('bottom, 40 mm left of the middle');
-    expect(placeWords({ side: 'left', offsetMm: 40 }, context.tape)).toBe('left, 40 mm below the middle');
+    expect(placeWords({ side: 'top', offsetMm: 0.2 }, context.tape, FRONT_WORDS)).toBe('top, middle');
+    expect(placeWords({ side: 'bottom', offsetMm: -40 }, context.tape, FRONT_WORDS)).toBe('bottom, 40 mm left of the middle');
+    expect(placeWords({ side: 'left', offsetMm: 40 }, context.tape, FRONT_WORDS)).toBe('left, 40 mm below the middle');
+    expect(placeWords({ side: 'bottom', offsetMm: -40 }, context.tape, sideWords('back'))).toBe(
+      'bottom, 40 mm right of the middle',
+    );
   });
 });
 

@@ -3,17 +3,18 @@ import type { RouteRun, RunDoubt, StapleModel, Repull } from '../../fasten/membr
 import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
+import { type SideWords, sideWords } from '../../job/sideWords';
+import { isLevel } from '../../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { decimal } from '../../units/numeral';
 import { type Tape, printLength } from '../../units/length';
 import type { PlanContext } from '../planContext';
 
 /** “top, middle”, “left, 120 mm above the middle”. */
-export function placeWords({ side, offsetMm }: EdgePlace, tape: Tape): string {
-  if (Math.abs(offsetMm) < 1) return `${side}, middle`;
-  const level = side === 'top' || side === 'bottom';
-  const way = level ? (offsetMm > 0 ? 'right of' : 'left of') : offsetMm > 0 ? 'below' : 'above';
-  return `${side}, ${printLength(Math.abs(offsetMm), tape)} ${way} the middle`;
+export function placeWords({ side, offsetMm }: EdgePlace, tape: Tape, say: SideWords): string {
+  if (Math.abs(offsetMm) < 1) return `${say.side(side)}, middle`;
+  const way = isLevel(side) ? `${say.side(offsetMm > 0 ? 'right' : 'left')} of` : offsetMm > 0 ? 'below' : 'above';
+  return `${say.side(side)}, ${printLength(Math.abs(offsetMm), tape)} ${way} the middle`;
 }
 
 /** Unevenness of the hands that vary, least and most of the middle four fifths of them. */
@@ -32,12 +33,12 @@ export function clothRunVerdicts(
   model: StapleModel,
   run: RouteRun,
   repulls: readonly Repull[] | null,
-  { rules, tape }: PlanContext,
+  { rules, tape, view }: PlanContext,
 ): Verdict[] {
   if (run.doubt !== null) return [doubtVerdict(run.doubt)];
   return [
     pullVerdict(cloth.grip, fasten.firmPull, model, run, rules),
-    evennessVerdict(model, run, repulls, tape),
+    evennessVerdict(model, run, (place) => placeWords(place, tape, sideWords(view)), repulls),
     ...(run.unopposed > 1
       ? [
           verdict({
@@ -105,11 +106,16 @@ function pullVerdict(
   });
 }
 
-function evennessVerdict({ places }: StapleModel, run: RouteRun, repulls: readonly Repull[] | null, tape: Tape): Verdict {
+function evennessVerdict(
+  { places }: StapleModel,
+  run: RouteRun,
+  named: (place: EdgePlace) => string,
+  repulls: readonly Repull[] | null,
+): Verdict {
   const { end } = run;
   const low = end.low.length;
   const gain = repulls?.at(-1);
-  const names = (repulls ?? []).map(({ place }) => placeWords(places[place]!, tape));
+  const names = (repulls ?? []).map(({ place }) => named(places[place]!));
   return verdict({
     id: 'evenness',
     about: 'evenness',

@@ -7,6 +7,7 @@ import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
+import { sideWords } from '../../job/sideWords';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import type { PaintingPlan } from '../../painting/planPainting';
 import { printFine, printLength } from '../../units/length';
@@ -181,9 +182,9 @@ function paintedTensionVerdict({ bars }: JobInputs, painted: boolean, { rules }:
 }
 
 /** Places that found no clear wood. */
-function leftOutVerdict({ leftOut }: RoutePlan, { tape }: PlanContext): Verdict[] {
+function leftOutVerdict({ leftOut }: RoutePlan, { tape, view }: PlanContext): Verdict[] {
   if (leftOut.length === 0) return [];
-  const words = leftOut.map((place) => placeWords(place, tape));
+  const words = leftOut.map((place) => placeWords(place, tape, sideWords(view)));
   return [
     verdict({
       id: 'leftOut',

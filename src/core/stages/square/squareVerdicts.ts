@@ -1,12 +1,14 @@
 /* What is judged about the squareness of a frame, one verdict each. */
 import { JOINTS } from '../../frame/joints';
 import type { PressPlan } from '../../frame/press';
-import { CORNER_WORDS, DIAGONAL_WORDS, type TapeName } from '../../frame/corners';
+import { type TapeName, isDiagonal } from '../../frame/corners';
 import { type Doubt } from '../../frame/readingDoubts';
 import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/quadrilateral';
 import { WIND_PATTERNS } from '../../frame/wind';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
+import type { Side } from '../../job/sides';
+import { type SideWords, sideWords } from '../../job/sideWords';
 import type { SquareInputs } from './squareInputs';
 import { EDGES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
@@ -14,6 +16,8 @@ import { type Length, type Tape, finerTape, printFine, printLength } from '../..
 import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 
+/** Of each pair the one whose excess counts as more than nothing, and the other. */
+const LONGER = { width: ['top', 'bottom'], height: ['right', 'left'] } as const;
 const PAIR_WORDS = { width: 'top and bottom', height: 'left and right' } as const;
 
 export interface SquareCase {
@@ -26,8 +30,8 @@ export interface SquareCase {
 }
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
-const named = (name: TapeName) =>
-  name === 'down' || name === 'up' ? `the diagonal ${DIAGONAL_WORDS[name]}` : `the ${name} side`;
+const named = (name: TapeName, say: SideWords) =>
+  isDiagonal(name) ? `the diagonal ${say.diagonal(name)}` : `the ${say.side(name)} side`;
 
 /** All verdicts on the squareness of a job's frame. */
 export function squareVerdicts(one: SquareCase, context: PlanContext): Verdict[] {
@@ -63,10 +67,10 @@ function frameVerdicts(one: SquareCase, context: PlanContext): Verdict[] {
 function impossibleVerdict(
   { reading, readMm, mostMm, because }: Extract<QuadrilateralResult, { kind: 'impossible' }>,
   { inputs: { brief }, targetDiagonalMm }: SquareCase,
-  { tape }: PlanContext,
+  { tape, view }: PlanContext,
 ): Verdict {
   const planned = { top: brief.width.mm, bottom: brief.width.mm, left: brief.height.mm, right: brief.height.mm };
-  const wouldBe = reading === 'down' || reading === 'up' ? targetDiagonalMm : planned[reading];
+  const wouldBe = isDiagonal(reading) ? targetDiagonalMm : planned[reading];
   return verdict({
     id: 'reading',
     about: 'reading',
@@ -74,18 +78,19 @@ function impossibleVerdict(
     measured: readMm,
     limit: mostMm,
     unit: 'mm',
-    says: `${capital(named(reading))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
+    says: `${capital(named(reading, sideWords(view)))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
     because: `${capital(because)}.`,
     doThis: `Read it again: a square frame of this size shows ${printLength(wouldBe, finerTape(tape))}. If it was built to another size, change the brief.`,
   });
 }
 
-function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, { tape }: PlanContext): Verdict {
+function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, { tape, view }: PlanContext): Verdict {
   const { limitMm, inputs } = one;
+  const say = sideWords(view);
   const off = Math.abs(result.difference.value);
   const level = levelAtMost(off, limitMm, 2 * limitMm);
   const edges = byId(EDGES, inputs.brief.edges);
-  const lean = result.slideMm.value > 0 ? 'left' : 'right';
+  const lean = say.side(result.slideMm.value > 0 ? 'left' : 'right');
   const skew = `${Math.abs(result.skewDegrees.value).toFixed(2)}°`;
   const slide = printFine(Math.abs(result.slideMm.value), tape);
   return verdict({
@@ -100,7 +105,7 @@ function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, {
         ? 'Both diagonals come out the same.'
         : `The diagonals differ by ${printFine(off, tape)}: the top stands ${slide} to the ${lean} (${skew}).`,
     because: `Least squares over what was read; for a parallelogram d₁² − d₂² = 4 W H sin θ. ± ${printFine(result.difference.sd, tape)} on the difference, ± ${result.skewDegrees.sd.toFixed(2)}° (one standard error). ${edges.name}: up to ${printFine(limitMm, tape)} on this diagonal.`,
-    doThis: level === 'good' ? '' : misread(result) ? READ_FIRST : pressWords(press, inputs, tape),
+    doThis: level === 'good' ? '' : misread(result) ? READ_FIRST : pressWords(press, inputs, tape, say),
     uses: [edges.squareLimit, 'tapePrecision', 'pairPrecision', 'nominalPrecision'],
   });
 }
@@ -109,10 +114,10 @@ function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, {
 const misread = ({ doubt }: Quadrilateral) => doubt !== null && doubt.kind !== 'pair' && doubt.kind !== 'size';
 const READ_FIRST = 'A reading is doubted: read it again before anything is pressed or sawn.';
 
-function pressWords({ longer, byMm, bothMm }: PressPlan, { bars }: JobInputs, tape: Tape): string {
+function pressWords({ longer, byMm, bothMm }: PressPlan, { bars }: JobInputs, tape: Tape, say: SideWords): string {
   if (!longer) return '';
   const fixed = byId(JOINTS, bars.joint).glued ? ' A glued corner moves only until the glue sets.' : '';
-  return `Press the ends of the longer diagonal, ${DIAGONAL_WORDS[longer]}, together by ${printFine(byMm, tape)}, until both read ${printLength(bothMm, finerTape(tape))}.${fixed}`;
+  return `Press the ends of the longer diagonal, ${say.diagonal(longer)}, together by ${printFine(byMm, tape)}, until both read ${printLength(bothMm, finerTape(tape))}.${fixed}`;
 }
 
 function tapeVerdict({ difference }: Quadrilateral, { limitMm }: SquareCase, { tape }: PlanContext): Verdict[] {
@@ -153,14 +158,14 @@ function tapers({ top, bottom, left, right }: SquareInputs, tapeMm: number): { w
 }
 
 /** The greater of the two differences, and which bar is the longer. */
-function worstPair(square: SquareInputs, tapeMm: number): { estimate: Estimate; longer: string; pair: 'width' | 'height' } {
+function worstPair(square: SquareInputs, tapeMm: number): { estimate: Estimate; longer: Side; pair: 'width' | 'height' } {
   const { width, height } = tapers(square, tapeMm);
   return Math.abs(width.value) >= Math.abs(height.value)
     ? { estimate: width, longer: width.value > 0 ? 'top' : 'bottom', pair: 'width' }
     : { estimate: height, longer: height.value > 0 ? 'right' : 'left', pair: 'height' };
 }
 
-function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { tape, rules }: PlanContext): Verdict {
+function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { tape, rules, view }: PlanContext): Verdict {
   const { estimate, longer, pair } = worstPair(inputs.square, assumed(rules, 'tapePrecision'));
   const off = Math.abs(estimate.value);
   const limit = Math.max(limitMm / 2, 1.5 * estimate.sd);
@@ -177,7 +182,7 @@ function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { 
     says:
       level === 'good'
         ? `Opposite bars match within ${printFine(off, tape)}.`
-        : `The ${longer} bar ${doubted ? 'reads' : 'is'} ${printFine(off, tape)} longer than its pair${hidden && !doubted ? ': a trapezium, though its diagonals agree' : ''}.`,
+        : `The ${sideWords(view).side(longer)} bar ${doubted ? 'reads' : 'is'} ${printFine(off, tape)} longer than its pair${hidden && !doubted ? ': a trapezium, though its diagonals agree' : ''}.`,
     because: `${capital(PAIR_WORDS[pair])} must be one length; ± ${printFine(estimate.sd, tape)}, two readings.`,
     doThis:
       level === 'good'
@@ -190,11 +195,11 @@ function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { 
 }
 
 /** Both bars that meet in a corner read long against their pairs: the joint there stands open. */
-function openJointVerdict(result: Quadrilateral, { inputs }: SquareCase, { tape, rules }: PlanContext): Verdict[] {
+function openJointVerdict(result: Quadrilateral, { inputs }: SquareCase, { tape, rules, view }: PlanContext): Verdict[] {
   const clear = ({ value, sd }: Estimate) => Math.abs(value) > Math.max(1, 2.2 * sd);
   const { width, height } = tapers(inputs.square, assumed(rules, 'tapePrecision'));
   if (!result.sidesRead || misread(result) || !clear(width) || !clear(height)) return [];
-  const corner = `${width.value > 0 ? 'top' : 'bottom'} ${height.value > 0 ? 'right' : 'left'}`;
+  const corner = `${width.value > 0 ? 'top' : 'bottom'} ${sideWords(view).side(height.value > 0 ? 'right' : 'left')}`;
   const open = (Math.abs(width.value) + Math.abs(height.value)) / 2;
   return [
     verdict({
@@ -212,7 +217,12 @@ function openJointVerdict(result: Quadrilateral, { inputs }: SquareCase, { tape,
   ];
 }
 
-function barFaultVerdict(result: Quadrilateral, press: PressPlan, { limitMm }: SquareCase, { tape }: PlanContext): Verdict[] {
+function barFaultVerdict(
+  result: Quadrilateral,
+  press: PressPlan,
+  { limitMm }: SquareCase,
+  { tape, view }: PlanContext,
+): Verdict[] {
   const { gapMm, degrees, corner } = press.left;
   if (!result.sidesRead || misread(result) || gapMm <= limitMm) return [];
   return [
@@ -223,7 +233,7 @@ function barFaultVerdict(result: Quadrilateral, press: PressPlan, { limitMm }: S
       measured: gapMm,
       limit: limitMm,
       unit: 'mm',
-      says: `Pressing will not make it square: ${printFine(gapMm, tape)} stays at the ${CORNER_WORDS[corner]} (${degrees.toFixed(2)}°).`,
+      says: `Pressing will not make it square: ${printFine(gapMm, tape)} stays at the ${sideWords(view).corner(corner)} (${degrees.toFixed(2)}°).`,
       because: 'With bars of these lengths equal diagonals are the best there is; the rest is a bar.',
       doThis: 'Re-cut or exchange the bar that does not match its pair.',
       uses: ['tapePrecision'],
@@ -231,7 +241,7 @@ function barFaultVerdict(result: Quadrilateral, press: PressPlan, { limitMm }: S
   ];
 }
 
-function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape }: PlanContext): Verdict[] {
+function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape, view }: PlanContext): Verdict[] {
   const { chiSquare, limit, freedom, agrees } = agreement;
   if (freedom === 0) return [];
   const test = `χ² = ${decimal(chiSquare, 1)} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${decimal(limit, 1)}; one good set in twenty is doubted by chance.`;
@@ -247,7 +257,7 @@ function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape }: PlanCon
         uses: [...uses],
       }),
     ];
-  const { says, doThis } = doubtWords(doubt, finerTape(tape));
+  const { says, doThis } = doubtWords(doubt, finerTape(tape), sideWords(view));
   return [
     verdict({
       id: 'agreement',
@@ -264,29 +274,29 @@ function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape }: PlanCon
   ];
 }
 
-function doubtWords(doubt: Doubt, tape: Tape): { says: string; doThis: string } {
+function doubtWords(doubt: Doubt, tape: Tape, say: SideWords): { says: string; doThis: string } {
   const signed = (mm: number) => `${printLength(Math.abs(mm), tape)} ${mm > 0 ? 'longer' : 'shorter'}`;
   switch (doubt.kind) {
     case 'side':
     case 'diagonal':
       return {
-        says: `The readings contradict each other, most likely ${named(doubt.name)}: ${printLength(doubt.likelyMm, tape)} would fit.`,
-        doThis: `Read ${named(doubt.name)} again, the tape in the corner. If it stays, the bar is to blame: believe the tape alone.`,
+        says: `The readings contradict each other, most likely ${named(doubt.name, say)}: ${printLength(doubt.likelyMm, tape)} would fit.`,
+        doThis: `Read ${named(doubt.name, say)} again, the tape in the corner. If it stays, the bar is to blame: believe the tape alone.`,
       };
     case 'diagonals':
       return {
-        says: `The readings contradict each other: one of the diagonals is misread. Down ${printLength(doubt.likelyMm.down, tape)} or up ${printLength(doubt.likelyMm.up, tape)} would fit.`,
+        says: `The readings contradict each other: one of the diagonals is misread. Down ${printLength(doubt.likelyMm[say.seen('down')], tape)} or up ${printLength(doubt.likelyMm[say.seen('up')], tape)} would fit.`,
         doThis:
           'Read both again: their sum is fixed by the sides, their difference is the rack. A set square in a corner tells which.',
       };
     case 'gap':
       return {
-        says: `The set square at the ${CORNER_WORDS[doubt.corner]} contradicts the tape: a gap of ${decimal(Math.abs(doubt.likelyMm), 1)} mm ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit.`,
+        says: `The set square at the ${say.corner(doubt.corner)} contradicts the tape: a gap of ${decimal(Math.abs(doubt.likelyMm), 1)} mm ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit.`,
         doThis: 'Check that the square is true, turn it over, read that corner again.',
       };
     case 'pair':
       return {
-        says: `The bars contradict the plan: ${doubt.pair === 'width' ? 'the top is' : 'the right is'} ${signed(doubt.offMm)} than its pair.`,
+        says: `The bars contradict the plan: the ${say.side(LONGER[doubt.pair][doubt.offMm > 0 ? 0 : 1])} is ${printLength(Math.abs(doubt.offMm), tape)} longer than its pair.`,
         doThis: 'If both were read twice, believe the tape alone and mend the bar; else read both again.',
       };
     case 'size':

@@ -3,6 +3,7 @@ import { CORNERS } from '../../frame/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { EDGES, USES, byId } from '../../house/schools';
+import { sideWords } from '../../job/sideWords';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
 import type { Opener } from '../../tension/openCorners';
@@ -149,7 +150,7 @@ function openingVerdict(
   });
 }
 
-function closingVerdict({ wanted, soFar }: OpeningsPlan, { tape }: PlanContext): Verdict[] {
+function closingVerdict({ wanted, soFar }: OpeningsPlan, { tape, view }: PlanContext): Verdict[] {
   const back = CORNERS.find((corner) => wanted[corner] < soFar[corner] - 1e-9);
   if (!back) return [];
   return [
@@ -160,16 +161,14 @@ function closingVerdict({ wanted, soFar }: OpeningsPlan, { tape }: PlanContext):
       measured: soFar[back],
       limit: wanted[back],
       unit: 'mm',
-      says: `The ${cornerWords(back)} corner is open by ${printFine(soFar[back], tape)} already, more than is wanted.`,
+      says: `The ${sideWords(view).corner(back)} corner is open by ${printFine(soFar[back], tape)} already, more than is wanted.`,
       because: 'A key is not driven backwards; the cloth pulls the corner shut when the key comes out.',
       doThis: 'Want at least as much, or take the keys out, note it, and begin again.',
     }),
   ];
 }
 
-export const cornerWords = (corner: string): string => corner.replace(/([A-Z])/, ' $1').toLowerCase();
-
-function skewVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape, rules }: PlanContext): Verdict {
+function skewVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape, rules, view }: PlanContext): Verdict {
   const diagonalM = Math.hypot(brief.width.mm, brief.height.mm) / 1000;
   const limit = assumed(rules, byId(EDGES, brief.edges).squareLimit) * diagonalM;
   const skew = Math.abs(opened.skewMm);
@@ -180,7 +179,7 @@ function skewVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape, rul
     measured: skew,
     limit,
     unit: 'mm',
-    says: `The corners differ: the diagonals end ${printFine(skew, tape)} apart, ${opened.skewMm > 0 ? 'top left to bottom right' : 'bottom left to top right'} the longer.`,
+    says: `The corners differ: the diagonals end ${printFine(skew, tape)} apart, ${sideWords(view).diagonal(opened.skewMm > 0 ? 'down' : 'up')} the longer.`,
     because: 'Only corners opened alike leave the frame as square as it was.',
     doThis: 'Open the other corners as far, or do it on purpose and measure the diagonals.',
   });

@@ -8,6 +8,7 @@ import type { JobInputs } from '@/core/job/job';
 import { MOST_BRACES, braceRange, evenBraces } from '@/core/stages/bars/barsInputs';
 import { length } from '@/core/units/length';
 import { Choice, LengthField, NumberField } from '@/ui/fields';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { type SlipProps, columns } from '../slipProps';
 
@@ -23,6 +24,7 @@ const WAYS = [
 
 export function BarsSlip({ inputs, locked, change }: SlipProps) {
   const { rules } = useWorkshop();
+  const say = useSideWords();
   const { bars, brief } = inputs;
   const set = (patch: Partial<JobInputs['bars']>) => change('bars', patch);
   const offered = <R extends { id: string; offered: boolean }>(rows: R[], now: string) =>
@@ -34,7 +36,7 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
     return (
       <LengthField
         key={`${way} ${index}`}
-        label={`Brace ${index + 1}, from the ${from}`}
+        label={`Brace ${index + 1}, from the ${say.side(from)}`}
         value={length(part * whole)}
         leastMm={least * whole}
         mostMm={most * whole}

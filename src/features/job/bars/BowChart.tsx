@@ -9,6 +9,7 @@ import type { BarsPlan } from '@/core/stages/bars/planBars';
 import { type Tape, MM_PER, printNumber } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
 import { ValueAxis } from '@/ui/ValueAxis';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const SIZE = { width: 700, height: 176, left: 46, right: 14, top: 22, bottom: 34 };
@@ -33,6 +34,7 @@ function limitLine({ solution }: BarBow, limitOf: (spanMm: number) => number): [
 
 export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: number) => number }) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const pairs: Pair[] = [
     { name: 'top and bottom', bow: plan.chosen.topBottom },
     { name: 'left and right', bow: plan.chosen.leftRight, dash: '7 3' },
@@ -69,7 +71,7 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
         </text>
       ))}
       <text x={SIZE.width - SIZE.right} y={SIZE.height - 4} textAnchor="end" style={{ stroke: 'none', fill: 'var(--soft)' }}>
-        along the bar, {tape.unit}; from the left, from the top
+        along the bar, {tape.unit}; from the {say.side('left')}, from the top
       </text>
       {pairs.map(({ name, bow, dash }, index) => (
         <g key={name}>

@@ -1,12 +1,12 @@
 'use client';
 /* Under the drawing of the cloth: the margins side by side, each side on its own, why makers differ, how to cut. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { MarginParts } from '@/core/cloth/cutSize';
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
 import type { JobInputs } from '@/core/job/job';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
-import { SIDES } from '@/core/job/sides';
 import type { Plan } from '@/core/case/planJob';
 import { printNumber } from '@/core/units/length';
 import { sectionScene } from '@/drawing/clothScene';
@@ -75,15 +75,16 @@ const PARTS: [name: string, of: (margin: MarginParts) => number][] = [
 ];
 
 function EachSide({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) {
+  const say = useSideWords();
   const { tape } = useWorkshop();
   const { margin, margins } = plan.cloth.cut;
   return (
     <div className="grid gap-x-6 md:grid-cols-[1fr_1.5fr]">
       <div className="grid grid-cols-2 content-start gap-x-4 gap-y-1.5">
-        {SIDES.map((side) => (
+        {say.sides.map((side) => (
           <ReadingField
             key={side}
-            label={`Margin, ${side}`}
+            label={`Margin, ${say.side(side)}`}
             value={cloth.ownMargin[side]}
             mostMm={600}
             placeholder={`${printNumber(margin.totalMm, tape, 'up')} by style`}
@@ -99,9 +100,9 @@ function EachSide({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) 
         <thead className="soft text-[13px]">
           <tr className="hair-b">
             <th className="text-left font-normal">{tape.unit}</th>
-            {SIDES.map((side) => (
+            {say.sides.map((side) => (
               <th key={side} className="text-right font-normal">
-                {side}
+                {say.side(side)}
               </th>
             ))}
           </tr>
@@ -110,7 +111,7 @@ function EachSide({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) 
           {[...PARTS, ['in all', ({ totalMm }: MarginParts) => totalMm] as const].map(([name, of]) => (
             <tr key={name} className={`hair-b ${name === 'in all' ? 'font-semibold' : name === 'to hold' ? 'soft' : ''}`}>
               <th className="text-left font-[inherit]">{name}</th>
-              {SIDES.map((side) => (
+              {say.sides.map((side) => (
                 <td key={side} className="text-right">
                   <Figure>{printNumber(of(margins[side]), tape)}</Figure>
                 </td>

@@ -1,5 +1,7 @@
 'use client';
-import { CORNERS, CORNER_WORDS, TAPE_NAMES, type TapeName } from '@/core/frame/corners';
+import type { SideWords } from '@/core/job/sideWords';
+import { useSideWords } from '@/ui/SideWordsContext';
+import { TAPE_NAMES, type TapeName, isDiagonal } from '@/core/frame/corners';
 import type { Estimate, Quadrilateral } from '@/core/frame/quadrilateral';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
 import { type Tape, printFine } from '@/core/units/length';
@@ -8,7 +10,7 @@ import { Tick } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { SquarePart } from '../slipProps';
 
-const nameWords = (name: TapeName) => (name === 'down' || name === 'up' ? `diagonal ${name}` : name);
+const nameWords = (name: TapeName, say: SideWords) => (isDiagonal(name) ? `diagonal ${say.seen(name)}` : say.side(name));
 
 /** A length as finely as it is known, without its unit, which stands in the heading. */
 const fineNumber = (mm: number, tape: Tape) => printFine(mm, tape).replace(/ (mm|in)$/, '');
@@ -17,13 +19,13 @@ const fineUnit = (tape: Tape) => (tape.unit === 'in' ? 'in' : 'mm');
 /** What was read against what fits, the corners, and the size with its trapezium part. */
 export function FitTable({ square, plan, locked, change }: SquarePart & { plan: SquarePlan }) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const { result } = plan;
   if (result.kind !== 'fitted') return <p className="soft text-[14px]">Read the diagonals, or hold a set square in a corner.</p>;
   const read = tapeReadings(square);
   const { doubt } = result;
   const doubted = (name: TapeName) =>
-    doubt !== null &&
-    ((doubt.kind === 'diagonals' && (name === 'down' || name === 'up')) || ('name' in doubt && doubt.name === name));
+    doubt !== null && ((doubt.kind === 'diagonals' && isDiagonal(name)) || ('name' in doubt && doubt.name === name));
   const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${fineNumber(Math.abs(mm), tape)}`;
   return (
     <div className="grid items-start gap-x-6 gap-y-2 md:grid-cols-[1.25fr_0.8fr_0.8fr]">
@@ -40,7 +42,7 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
           {TAPE_NAMES.map((name) => (
             <tr key={name} className={`hair-b ${doubted(name) ? 'font-semibold text-warning' : ''}`}>
               <td>
-                {nameWords(name)}
+                {nameWords(name, say)}
                 {doubted(name) && ', doubted'}
               </td>
               <td className="text-right">{read[name] === null ? '–' : <Figure>{fineNumber(read[name], tape)}</Figure>}</td>
@@ -61,9 +63,9 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
             </tr>
           </thead>
           <tbody>
-            {CORNERS.map((corner) => (
+            {say.corners.map((corner) => (
               <tr key={corner} className="hair-b">
-                <td>{CORNER_WORDS[corner]}</td>
+                <td>{say.corner(corner)}</td>
                 <td className="text-right">
                   {(90 + result.cornersDegrees[corner].value).toFixed(2)}° ± {result.cornersDegrees[corner].sd.toFixed(2)}°
                 </td>
@@ -87,12 +89,13 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
 
 /** Size and trapezium part of the fitted frame, each with its standard error. */
 function SizeTable({ result }: { result: Quadrilateral }) {
+  const say = useSideWords();
   const { tape } = useWorkshop();
   const rows: [name: string, of: Estimate][] = [
     ['width', result.widthMm],
     ['height', result.heightMm],
     ['top less bottom', result.taperWidthMm],
-    ['right less left', result.taperHeightMm],
+    [`${say.side('right')} less ${say.side('left')}`, result.taperHeightMm],
   ];
   return (
     <table className="figure w-full whitespace-nowrap">

@@ -1,8 +1,9 @@
 'use client';
 /* The corner fold: which, on which sides its seam is seen, step by step on any corner, and the template to cut it by. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
 import { CORNER_FOLDS } from '@/core/cloth/cornerFolds';
-import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
+import { type Corner } from '@/core/frame/corners';
 import type { JobInputs } from '@/core/job/job';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { cornerPattern, cornerSize, planFold } from '@/core/stages/cloth/planFold';
@@ -19,7 +20,6 @@ const SEAMS = [
   { id: 'topBottom', name: 'top and bottom' },
   { id: 'leftRight', name: 'left and right' },
 ] as const;
-const CORNER_CHOICES = CORNERS.map((id) => ({ id, name: CORNER_WORDS[id] }));
 
 interface FoldPanelProps {
   jobId: string;
@@ -31,6 +31,7 @@ interface FoldPanelProps {
 
 export function FoldPanel({ jobId, inputs, plan, locked, change }: FoldPanelProps) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const [corner, setCorner] = useState<Corner>('topLeft');
   const [step, setStep] = useState(0);
   const { cloth, bars } = plan;
@@ -91,7 +92,12 @@ export function FoldPanel({ jobId, inputs, plan, locked, change }: FoldPanelProp
             onChange={(seams) => change({ seams })}
             disabled={locked}
           />
-          <Choice label="Corner drawn" value={corner} options={CORNER_CHOICES} onChange={setCorner} />
+          <Choice
+            label="Corner drawn"
+            value={corner}
+            options={say.corners.map((id) => ({ id, name: say.corner(id) }))}
+            onChange={setCorner}
+          />
         </div>
         {pattern && (
           <p className="mt-1 flex flex-wrap gap-x-2 text-[13.5px]">

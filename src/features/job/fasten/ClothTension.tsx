@@ -1,5 +1,6 @@
 'use client';
 /* The simulated cloth of this job in figures: at this step and at the end, the pull it asks for, and what to set again. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useEffect, useRef, useState } from 'react';
 import type { Repull, RunFrame } from '@/core/fasten/membrane/simulateRoute';
 import type { JobInputs } from '@/core/job/job';
@@ -33,6 +34,7 @@ interface ClothTensionProps {
 
 export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFine, change }: ClothTensionProps) {
   const { rules, tape } = useWorkshop();
+  const say = useSideWords();
   const repulls = useRepulls(worker, inputs);
   const { answer, fresh, error } = cloth;
   const { fasten } = inputs;
@@ -50,7 +52,9 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
         </p>
       )}
       {answer?.run && (
-        <VerdictList verdicts={clothRunVerdicts(inputs, answer.model, answer.run, repulls.found, { rules, tape })} />
+        <VerdictList
+          verdicts={clothRunVerdicts(inputs, answer.model, answer.run, repulls.found, { rules, tape, view: say.view })}
+        />
       )}
       <div className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-[1fr_1fr_1fr_auto_auto]">
         <NumberField

@@ -1,5 +1,7 @@
 'use client';
 /* Under the drawing of fastening: the route step by step, and the margins checked before the first fastener. */
+import type { SideWords } from '@/core/job/sideWords';
+import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
@@ -8,11 +10,9 @@ import type { RouteStep } from '@/core/fasten/routeSteps';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import type { JobInputs } from '@/core/job/job';
 import { type FastenInputs, type Knot, MOST_KNOTS } from '@/core/stages/fasten/fastenInputs';
-import { SIDES } from '@/core/job/sides';
 import type { StageId } from '@/core/stages/stages';
 import type { Plan } from '@/core/case/planJob';
 import { capital } from '@/core/painting/paintingVerdicts';
-import { SIDE_END_NAMES } from '@/core/painting/planPainting';
 import { type Tape, length, printFine, printLength } from '@/core/units/length';
 import { ReadingField } from '@/ui/fields';
 import { Tabs } from '@/ui/Tabs';
@@ -90,15 +90,16 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
 
 function RouteSteps({ inputs, plan, controls }: FastenPanelProps) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const { route } = plan.fasten;
   const now = route.steps[controls.step - 1];
   if (!now) return null;
   return (
     <FastenControls
       {...controls}
-      now={stepWords(now, tape)}
+      now={stepWords(now, tape, say)}
       checks={checksBefore(route, inputs.fasten.route).get(now.order) ?? []}
-      landmarks={landmarks(route)}
+      landmarks={landmarks(route, say)}
     />
   );
 }
@@ -106,7 +107,7 @@ function RouteSteps({ inputs, plan, controls }: FastenPanelProps) {
 const ACTS: Record<RouteStep['act'], string> = { fix: '', hold: 'hold, ', takeOut: 'take out, ', again: 'draw and set again, ' };
 
 /** "turn; bottom, at the middle, pull snug", "take out, top, 120 mm from the middle". */
-function stepWords({ act, turned, side, take, offsetMm, pull, with: by }: RouteStep, tape: Tape): string {
+function stepWords({ act, turned, side, take, offsetMm, pull, with: by }: RouteStep, tape: Tape, say: SideWords): string {
   const where =
     take === 'corner'
       ? 'fold the corner, then this one'
@@ -115,7 +116,7 @@ function stepWords({ act, turned, side, take, offsetMm, pull, with: by }: RouteS
         : `${printLength(Math.abs(offsetMm), tape)} from the middle`;
   const force = act === 'takeOut' ? '' : pull === 'none' ? ', laid on without pull' : `, pull ${pull}`;
   const hand = by === 'hand' && pull !== 'none' ? ' by hand' : by === 'clamps' && act === 'hold' ? ', with a clamp' : '';
-  return `${turned ? 'turn; ' : ''}${ACTS[act]}${side}, ${where}${force}${hand}`;
+  return `${turned ? 'turn; ' : ''}${ACTS[act]}${say.side(side)}, ${where}${force}${hand}`;
 }
 
 /** Knots that no fastener goes into; ends of braces are kept clear without being told. */
@@ -160,15 +161,16 @@ function Knots({ inputs: { brief, fasten }, locked, change }: FastenPanelProps) 
 /** Eight margins with the frame lying on the cloth; the verdict in the slip says how to move it. */
 function CentringCheck({ inputs: { fasten }, plan, locked, change }: FastenPanelProps) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-4">
-      {SIDES.flatMap((side) =>
+      {say.sides.flatMap((side) =>
         (['first', 'second'] as const).map((end, index) => {
           const wanted = plan.fasten.wanted[side][index]!;
           return (
             <ReadingField
               key={`${side} ${end}`}
-              label={`${capital(side)}, ${SIDE_END_NAMES[side][index]} end`}
+              label={`${capital(say.side(side))}, ${say.end(side, index)} end`}
               placeholder={wanted === null ? undefined : `${printFine(wanted, tape)} wanted`}
               value={fasten.laid[side][end]}
               mostMm={2000}

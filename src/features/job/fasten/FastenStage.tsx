@@ -1,5 +1,8 @@
 'use client';
 /* Fastening: the order on the back of the frame, or the simulated cloth in step with it, and the lists under it. */
+import type { Face } from './TensionDrawing';
+import type { SideWords } from '@/core/job/sideWords';
+import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
 import type { JobInputs } from '@/core/job/job';
@@ -9,13 +12,14 @@ import type { StageId } from '@/core/stages/stages';
 import type { Seen } from '@/core/diagnosis/diagnosis';
 import type { Plan } from '@/core/case/planJob';
 import { stapleModel } from '@/core/stages/fasten/stapleModel';
-import { type Zone, ZONES } from '@/core/diagnosis/zones';
+import { type Zone, ZONES, zoneWords } from '@/core/diagnosis/zones';
 import { fastenScene } from '@/drawing/fastenScene';
 import { type Mark, type Scene, fromBack } from '@/drawing/scene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { HANDS, clothKey } from './clothKey';
 import { FastenPanel } from './FastenPanel';
-import { SheetDrawing, type View } from '../SheetDrawing';
+import type { View } from '@/core/job/sideWords';
+import { SheetDrawing } from '../SheetDrawing';
 import type { Signs } from './SignsPanel';
 import { useMembraneRun, useMembraneWorker } from './useMembraneRun';
 import type { Keep } from '../keep';
@@ -61,6 +65,7 @@ export function FastenStage({
   const [tab, setTab] = useState('route');
   const [fine, setFine] = useState(false);
   const [playing, setPlaying] = useState(false);
+  const say = useSideWords();
   const signs = useSigns();
   const total = plan.fasten.route.steps.length;
   const worker = useMembraneWorker();
@@ -88,9 +93,9 @@ export function FastenStage({
   // What the model cannot tell is not drawn.
   const shown = showsCloth && !cloth.answer?.run?.doubt ? cloth.answer : null;
   const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
-  const order = useMemo(() => fastenScene({ inputs, plan, tape }, step), [inputs, plan, tape, step]);
+  const order = useMemo(() => fastenScene({ inputs, plan, tape, say }, step), [inputs, plan, tape, say, step]);
   const looksFor = tab === 'signs';
-  const drawn = looksFor ? signsScene(order, signs, face) : order;
+  const drawn = looksFor ? signsScene(order, signs, face, say) : order;
   const move = (to: number) => {
     setPlaying(false);
     onStep(to);
@@ -149,14 +154,14 @@ function useSigns(): Signs {
 }
 
 /** The canvas with the nine places where signs are seen. */
-function signsScene(order: Scene, { zone, seen }: Signs, { widthMm, heightMm }: { widthMm: number; heightMm: number }): Scene {
-  const spots = ZONES.map(({ id, name, x, y }): Mark => {
+function signsScene(order: Scene, { zone, seen }: Signs, { widthMm, heightMm }: Face, say: SideWords): Scene {
+  const spots = ZONES.map(({ id, x, y }): Mark => {
     const count = seen.filter((one) => one.zone === id).length;
     return {
       kind: 'spot',
       id,
       at: { x: x * widthMm, y: y * heightMm },
-      says: `${name}${count > 0 ? `, ${count} seen` : ''}`,
+      says: `${zoneWords(id, say)}${count > 0 ? `, ${count} seen` : ''}`,
       state: id === zone ? 'hint' : count > 0 ? 'marked' : 'free',
     };
   });

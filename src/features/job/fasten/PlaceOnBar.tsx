@@ -3,10 +3,9 @@
 import type { ReactNode } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import type { Knot } from '@/core/stages/fasten/fastenInputs';
-import { SIDES } from '@/core/job/sides';
+import { isLevel } from '@/core/job/sides';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { Choice, LengthField } from '@/ui/fields';
-
-const SIDE_CHOICES = SIDES.map((id) => ({ id, name: id }));
 
 interface PlaceOnBarProps {
   /** Such as "Knot 2". */
@@ -21,21 +20,22 @@ interface PlaceOnBarProps {
 }
 
 export function PlaceOnBar({ name, place: { side, at }, brief, locked, onPlace, onTakeOff, children }: PlaceOnBarProps) {
-  const level = side === 'top' || side === 'bottom';
+  const say = useSideWords();
+  const level = isLevel(side);
   return (
     <div className="flex max-w-3xl flex-wrap items-end gap-x-3 gap-y-1">
       <div className="w-32">
         <Choice
           label={`${name}, bar`}
           value={side}
-          options={SIDE_CHOICES}
+          options={say.sides.map((id) => ({ id, name: say.side(id) }))}
           onChange={(next) => onPlace({ side: next, at })}
           disabled={locked}
         />
       </div>
       <div className="w-48">
         <LengthField
-          label={`${name}, from the ${level ? 'left' : 'upper'} end`}
+          label={`${name}, from the ${say.end(side, 0)} end`}
           value={at}
           mostMm={level ? brief.width.mm : brief.height.mm}
           onChange={(next) => onPlace({ side, at: next })}

@@ -1,5 +1,6 @@
 'use client';
 /* The rehearsal under the drawing: pull, hint, undo, lessons; figures; at the end the score and what hurt most. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
 import { LESSONS } from '@/core/fasten/lessons';
 import type { RehearsalMove } from '@/core/fasten/rehearsal';
@@ -45,6 +46,7 @@ interface RehearsalPanelProps {
 
 export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalPanelProps) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const { model, moves, lesson, hint, school, cloth } = rehearsal;
   const score = useScore(inputs, rehearsal, worker);
   const [kept, setKept] = useState<readonly RehearsalMove[] | null>(null);
@@ -88,7 +90,7 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
       <p className="text-[14.5px]" data-testid="rehearsal-hint">
         {lesson
           ? lesson.says
-          : hintWords(hint && model.places[hint.place] ? placeWords(model.places[hint.place]!, tape) : null, hint?.act)}
+          : hintWords(hint && model.places[hint.place] ? placeWords(model.places[hint.place]!, tape, say) : null, hint?.act)}
       </p>
       {(cloth.error ?? score.error) && (
         <p role="alert" className="text-error">

@@ -1,11 +1,11 @@
 'use client';
 /* Signs seen on the canvas, place by place; causes ranked by this job's own readings, with the stage to go back to. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import type { JobInputs } from '@/core/job/job';
-import { byId } from '@/core/house/schools';
 import { type StageId, stageById } from '@/core/stages/stages';
 import { type Seen, diagnosisVerdicts, signsAt } from '@/core/diagnosis/diagnosis';
 import type { Plan } from '@/core/case/planJob';
-import { type Zone, ZONES } from '@/core/diagnosis/zones';
+import { type Zone, zoneWords } from '@/core/diagnosis/zones';
 import { VerdictList } from '@/ui/VerdictList';
 
 export interface Signs {
@@ -24,12 +24,13 @@ interface SignsPanelProps {
 }
 
 export function SignsPanel({ inputs, plan, signs: { zone, seen, toggle, clear }, onStage }: SignsPanelProps) {
-  const ranked = seen.length > 0 ? diagnosisVerdicts(seen, inputs, plan) : [];
+  const say = useSideWords();
+  const ranked = seen.length > 0 ? diagnosisVerdicts(seen, inputs, plan, say) : [];
   return (
     <div className="grid gap-x-6 gap-y-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
       <div>
         <p className="text-[14.5px]">
-          Pick a place on the drawing, then what you see at the <strong>{byId(ZONES, zone).name}</strong>:
+          Pick a place on the drawing, then what you see at the <strong>{zoneWords(zone, say)}</strong>:
         </p>
         <div className="mt-1 flex flex-wrap gap-1.5" role="group" aria-label="Signs seen here">
           {signsAt(zone).map((sign) => {

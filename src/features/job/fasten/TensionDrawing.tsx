@@ -1,15 +1,19 @@
 'use client';
 /* The simulated cloth drawn: a step of the route, or a rehearsal with its places to pick. */
+import { placeWords } from '@/core/stages/fasten/clothRunVerdicts';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useMemo } from 'react';
 import type { EdgePlace } from '@/core/fasten/membrane/edgePlaces';
 import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
 import { type Mark, type Scene, fromBack } from '@/drawing/scene';
 import { placePoint, tensionScene } from '@/drawing/tensionScene';
-import { SheetDrawing, type View } from '../SheetDrawing';
+import type { View } from '@/core/job/sideWords';
+import { SheetDrawing } from '../SheetDrawing';
 import { TensionLegend } from './TensionLegend';
 import type { Rehearsal } from './useRehearsal';
 
-interface Face {
+export interface Face {
   widthMm: number;
   heightMm: number;
 }
@@ -28,11 +32,13 @@ interface TensionDrawingProps {
 }
 
 export function TensionDrawing({ face, targetNPerM, shown, view, onView }: TensionDrawingProps) {
+  const say = useSideWords();
+  const { tape } = useWorkshop();
   const rehearsal = 'moves' in shown ? shown : null;
   const model = shown.model;
   const frame = 'frame' in shown ? shown.frame : null;
   const stepped = useMemo(() => (frame ? stepScene(model, frame, face) : null), [model, frame, face]);
-  const drawn = rehearsal ? rehearsalScene(rehearsal, face) : stepped!;
+  const drawn = rehearsal ? rehearsalScene(rehearsal, face, (place) => placeWords(place, tape, say)) : stepped!;
   return (
     <SheetDrawing
       scene={view === 'back' ? fromBack(drawn, face.widthMm) : drawn}
@@ -52,7 +58,7 @@ function stepScene({ mesh, places, widths, targetNPerM }: StapleModel, frame: Ru
 }
 
 /** The cloth as rehearsed so far, with every place to pick. */
-function rehearsalScene({ model, held, hint, cloth }: Rehearsal, face: Face): Scene {
+function rehearsalScene({ model, held, hint, cloth }: Rehearsal, face: Face, named: (place: EdgePlace) => string): Scene {
   const { places, widths, mesh, targetNPerM } = model;
   const run = cloth.answer?.run;
   const last = cloth.answer?.frames.at(-1);
@@ -76,12 +82,9 @@ function rehearsalScene({ model, held, hint, cloth }: Rehearsal, face: Face): Sc
         kind: 'spot',
         id: String(index),
         at: placePoint(place, face),
-        says: `${place.side}, ${Math.round(Math.abs(place.offsetMm))} mm ${offsetWay(place)}: ${words(index)}`,
+        says: `${named(place)}: ${words(index)}`,
         state: index === hint?.place ? 'hint' : held.has(index) ? 'set' : 'free',
       })),
     ],
   };
 }
-
-const offsetWay = ({ side, offsetMm }: EdgePlace): string =>
-  side === 'top' || side === 'bottom' ? (offsetMm < 0 ? 'left' : 'right') : offsetMm < 0 ? 'up' : 'down';

@@ -2,7 +2,7 @@
 /* Under the drawing of a painting: its image and margins as read, where the frame lies, sizes, priorities compared. */
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
-import { TAPE_NAMES } from '@/core/frame/corners';
+import { TAPE_NAMES, isDiagonal } from '@/core/frame/corners';
 import type { JobInputs } from '@/core/job/job';
 import type { PaintingInputs } from '@/core/painting/paintingInputs';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
@@ -10,10 +10,11 @@ import { UNSEEN_MM } from '@/core/cloth/registration';
 import { SIDES } from '@/core/job/sides';
 import { capital, turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
 import type { Plan } from '@/core/case/planJob';
-import { SIDE_END_NAMES, sizeRows, tradeRows } from '@/core/painting/planPainting';
+import { sizeRows, tradeRows } from '@/core/painting/planPainting';
 import { type Length, length, printFine, printSize } from '@/core/units/length';
 import { Choice, ReadingField, Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
@@ -54,16 +55,8 @@ export const PaintingPanel = memo(function PaintingPanel(props: PaintingPanelPro
   );
 });
 
-const READING_WORDS: Record<(typeof TAPE_NAMES)[number], string> = {
-  top: 'Image, top',
-  right: 'Image, right',
-  bottom: 'Image, bottom',
-  left: 'Image, left',
-  down: 'Top left to bottom right',
-  up: 'Bottom left to top right',
-};
-
 function ImageReadings({ inputs, locked, change }: PaintingPanelProps) {
+  const say = useSideWords();
   const { painting } = inputs.cloth;
   const set = (patch: Partial<PaintingInputs>) => change({ painting: { ...painting, ...patch } });
   return (
@@ -72,7 +65,7 @@ function ImageReadings({ inputs, locked, change }: PaintingPanelProps) {
         {TAPE_NAMES.map((name) => (
           <ReadingField
             key={name}
-            label={READING_WORDS[name]}
+            label={isDiagonal(name) ? capital(say.diagonal(name)) : `Image, ${say.side(name)}`}
             value={painting[name]}
             mostMm={20_000}
             onChange={(read) => set({ [name]: read })}
@@ -81,12 +74,12 @@ function ImageReadings({ inputs, locked, change }: PaintingPanelProps) {
         ))}
       </div>
       <div className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-4">
-        {SIDES.map((side) => {
+        {say.sides.map((side) => {
           const bow = painting.bow[side];
           return (
             <div key={side}>
               <ReadingField
-                label={`Bow at the middle, ${side}`}
+                label={`Bow at the middle, ${say.side(side)}`}
                 value={bow?.by ?? null}
                 mostMm={100}
                 onChange={(by) => set({ bow: { ...painting.bow, [side]: by && { by, outward: bow?.outward ?? true } } })}
@@ -112,13 +105,14 @@ function ImageReadings({ inputs, locked, change }: PaintingPanelProps) {
 }
 
 function MarginsLeft({ inputs: { cloth }, locked, change }: PaintingPanelProps) {
+  const say = useSideWords();
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">
-      {SIDES.flatMap((side) =>
+      {say.sides.flatMap((side) =>
         (['first', 'second'] as const).map((end, index) => (
           <ReadingField
             key={`${side} ${end}`}
-            label={`${capital(side)}, ${SIDE_END_NAMES[side][index]} end`}
+            label={`${capital(say.side(side))}, ${say.end(side, index)} end`}
             value={cloth.left[side][end]}
             mostMm={600}
             onChange={(read) => change({ left: { ...cloth.left, [side]: { ...cloth.left[side], [end]: read } } })}
@@ -137,6 +131,7 @@ const signed = (mm: number, print: (mm: number) => string) =>
   Math.abs(mm) < UNSEEN_MM ? '0' : `${mm > 0 ? '+' : '−'}${print(Math.abs(mm))}`;
 
 function Placed({ plan }: PaintingPanelProps) {
+  const say = useSideWords();
   const { tape } = useWorkshop();
   const { registration, sides } = plan.cloth.painting!;
   if (!registration) return <NotMeasured />;
@@ -144,15 +139,15 @@ function Placed({ plan }: PaintingPanelProps) {
   return (
     <div>
       <p className="mb-1 text-[14px]">
-        Frame {turnWords(registration.turnDegrees)} on the image. + goes round the edge, − is bare.
+        Frame {turnWords(registration.turnDegrees, say)} on the image. + goes round the edge, − is bare.
       </p>
       <table className="figure w-full text-[14px]">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
             <th className="font-normal">edge</th>
-            <th className="text-right font-normal">left or upper end</th>
+            <th className="text-right font-normal">{say.side('left')} or upper end</th>
             <th className="text-right font-normal">middle</th>
-            <th className="text-right font-normal">right or lower end</th>
+            <th className="text-right font-normal">{say.side('right')} or lower end</th>
             <th className="text-right font-normal">cloth beyond, ends</th>
             <th className="text-right font-normal">tacks</th>
           </tr>
@@ -162,7 +157,7 @@ function Placed({ plan }: PaintingPanelProps) {
             const { firstMm, middleMm, secondMm } = registration.sides[side];
             return (
               <tr key={side} className="hair-b">
-                <th className="text-left font-semibold">{side}</th>
+                <th className="text-left font-semibold">{say.side(side)}</th>
                 {[firstMm, middleMm, secondMm].map((mm, index) => (
                   <td key={index} className="text-right">
                     <Figure>{print(mm)}</Figure>
@@ -246,6 +241,7 @@ const WAYS = [
 ] as const;
 
 function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
+  const say = useSideWords();
   const { rules, tape } = useWorkshop();
   const { painting } = inputs.cloth;
   const set = (patch: Partial<PaintingInputs>) => change({ painting: { ...painting, ...patch } });
@@ -256,10 +252,10 @@ function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
         <fieldset>
           <legend className="soft text-[13px]">Stay parallel to the bar</legend>
           <div className="grid grid-cols-2">
-            {SIDES.map((side) => (
+            {say.sides.map((side) => (
               <Tick
                 key={side}
-                label={side}
+                label={say.side(side)}
                 checked={painting.keep.includes(side)}
                 onChange={(on) => set({ keep: SIDES.filter((one) => (one === side ? on : painting.keep.includes(one))) })}
                 disabled={locked}
@@ -281,9 +277,9 @@ function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
           <thead className="soft text-left text-[13px]">
             <tr className="hair-b">
               <th className="font-normal">kept parallel</th>
-              {SIDES.map((side) => (
+              {say.sides.map((side) => (
                 <th key={side} className="text-right font-normal">
-                  {side} runs off
+                  {say.side(side)} runs off
                 </th>
               ))}
               <th className="text-right font-normal">round</th>
@@ -306,7 +302,7 @@ function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
                       {name}
                     </button>
                   </td>
-                  {SIDES.map((side) => (
+                  {say.sides.map((side) => (
                     <td key={side} className="text-right">
                       <Figure>{printFine(wavers(registration, side), tape)}</Figure>
                     </td>

@@ -1,7 +1,8 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
-import { CORNERS, CORNER_WORDS, type Corner } from '@/core/frame/corners';
+import { type Corner } from '@/core/frame/corners';
 import { NOTHING_READ } from '@/core/frame/readings';
 import { WIND_PATTERNS } from '@/core/frame/wind';
 import type { JobInputs } from '@/core/job/job';
@@ -57,6 +58,7 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
 
 function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan }) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const read = tapeReadings(square);
   const complete = read.down !== null && read.up !== null;
   const rows = [...square.tries, ...(complete ? [read] : [])];
@@ -78,10 +80,10 @@ function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan
             <tr key={index} className={`hair-b ${index === rows.length - 1 ? 'font-semibold' : ''}`}>
               <td>{index + 1}</td>
               <td className="text-right">
-                <Figure>{print(row.down)}</Figure>
+                <Figure>{print(row[say.seen('down')])}</Figure>
               </td>
               <td className="text-right">
-                <Figure>{print(row.up)}</Figure>
+                <Figure>{print(row[say.seen('up')])}</Figure>
               </td>
               <td className="text-right">
                 <Figure>{plan.tries[index] ? printFine(Math.abs(plan.tries[index].differenceMm), tape) : '–'}</Figure>
@@ -132,6 +134,7 @@ function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan
 }
 
 function SetSquare({ square, locked, change }: SquarePart) {
+  const say = useSideWords();
   const set = (corner: Corner, gap: CornerGap | null) => change({ gaps: { ...square.gaps, [corner]: gap } });
   return (
     <div className="grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-[150px_1fr_1fr]">
@@ -148,12 +151,12 @@ function SetSquare({ square, locked, change }: SquarePart) {
           Hold it inside the corner. Gap at the tip: wider than square; at the heel: narrower. 0 where light does not pass.
         </p>
       </div>
-      {CORNERS.map((corner) => {
+      {say.corners.map((corner) => {
         const one = square.gaps[corner];
         return (
           <div key={corner} className="grid grid-cols-[1fr_120px] gap-2">
             <ReadingField
-              label={`Gap, ${CORNER_WORDS[corner]}`}
+              label={`Gap, ${say.corner(corner)}`}
               value={one?.gap ?? null}
               mostMm={50}
               onChange={(gap) => set(corner, gap ? { gap, wider: one?.wider ?? true } : null)}

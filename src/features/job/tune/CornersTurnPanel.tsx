@@ -1,9 +1,10 @@
 'use client';
 /* Keys and bolts: what each corner is to open, what that takes, round by round, and every turn recorded. */
+import type { SideWords } from '@/core/job/sideWords';
+import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
 import { CORNERS, type Corner } from '@/core/frame/corners';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
-import { cornerWords } from '@/core/stages/tune/openingVerdicts';
 import { capital } from '@/core/painting/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';
 import { type Length, length, printFine } from '@/core/units/length';
@@ -29,6 +30,7 @@ const turnsWords = (quarters: number): string => {
 
 export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep }: TuneStageProps) {
   const { tape } = useWorkshop();
+  const say = useSideWords();
   const { opener, soFar, wanted, steps, addsWidthNPerM, addsHeightNPerM } = plan.tune;
   const { corners } = live.tune;
   const [own, setOwn] = useState<Openings>(NOT_OPENED);
@@ -52,22 +54,22 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
         <table className="figure w-full text-[14px] [&_td]:py-0.5 [&_td]:pr-2">
           <thead className="soft text-left text-[13px]">
             <tr className="hair-b">
-              <th className="font-normal">corner, from the front</th>
+              <th className="font-normal">corner</th>
               <th className="font-normal">open so far</th>
               <th className="w-[112px] font-normal">open to</th>
               <th className="font-normal">to go</th>
             </tr>
           </thead>
           <tbody>
-            {CORNERS.map((corner) => {
+            {say.corners.map((corner) => {
               const toGo = wanted[corner] - soFar[corner];
               return (
                 <tr key={corner} className="hair-b">
-                  <td>{capital(cornerWords(corner))}</td>
+                  <td>{capital(say.corner(corner))}</td>
                   <td>{printFine(soFar[corner], tape)}</td>
                   <td>
                     <LengthField
-                      label={`Open ${cornerWords(corner)} to`}
+                      label={`Open ${say.corner(corner)} to`}
                       hideLabel
                       value={corners[corner]}
                       mostMm={20}
@@ -108,7 +110,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
           <>
             <p>
               <strong>{steps.length === 1 ? 'One round' : `${steps.length} rounds`} over the corners</strong>, in each{' '}
-              {roundWords(first.drive, opener)}. In all about + {decimal(addsWidthNPerM, 0)} N/m across, +{' '}
+              {roundWords(first.drive, opener, say)}. In all about + {decimal(addsWidthNPerM, 0)} N/m across, +{' '}
               {decimal(addsHeightNPerM, 0)} N/m down. Measure the diagonals after each round.
             </p>
             <button
@@ -126,10 +128,10 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
         <details>
           <summary className="cursor-pointer">It went otherwise</summary>
           <div className="mt-1 grid grid-cols-2 gap-2">
-            {CORNERS.map((corner) => (
+            {say.corners.map((corner) => (
               <NumberField
                 key={corner}
-                label={`${capital(cornerWords(corner))} by`}
+                label={`${capital(say.corner(corner))} by`}
                 value={own[corner]}
                 unit={opener.kind === 'bolt' ? 'turns' : 'mm deep'}
                 least={-10}
@@ -156,11 +158,11 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
 const asOpened = (corners: Record<Corner, Length>, soFar: Openings): Record<Corner, Length> =>
   Object.fromEntries(CORNERS.map((corner) => [corner, length(soFar[corner], corners[corner].unit)])) as Record<Corner, Length>;
 
-function roundWords(drive: Openings, opener: Opener): string {
+function roundWords(drive: Openings, opener: Opener, say: SideWords): string {
   const words = (corner: Corner) => driveWords(openingBy(drive[corner], opener), opener);
   const alike = CORNERS.every((corner) => Math.abs(drive[corner] - drive.topLeft) < 1e-6);
   if (alike) return `${words('topLeft')} at every corner`;
   return CORNERS.filter((corner) => drive[corner] > 1e-6)
-    .map((corner) => `${cornerWords(corner)} ${words(corner)}`)
+    .map((corner) => `${say.corner(corner)} ${words(corner)}`)
     .join(', ');
 }

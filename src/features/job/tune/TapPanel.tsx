@@ -1,5 +1,7 @@
 'use client';
 /* The tap meter: source, level, one place after the other, and what the three taps tell. */
+import type { SideWords } from '@/core/job/sideWords';
+import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { writeWav } from '@/core/tension/tap/wav';
@@ -21,11 +23,11 @@ const SOURCES: { id: TapSource; name: string }[] = [
   { id: 'file', name: 'WAV file' },
   { id: 'simulated', name: 'Simulated tap, to try' },
 ];
-const PLACE_WORDS: Record<TapPlace, string> = {
+const placeWords = (say: SideWords): Record<TapPlace, string> => ({
   C: 'in the middle',
-  X: 'a quarter from the left, half-way down',
+  X: `a quarter from the ${say.side('left')}, half-way down`,
   Y: 'half-way across, a quarter from the top',
-};
+});
 
 const base64 = (bytes: Uint8Array): string => {
   let text = '';
@@ -162,6 +164,7 @@ function Level({ level }: { level: number }) {
 }
 
 function Places({ taps }: { taps: Taps }) {
+  const say = useSideWords();
   return (
     <div>
       <ol className="text-[14px]">
@@ -173,7 +176,7 @@ function Places({ taps }: { taps: Taps }) {
               className={`flex gap-2 py-0.5 ${place === taps.next ? 'font-semibold text-primary' : there ? '' : 'soft'}`}
             >
               <span className="w-4">{place}</span>
-              <span>{there ? 'heard ✓' : PLACE_WORDS[place]}</span>
+              <span>{there ? 'heard ✓' : placeWords(say)[place]}</span>
             </li>
           );
         })}

@@ -1,5 +1,6 @@
 'use client';
 /* Tuning: where to tap or how the corners open, drawn to scale, and what is measured and done about it under it. */
+import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { fromBack } from '@/drawing/scene';
@@ -20,16 +21,17 @@ export function TuneStage(props: TuneStageProps) {
   const { live, inputs, plan, view, onView, locked, change } = props;
   const { tape } = useWorkshop();
   const [tab, setTab] = useState('tap');
+  const say = useSideWords();
   const { span, mass } = plan.tune;
   const taps = useTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread });
   const next = taps.next;
   const done = taps.done.join('');
   const scene = useMemo(() => {
-    const input = { inputs, plan, tape };
+    const input = { inputs, plan, tape, say };
     const drawn = tab === 'tap' ? tapScene(input, next, [...done] as typeof taps.done) : cornersScene(input);
     return view === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `done` stands for the list
-  }, [inputs, plan, tape, tab, next, done, view]);
+  }, [inputs, plan, tape, say, tab, next, done, view]);
   return (
     <>
       <SheetDrawing scene={scene} view={view} onView={onView} />

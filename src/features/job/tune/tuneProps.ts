@@ -3,7 +3,7 @@ import type { TuneInputs } from '@/core/stages/tune/tuneInputs';
 import type { Plan } from '@/core/case/planJob';
 import type { Air } from '@/server/airCases';
 import type { Keep } from '../keep';
-import type { View } from '../SheetDrawing';
+import type { View } from '@/core/job/sideWords';
 
 /** What tuning and each of its tabs gets. */
 export interface TuneStageProps {
