@@ -4,6 +4,8 @@ import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import { planJob } from '@/core/case/planJob';
+import { type View, sideWords } from '@/core/job/sideWords';
+import { mirrored, readJob } from '@/core/testReadings';
 import { length } from '@/core/units/length';
 import { barsScene } from './barsScene';
 import { clothScene, sectionScene } from './clothScene';
@@ -75,6 +77,21 @@ describe('the names of the sides', () => {
     expect(at(scene, 'right')).toBeGreaterThan(450);
     const back = fromBack(scene, 900);
     expect([at(back, 'left') > 450, at(back, 'right') < 450]).toEqual([true, true]);
+  });
+
+  it('follow the view: what is drawn from the back is written as its mirror image is from the front', () => {
+    const written = (inputs: JobInputs, view: View) => {
+      const input = { inputs, plan: planJob(inputs, { rules: DEFAULT_RULES, tape, view }, 0), tape, say: sideWords(view) };
+      const face = (scene: Scene) => words(view === 'back' ? fromBack(scene, 900) : scene).sort();
+      return [face(squareScene(input)), face(clothScene(input)), face(barsScene(input)), tapScene(input, 'X', []).says];
+    };
+    for (let seed = 0; seed < 20; seed += 1) {
+      const inputs = readJob(seed);
+      const [square, cloth, bars] = written(inputs, 'back');
+      const [mirrorSquare, mirrorCloth, mirrorBars] = written(mirrored(inputs), 'front');
+      expect([square, cloth, bars]).toEqual([mirrorSquare, mirrorCloth, mirrorBars]);
+    }
+    expect(written(readJob(1), 'back').at(-1)).toContain('225 mm from the right');
   });
 
   it('and of the corners stand at their corners where the frame is measured', () => {

@@ -2,6 +2,7 @@
  * The frame as it was measured: deviations drawn larger by a stated factor over the rectangle it should be, the
  * longer diagonal marked with where to press, and the tries so far as a trail of the top left corner.
  */
+import type { Side } from '@/core/job/sides';
 import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import { CORNERS, type Corner } from '@/core/frame/corners';
 import { type Quadrilateral } from '@/core/frame/quadrilateral';
@@ -34,7 +35,7 @@ export function squareScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneInpu
     marks: [
       ...outline,
       ...diagonalMarks(corners, inputs.square, longer, plan.square.targetDiagonalMm, { tape, say }),
-      ...sideMarks(corners, inputs.square, tape),
+      ...sideMarks(corners, inputs.square, tape, say),
       ...cornerNames(corners, say),
       ...pressMarks(corners, longer, Math.max(w, h) * 0.09),
       ...(found && tries.length > 1 ? trail(tries, found.factor, w, h) : []),
@@ -136,7 +137,7 @@ const cornerNames = (places: Places, say: SideWords): Mark[] =>
       text: say.corner(corner),
       anchor: atLeft ? 'end' : 'start',
       role: 'quiet',
-      shiftPx: point(atLeft ? -4 : 4, atTop ? -10 : 20),
+      shiftPx: point(atLeft ? -14 : 14, atTop ? -14 : 24),
     };
   });
 
@@ -144,9 +145,9 @@ function sideMarks(
   { topLeft, topRight, bottomRight, bottomLeft }: Places,
   square: SceneInput['inputs']['square'],
   tape: SceneInput['tape'],
+  say: SideWords,
 ): Mark[] {
-  const text = (name: 'top' | 'right' | 'bottom' | 'left') =>
-    square[name] ? `${name} ${printLength(square[name].mm, finerTape(tape))}` : `${name} ?`;
+  const text = (name: Side) => `${say.side(name)} ${square[name] ? printLength(square[name].mm, finerTape(tape)) : '?'}`;
   return [
     { kind: 'dimension', from: topLeft, to: topRight, offPx: 20, text: text('top') },
     { kind: 'dimension', from: topRight, to: bottomRight, offPx: 20, text: text('right') },
