@@ -8,6 +8,7 @@ import {
   type StapleModel,
   bestRepulls,
   simulateRoute,
+  tensionField,
 } from '@/core/fasten/membrane/simulateRoute';
 import type { RouteId } from '@/core/fasten/routes';
 import type { HouseRules } from '@/core/house/houseRules';
@@ -21,11 +22,9 @@ export interface RunRequest {
   /** How much they vary from pull to pull, as a part of the pull. */
   noise: number;
   seed: number;
-  /** Work out the cloth inside after every event. */
-  everyField: boolean;
 }
 
-export interface CompareRequest extends Omit<RunRequest, 'model' | 'everyField'> {
+export interface CompareRequest extends Omit<RunRequest, 'model'> {
   models: StapleModel[];
 }
 
@@ -51,7 +50,7 @@ function* membraneOf({ mesh, cloth }: StapleModel): Generator<undefined, Membran
 }
 
 /** Factors of every hand’s pulls, the same for the same seed; never below 0. */
-function handFactors({ hands, noise, seed }: Omit<RunRequest, 'model' | 'everyField'>, events: number): number[][] {
+function handFactors({ hands, noise, seed }: Omit<RunRequest, 'model'>, events: number): number[][] {
   const factor = randomNormal.source(randomLcg(seed))(1, noise);
   return Array.from({ length: hands }, () => Array.from({ length: events }, () => Math.max(0, factor())));
 }
@@ -75,9 +74,15 @@ function* compared(request: CompareRequest): Generator<{ index: number; run: Rou
 
 export const MEMBRANE_TASKS = {
   *run(request: RunRequest): Generator<RunFrame | undefined, RouteRun> {
-    const { model, everyField } = request;
+    const { model } = request;
     const membrane = yield* membraneOf(model);
-    return yield* simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length), everyField });
+    return yield* simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length) });
+  },
+
+  /** The cloth inside at one step of a run. */
+  *field({ model, forcesN }: { model: StapleModel; forcesN: Float64Array }): Generator<undefined, Float32Array> {
+    const membrane = yield* membraneOf(model);
+    return tensionField(membrane, model.places, forcesN);
   },
 
   compare: compared,

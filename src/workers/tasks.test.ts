@@ -125,7 +125,7 @@ describe('tasks over a channel', () => {
     const inputs = newInputs('t', length(400), length(300));
     const model = stapleModel(inputs, DEFAULT_RULES);
     const ends = (seed: number) =>
-      toEnd(MEMBRANE_TASKS.run({ model, hands: 4, noise: 0.15, seed, everyField: false })).hands.map((hand) => hand.unevenness);
+      toEnd(MEMBRANE_TASKS.run({ model, hands: 4, noise: 0.15, seed })).hands.map((hand) => hand.unevenness);
     expect(ends(0.5)).toEqual(ends(0.5));
     expect(ends(0.6)).not.toEqual(ends(0.5));
     const [same, other] = toEnd(

@@ -3,7 +3,7 @@ import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { toEnd } from '../../toEnd';
 import type { Side } from '../../job/sides';
-import { bandMatrix, bandPlace, factorBand, solveBand } from './bandMatrix';
+import { bandMatrix, bandPlace, factorBand, solveBand, solveFour, TOGETHER, bandColumns } from './bandMatrix';
 import { Stapling } from './Stapling';
 import { type EdgePlace, JAW_MM, edgeWeights, placeCompliance } from './edgePlaces';
 import { type Membrane, condensedMembrane, membraneStiffness, strainsOf, tensionsOf } from './membrane';
@@ -41,7 +41,7 @@ function forcesOn(mesh: MembraneMesh, moves: Float64Array, node: number): [x: nu
 }
 
 describe('band matrix', () => {
-  it('solves several right sides at once', () => {
+  it('solves one right side, and four at once', () => {
     const random = randomLcg(0.3);
     const [size, band] = [30, 5];
     const matrix = bandMatrix(size, band);
@@ -51,11 +51,16 @@ describe('band matrix', () => {
         const value = row === column ? 12 + random() : random() - 0.5;
         matrix.values[bandPlace(matrix, row, column)] = whole[row]![column] = whole[column]![row] = value;
       }
-    const right = Float64Array.from({ length: 3 * size }, () => random());
-    const found = solveBand(factorBand(matrix), right.slice(), 3);
-    const product = (row: number, r: number) => whole[row]!.reduce((sum, value, k) => sum + value * found[3 * k + r]!, 0);
-    for (let row = 0; row < size; row += 1)
-      for (const r of [0, 1, 2]) expect(product(row, r)).toBeCloseTo(right[3 * row + r]!, 11);
+    // The first rows of the right sides are 0, as those of a node further on are.
+    const right = Float64Array.from({ length: TOGETHER * size }, (_, at) => (at < 3 * TOGETHER ? 0 : random()));
+    const factor = factorBand(matrix);
+    const found = solveFour(factor, bandColumns(factor), right.slice(), 3);
+    for (let r = 0; r < TOGETHER; r += 1) {
+      const own = (of: Float64Array) => Float64Array.from({ length: size }, (_, row) => of[TOGETHER * row + r]!);
+      const product = whole.map((values) => values.reduce((sum, value, k) => sum + value * own(found)[k]!, 0));
+      own(right).forEach((value, row) => expect(product[row]).toBeCloseTo(value, 11));
+      solveBand(factor, own(right), 3).forEach((value, row) => expect(value).toBeCloseTo(own(found)[row]!, 11));
+    }
   });
 
   it('refuses a matrix that is not positive definite', () => {
@@ -225,6 +230,39 @@ describe('fasteners in and out', () => {
       ),
       { numRuns: 40, seed: 7 },
     );
+  });
+
+  it('carries the forces on from event to event, and knows what setting one again would do', () => {
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(
+          places.map((_place, index) => index),
+          { minLength: 6 },
+        ),
+        fc.array(fc.nat(), { maxLength: 4 }),
+        (order, drawn) => {
+          const bars = Float64Array.from({ length: places.length ** 2 }, (_, at) =>
+            at % (places.length + 1) === 0 ? 0.02 : 0.004,
+          );
+          const stapling = new Stapling(compliance, bars, 2);
+          order.forEach((place, index) => stapling.fasten(place, [10 + index, 12]));
+          for (const one of new Set(drawn.map((pick) => order[pick % order.length]!))) {
+            stapling.takeOut(one);
+            stapling.fasten(one, [15, 14]);
+          }
+          const alike = (one: Float64Array, other: Float64Array) =>
+            one.forEach((force, dof) => expect(Math.abs(force - other[dof]!)).toBeLessThan(1e-5));
+          for (const hand of [0, 1]) alike(stapling.forcesSoFar(hand), stapling.forces(hand));
+          const again = order[0]!;
+          const told = stapling.forcesIfSetAgain(again, 30);
+          stapling.takeOut(again);
+          if (stapling.fasten(again, [30, 30]).unopposed) return;
+          alike(told, stapling.forces());
+        },
+      ),
+      { numRuns: 40, seed: 8 },
+    );
+    expect(() => new Stapling(compliance, null).forcesIfSetAgain(2, 10)).toThrow(/place 2 has no fastener to draw/);
   });
 
   it('twice at one place, or out where none is, is a broken contract', () => {

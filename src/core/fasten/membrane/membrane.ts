@@ -3,7 +3,7 @@
  * at every other. With it any route is a matter of small dense matrices; the inside is worked out only where it is shown.
  * Weak springs to the ground, lumped by area, make the free cloth solvable. mm, N, N/mm; x right, y down.
  */
-import { type BandMatrix, bandMatrix, bandPlace, factorBand, solveBand } from './bandMatrix';
+import { type BandMatrix, TOGETHER, bandColumns, bandMatrix, bandPlace, factorBand, solveBand, solveFour } from './bandMatrix';
 import { type Elasticity, type MembraneCloth, elasticity, elementStiffness } from './membraneCloth';
 import { type MembraneMesh, eachElement, elementNodes, nodeAt } from './membraneMesh';
 
@@ -12,6 +12,8 @@ export interface Membrane {
   d: Elasticity;
   /** Cholesky factor of the stiffness. */
   factor: BandMatrix;
+  /** The same, column by column. */
+  columns: Float64Array;
   /** Numbers of the nodes of the edge, clockwise from the top left corner. */
   edge: number[];
   /** Move of an edge node for a unit force at another: 2 × edge squared, x and y beside each other. */
@@ -56,8 +58,8 @@ function edgeOf({ xs, ys }: MembraneMesh): [i: number, j: number][] {
   ];
 }
 
-/** Nodes whose unit forces are solved for together. */
-const TOGETHER = 8;
+/** Nodes whose unit forces, two each, are solved for together. */
+const NODES = TOGETHER / 2;
 
 /**
  * Assembles, factors and condenses the membrane; yields between pieces of work, so that it can be called off.
@@ -79,21 +81,23 @@ export function* condensedMembrane(
   const images = mirrorImages(mesh, places, cloth.offGrainDeg === 0);
   const compliance = new Float64Array((2 * edge.length) ** 2);
   const todo = edge.map((_node, index) => index).filter((index) => images.every(({ of }) => of[index]! >= index));
-  for (let start = 0; start < todo.length; start += TOGETHER) {
-    const some = todo.slice(start, start + TOGETHER);
-    const right = new Float64Array(factor.size * 2 * some.length);
+  const columns = bandColumns(factor);
+  yield;
+  for (let start = 0; start < todo.length; start += NODES) {
+    const some = todo.slice(start, start + NODES);
+    const right = new Float64Array(factor.size * TOGETHER);
     some.forEach((index, place) => {
-      for (const axis of [0, 1]) right[(2 * edge[index]! + axis) * 2 * some.length + 2 * place + axis] = 1;
+      for (const axis of [0, 1]) right[(2 * edge[index]! + axis) * TOGETHER + 2 * place + axis] = 1;
     });
-    solveBand(factor, right, 2 * some.length, Math.min(...some.map((index) => 2 * edge[index]!)));
+    solveFour(factor, columns, right, Math.min(...some.map((index) => 2 * edge[index]!)));
     some.forEach((index, place) => {
       for (const axis of [0, 1] as const)
-        fillColumn(compliance, edge, images, index, axis, (node) => right[node * 2 * some.length + 2 * place + axis]!);
+        fillColumn(compliance, edge, images, index, axis, (node) => right[node * TOGETHER + 2 * place + axis]!);
     });
     yield;
   }
   makeSymmetric(compliance, 2 * edge.length);
-  return { mesh, d, factor, edge, compliance };
+  return { mesh, d, factor, columns, edge, compliance };
 }
 
 /** What rounding made unlike on both sides of the diagonal becomes the mean of both. */
@@ -145,6 +149,19 @@ export function movesUnder({ factor, edge }: Membrane, forces: Float64Array): Fl
     moves[2 * node + 1] = forces[2 * at + 1]!;
   });
   return solveBand(factor, moves);
+}
+
+/** As `movesUnder`, for up to four loads in one way through the matrix. */
+export function movesUnderFour({ factor, columns, edge }: Membrane, loads: readonly Float64Array[]): Float64Array[] {
+  const moves = new Float64Array(TOGETHER * factor.size);
+  loads.forEach((forces, load) =>
+    edge.forEach((node, at) => {
+      moves[TOGETHER * 2 * node + load] = forces[2 * at]!;
+      moves[TOGETHER * (2 * node + 1) + load] = forces[2 * at + 1]!;
+    }),
+  );
+  solveFour(factor, columns, moves);
+  return loads.map((_forces, load) => Float64Array.from({ length: factor.size }, (_, dof) => moves[TOGETHER * dof + load]!));
 }
 
 /** Strain (εx, εy, γ) in the middle of every element, three an element. */

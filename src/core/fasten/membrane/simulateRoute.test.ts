@@ -7,7 +7,15 @@ import { length } from '../../units/length';
 import { condensedMembrane } from './membrane';
 import { clothMeasures, edgeWidths, principal } from './clothMeasures';
 import { nodeAt } from './membraneMesh';
-import { type RouteRun, type RunFrame, type RunOptions, type StapleModel, bestRepulls, simulateRoute } from './simulateRoute';
+import {
+  type RouteRun,
+  type RunFrame,
+  type RunOptions,
+  type StapleModel,
+  bestRepulls,
+  simulateRoute,
+  tensionField,
+} from './simulateRoute';
 
 function told<P, R>(steps: Generator<P | undefined, R>): { result: R; shown: P[] } {
   const shown: P[] = [];
@@ -33,11 +41,13 @@ const at = (model: StapleModel, side: string, offsetMm: number) =>
 
 describe('a route on the simulated cloth', () => {
   it('is told event by event, and brings the tension aimed at when no pull is typed', () => {
-    const { result, shown } = run(base, { everyField: true });
+    const { result, shown } = run(base);
     expect(shown.map((frame) => frame.order)).toEqual(base.events.map((event) => event.order));
     const last = shown.at(-1)!;
     expect((result.end.acrossNPerM + result.end.downNPerM) / 2).toBeCloseTo(250, 6);
     last.edgeNPerM.forEach((value, place) => expect(value).toBeCloseTo(result.end.edgeNPerM[place]!, 2));
+    const field = tensionField(membrane, base.places, last.forcesN);
+    field.forEach((value, at) => expect(value).toBeCloseTo(result.endNPerM[at]!, 2));
     const typed = run({ ...base, firmN: 2 * result.firmN });
     expect(typed.result.end.meanEdgeNPerM).toBeCloseTo(2 * result.end.meanEdgeNPerM, 6);
     expect(typed.result.end.unevenness).toBeCloseTo(result.end.unevenness, 12);

@@ -5,7 +5,8 @@
 import { type ClothMeasures, clothMeasures, outwardForces, spread } from './clothMeasures';
 import { type EdgePlace, edgeForces, placeCompliance } from './edgePlaces';
 import type { MembraneCloth } from './membraneCloth';
-import { type Membrane, movesUnder, strainsOf, tensionsOf } from './membrane';
+import { TOGETHER } from './bandMatrix';
+import { type Membrane, movesUnder, movesUnderFour, strainsOf, tensionsOf } from './membrane';
 import type { MembraneMesh } from './membraneMesh';
 import { Stapling } from './Stapling';
 
@@ -45,8 +46,8 @@ export interface RunFrame {
   unopposed: boolean;
   /** Tension at every place, N/m. */
   edgeNPerM: Float32Array;
-  /** Tension (x, y, shear) in every element, N/m; null where only the end was asked for. */
-  tensionsNPerM: Float32Array | null;
+  /** Forces of the fasteners on the cloth, x and y of each place, N: the cloth inside is worked out from them where it is shown. */
+  forcesN: Float64Array;
 }
 
 /** Why a run tells nothing: no tension came of it, or a fastener would hold what no cloth bears. */
@@ -72,8 +73,6 @@ const UNIT_N = 20;
 export interface RunOptions {
   /** Factors of every hand’s pull at every event, hands × events; none for the exact hand alone. */
   handFactors?: readonly (readonly number[])[];
-  /** Work out the cloth inside after every event, or at the end only. */
-  everyField?: boolean;
 }
 
 /**
@@ -84,7 +83,7 @@ export interface RunOptions {
 export function* simulateRoute(
   membrane: Membrane,
   model: StapleModel,
-  { handFactors = [], everyField = false }: RunOptions = {},
+  { handFactors = [] }: RunOptions = {},
 ): Generator<RunFrame | undefined, RouteRun> {
   const { places, widths, events } = model;
   const stapling = new Stapling(placeCompliance(membrane, places, model.jawMm), model.bars, 1 + handFactors.length);
@@ -94,28 +93,32 @@ export function* simulateRoute(
     const pulls = [1, ...handFactors.map((factors) => factors[index]!)].map((factor) => UNIT_N * event.part * factor);
     if (event.act === 'takeOut') stapling.takeOut(event.place);
     const met = event.act === 'fasten' ? stapling.fasten(event.place, pulls) : null;
-    after.push({ forces: stapling.forces(), unopposed: event.part > 0 && met?.unopposed === true });
+    after.push({
+      forces: index + 1 < events.length ? stapling.forcesSoFar() : stapling.forces(),
+      unopposed: event.part > 0 && met?.unopposed === true,
+    });
     if (index % 8 === 7) yield;
   }
-  const movesOf = (forces: Float64Array) => movesUnder(membrane, edgeForces(membrane, places, forces));
-  const measured = (forces: Float64Array) => clothMeasures(membrane, places, widths, forces, movesOf(forces));
-  const inPlace = (tensions: Float64Array, scale: number) => Float32Array.from(tensions, (value) => 1000 * scale * value);
   const last = after.at(-1)?.forces ?? new Float64Array(2 * places.length);
-  const raw = measured(last);
+  const raw = clothMeasures(membrane, places, widths, last, movesUnder(membrane, edgeForces(membrane, places, last)));
   const reached = (raw.acrossNPerM + raw.downNPerM) / 2;
   const told = reached > 0 && Number.isFinite(reached);
   const firmN = model.firmN ?? (told ? (UNIT_N * model.targetNPerM) / reached : 0);
   const scale = firmN / UNIT_N;
-  const hands = [];
-  for (const [index] of handFactors.entries()) {
-    hands.push(scaled(measured(stapling.forces(1 + index)), scale));
-    yield;
-  }
   for (const [index, { forces, unopposed }] of after.entries()) {
     const { order, place, act } = events[index]!;
     const edge = Float32Array.from(outwardForces(places, forces), (force, at) => (1000 * scale * force) / widths[at]!);
-    const field = everyField ? inPlace(tensionsOf(membrane, strainsOf(membrane, movesOf(forces))), scale) : null;
-    yield { order, place, act, unopposed, edgeNPerM: edge, tensionsNPerM: field };
+    yield { order, place, act, unopposed, edgeNPerM: edge, forcesN: forces.map((force) => scale * force) };
+  }
+  const hands: RouteRun['hands'] = [];
+  for (let start = 0; start < handFactors.length; start += TOGETHER) {
+    const some = handFactors.slice(start, start + TOGETHER).map((_factors, index) => stapling.forces(1 + start + index));
+    const moves = movesUnderFour(
+      membrane,
+      some.map((forces) => edgeForces(membrane, places, forces)),
+    );
+    some.forEach((forces, index) => hands.push(scaled(clothMeasures(membrane, places, widths, forces, moves[index]!), scale)));
+    yield;
   }
   const end = scaled(raw, scale);
   return {
@@ -123,9 +126,19 @@ export function* simulateRoute(
     firmN,
     unopposed: after.filter((one) => one.unopposed).length,
     end,
-    endNPerM: inPlace(raw.tensions, scale),
+    endNPerM: Float32Array.from(raw.tensions, (value) => 1000 * scale * value),
     hands,
   };
+}
+
+/**
+ * The cloth inside under the forces of its fasteners: tension (x, y, shear) in every element, N/m.
+ *
+ * @param forcesN as a frame has them
+ */
+export function tensionField(membrane: Membrane, places: readonly EdgePlace[], forcesN: Float64Array): Float32Array {
+  const moves = movesUnder(membrane, edgeForces(membrane, places, forcesN));
+  return Float32Array.from(tensionsOf(membrane, strainsOf(membrane, moves)), (value) => 1000 * value);
 }
 
 /** A fastener that would hold so many times the mean is an artefact of the mesh, not of the cloth. */
@@ -167,32 +180,32 @@ export interface Repull {
  */
 export function* bestRepulls(membrane: Membrane, model: StapleModel, most: number): Generator<undefined, Repull[]> {
   const { places, widths, events } = model;
-  let stapling = new Stapling(placeCompliance(membrane, places, model.jawMm), model.bars);
+  const stapling = new Stapling(placeCompliance(membrane, places, model.jawMm), model.bars);
   for (const { act, place, part } of events)
     if (act === 'takeOut') stapling.takeOut(place);
     else stapling.fasten(place, [UNIT_N * part]);
-  const even = (state: Stapling) => {
-    const forces = outwardForces(places, state.forces());
-    const own = places.map((_place, at) => at).filter((at) => state.holds(at));
-    return spread(own.map((at) => forces[at]! / widths[at]!)).unevenness;
+  const own = places.map((_place, at) => at).filter((at) => stapling.holds(at));
+  const even = (forces: Float64Array) => {
+    const outwards = outwardForces(places, forces);
+    return spread(own.map((at) => outwards[at]! / widths[at]!)).unevenness;
   };
   const firm = Math.max(1e-9, ...events.map(({ part }) => part));
   const found: Repull[] = [];
-  let now = even(stapling);
+  let now = even(stapling.forces());
   while (found.length < most) {
-    let best: { place: number; unevenness: number; state: Stapling } | null = null;
-    for (const [place] of places.entries()) {
-      if (!stapling.holds(place)) continue;
-      const state = stapling.copy();
-      state.takeOut(place);
-      state.fasten(place, [UNIT_N * firm]);
-      const unevenness = even(state);
-      if (unevenness < (best?.unevenness ?? now) - 1e-4) best = { place, unevenness, state };
-      yield;
+    let best = { place: -1, unevenness: now - 1e-4 };
+    for (const place of own) {
+      const unevenness = even(stapling.forcesIfSetAgain(place, UNIT_N * firm));
+      if (unevenness < best.unevenness) best = { place, unevenness };
+      if (place % 32 === 31) yield;
     }
-    if (!best) break;
-    found.push({ place: best.place, unevenness: best.unevenness });
-    [stapling, now] = [best.state, best.unevenness];
+    if (best.place < 0) break;
+    stapling.takeOut(best.place);
+    stapling.fasten(best.place, [UNIT_N * firm]);
+    const after = even(stapling.forces());
+    if (!(after < now)) break;
+    found.push({ place: best.place, unevenness: after });
+    now = after;
   }
   return found;
 }

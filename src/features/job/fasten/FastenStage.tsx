@@ -21,7 +21,7 @@ import { FastenPanel } from './FastenPanel';
 import type { View } from '@/core/job/sideWords';
 import { SheetDrawing } from '../SheetDrawing';
 import type { Signs } from './SignsPanel';
-import { useMembraneRun, useMembraneWorker } from './useMembraneRun';
+import { useField, useMembraneRun, useMembraneWorker } from './useMembraneRun';
 import type { Keep } from '../keep';
 import { useRehearsal } from './useRehearsal';
 
@@ -75,7 +75,6 @@ export function FastenStage({
     model: stapleModel(inputs, rules, fine ? 'fine' : 'play'),
     hands: HANDS,
     noise: assumed(rules, 'handNoise'),
-    everyField: true,
   }));
   const model = useMemo(() => (rehearses ? stapleModel(inputs, rules) : null), [rehearses, inputs, rules]);
   const firmN = cloth.fresh && cloth.answer!.run!.doubt === null ? cloth.answer!.run!.firmN : null;
@@ -93,6 +92,9 @@ export function FastenStage({
   // What the model cannot tell is not drawn.
   const shown = showsCloth && !cloth.answer?.run?.doubt ? cloth.answer : null;
   const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
+  const ran = shown?.model ?? null;
+  const field = useField(worker, ran, frame);
+  const ranStep = useMemo(() => (ran && frame && field ? { model: ran, frame, field } : null), [ran, frame, field]);
   const order = useMemo(() => fastenScene({ inputs, plan, tape, say }, step), [inputs, plan, tape, say, step]);
   const looksFor = tab === 'signs';
   const drawn = looksFor ? signsScene(order, signs, face, say) : order;
@@ -106,11 +108,11 @@ export function FastenStage({
   };
   return (
     <>
-      {rehearsal || frame ? (
+      {rehearsal || ranStep ? (
         <TensionDrawing
           face={face}
           targetNPerM={inputs.bars.tensionNPerM}
-          shown={rehearsal ?? { model: shown!.model, frame: frame! }}
+          shown={rehearsal ?? ranStep!}
           view={view}
           onView={onView}
         />

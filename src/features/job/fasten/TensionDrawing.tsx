@@ -21,6 +21,8 @@ export interface Face {
 interface ShownStep {
   model: StapleModel;
   frame: RunFrame;
+  /** The cloth inside, tension of every element, N/m. */
+  field: Float32Array;
 }
 
 interface TensionDrawingProps {
@@ -35,9 +37,8 @@ export function TensionDrawing({ face, targetNPerM, shown, view, onView }: Tensi
   const say = useSideWords();
   const { tape } = useWorkshop();
   const rehearsal = 'moves' in shown ? shown : null;
-  const model = shown.model;
-  const frame = 'frame' in shown ? shown.frame : null;
-  const stepped = useMemo(() => (frame ? stepScene(model, frame, face) : null), [model, frame, face]);
+  const step = 'frame' in shown ? shown : null;
+  const stepped = useMemo(() => (step ? stepScene(step, face) : null), [step, face]);
   const drawn = rehearsal ? rehearsalScene(rehearsal, face, (place) => placeWords(place, tape, say)) : stepped!;
   return (
     <SheetDrawing
@@ -51,10 +52,10 @@ export function TensionDrawing({ face, targetNPerM, shown, view, onView }: Tensi
   );
 }
 
-function stepScene({ mesh, places, widths, targetNPerM }: StapleModel, frame: RunFrame, face: Face): Scene {
+function stepScene({ model, frame, field }: ShownStep, face: Face): Scene {
+  const { mesh, places, widths, targetNPerM } = model;
   const { edgeNPerM, place } = frame;
-  const tensionsNPerM = frame.tensionsNPerM ?? new Float32Array(3 * (mesh.xs.length - 1) * (mesh.ys.length - 1));
-  return tensionScene({ face, mesh, places, widths, targetNPerM, edgeNPerM, tensionsNPerM, now: place });
+  return tensionScene({ face, mesh, places, widths, targetNPerM, edgeNPerM, tensionsNPerM: field, now: place });
 }
 
 /** The cloth as rehearsed so far, with every place to pick. */

@@ -95,6 +95,27 @@ export function useMembraneRun(
   return { answer, fresh: answer?.key === key && answer.run !== null, error: failed?.key === key ? failed.error : null };
 }
 
+/** The cloth inside at the step that is looked at; until it is worked out, that of the step before. */
+export function useField(worker: () => MembraneWorker, model: StapleModel | null, frame: RunFrame | null): Float32Array | null {
+  const [field, setField] = useState<{ model: StapleModel; tensions: Float32Array } | null>(null);
+  const client = useRef(worker);
+  useEffect(() => {
+    client.current = worker;
+  });
+  useEffect(() => {
+    if (!model || !frame) return;
+    const stop = new AbortController();
+    client
+      .current()
+      .run('field', { model, forcesN: frame.forcesN }, { signal: stop.signal })
+      .then((tensions) => setField({ model, tensions }))
+      // Called off, or the worker ended: the run says so where it is shown.
+      .catch(() => undefined);
+    return () => stop.abort();
+  }, [model, frame]);
+  return field && field.model === model ? field.tensions : null;
+}
+
 export const failureWords = (failure: Error): string =>
   failure instanceof TaskFailed
     ? `The cloth cannot be worked out so: ${failure.message}. What was shown last stays.`

@@ -58,7 +58,6 @@ export function useRehearsal(
     model: rehearsalModel(model!, nowMoves, firmN!, offGrainDeg, rules),
     hands: 0,
     noise: 0,
-    everyField: false,
   }));
   if (!model || job === null) return null;
   const held = heldAfter(nowMoves);
