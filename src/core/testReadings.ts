@@ -1,5 +1,4 @@
 /* For tests: work with readings on every side, and the same work with left and right exchanged. */
-import { randomLcg } from 'd3-random';
 import { CORNERS, type Corner } from './frame/corners';
 import { type JobInputs, newInputs } from './job/job';
 import { SIDES, type Side, isLevel } from './job/sides';
@@ -58,8 +57,7 @@ export function mirrored(inputs: JobInputs): JobInputs {
 }
 
 /** A canvas of 900 × 600 mm or a painting on it, every reading a little off. */
-export function readJob(seed: number): JobInputs {
-  const random = randomLcg((seed + 1) / 1000);
+export function readJob(random: () => number): JobInputs {
   const about = (mm: number, by: number) => length(mm + (random() - 0.5) * 2 * by);
   const made = newInputs('Mirror', length(900), length(600));
   const diagonal = Math.hypot(900, 600);

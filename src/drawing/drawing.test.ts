@@ -1,3 +1,4 @@
+import { randomLcg } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
@@ -86,12 +87,12 @@ describe('the names of the sides', () => {
       return [face(squareScene(input)), face(clothScene(input)), face(barsScene(input)), tapScene(input, 'X', []).says];
     };
     for (let seed = 0; seed < 20; seed += 1) {
-      const inputs = readJob(seed);
+      const inputs = readJob(randomLcg((seed + 1) / 1000));
       const [square, cloth, bars] = written(inputs, 'back');
       const [mirrorSquare, mirrorCloth, mirrorBars] = written(mirrored(inputs), 'front');
       expect([square, cloth, bars]).toEqual([mirrorSquare, mirrorCloth, mirrorBars]);
     }
-    expect(written(readJob(1), 'back').at(-1)).toContain('225 mm from the right');
+    expect(written(readJob(randomLcg(0.002)), 'back').at(-1)).toContain('225 mm from the right');
   });
 
   it('and of the corners stand at their corners where the frame is measured', () => {

@@ -1,4 +1,5 @@
 /* A frame seen from the back is told as its mirror image is told from the front: no word keeps the name of the other side. */
+import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { CORNERS } from '../frame/corners';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
@@ -19,7 +20,7 @@ const told = (inputs: JobInputs, view: 'front' | 'back') => {
 
 describe('what is seen from the back', () => {
   it.each(Array.from({ length: 60 }, (_, seed) => seed))('is the mirror image, job %i', (seed) => {
-    const inputs = readJob(seed);
+    const inputs = readJob(randomLcg((seed + 1) / 1000));
     expect(told(inputs, 'back')).toEqual(told(mirrored(inputs), 'front'));
   });
 

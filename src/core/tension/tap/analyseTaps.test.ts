@@ -146,6 +146,31 @@ describe('what is no tap', () => {
     ['notQuiet', sound({ noiseDb: -6 })],
   ])('is refused: %s', (why, samples) => expect(outcome(samples)).toMatchObject({ kind: 'refused', place: 'X', why }));
 
+  it('but not hum, which is taken off before the room is called loud', () => {
+    const tap = (strike: SyntheticTap['strike']) => ({ rate: RATE, samples: sound({ strike, humDb: -12, humHz: 50.02 }) });
+    const taps = { C: tap([0.25, 0.2]), X: tap([0.125, 0.2]), Y: tap([0.25, 0.1]) };
+    const reading = toEnd(analyseTaps({ span, sigma: 0.5, sigmaPart: 0.05, taps }));
+    if (reading.kind !== 'read') throw new Error(JSON.stringify(reading).slice(0, 200));
+    const { pull, sdX, sdY } = reading.tension;
+    expect(Math.abs(pull.tx - 200)).toBeLessThan(2.5 * sdX);
+    expect(Math.abs(pull.ty - 180)).toBeLessThan(2.5 * sdY);
+  });
+
+  it('and X for Y is asked about, with what it would be; taps at their places are not', () => {
+    const tap = (strike: SyntheticTap['strike']) => ({ rate: RATE, samples: sound({ strike }) });
+    const [C, X, Y] = [tap([0.25, 0.2]), tap([0.125, 0.2]), tap([0.25, 0.1])];
+    const read = (taps: Record<TapPlace, TapRecording>) => {
+      const reading = toEnd(analyseTaps({ span, sigma: 0.5, sigmaPart: 0.05, taps }));
+      if (reading.kind !== 'read') throw new Error(JSON.stringify(reading).slice(0, 200));
+      return reading;
+    };
+    expect(read({ C, X, Y }).changedOver).toBeNull();
+    const wrong = read({ C, X: Y, Y: X });
+    expect(wrong.tension.pull.tx / wrong.tension.pull.ty).toBeGreaterThan(1.8);
+    expect(wrong.changedOver!.tx / 200).toBeCloseTo(1, 1);
+    expect(wrong.changedOver!.ty / 180).toBeCloseTo(1, 1);
+  });
+
   it('and three taps in the middle are doubted, not believed', () => {
     const middle = { rate: RATE, samples: sound({}) };
     const reading = toEnd(analyseTaps({ span, sigma: 0.5, sigmaPart: 0.05, taps: { C: middle, X: middle, Y: middle } }));

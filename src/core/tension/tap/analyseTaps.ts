@@ -3,6 +3,7 @@
  * peaks, joint fit, and the rule that accepts only what peaks and fit agree on. Simulated only, never checked on real
  * canvases.
  */
+import { changedOver } from './changedOver';
 import { jointFit, type JointFit, type ReadyTap } from './jointFit';
 import { type Pull, type Span, TAP_PLACE_IDS, type TapPlace, airMass, modeHz, modesTo, referenceHz } from './membraneTone';
 import { type TapRefusal, checkTap } from './tapCheck';
@@ -46,6 +47,10 @@ export type TapsReading =
       peaks: TonePeaks;
       pictures: Record<TapPlace, TapPicture>;
       modes: { name: string; hz: number }[];
+      /** The note that tells one way from the other: 2,1 at X, 1,2 at Y, Hz. */
+      decides: { X: number; Y: number };
+      /** The tensions if X and Y were taken for each other, where that is the likelier. */
+      changedOver: Pull | null;
     };
 
 /** Peaks and fit must agree on the mean and on the lowest note; the fit itself must be this sure. */
@@ -102,6 +107,8 @@ export function* analyseTaps({ span, sigma, sigmaPart, taps }: TapsInput): Gener
     modes: modesTo(3)
       .map((mode) => ({ name: `${mode[0]},${mode[1]}`, hz: modeHz(span, sigma, fit.pull, mode) }))
       .filter(({ hz }) => hz < 3.2 * fref),
+    decides: { X: modeHz(span, sigma, fit.pull, [2, 1]), Y: modeHz(span, sigma, fit.pull, [1, 2]) },
+    changedOver: changedOver(span, fit.pull),
   };
 }
 
@@ -119,7 +126,8 @@ function readyTap(
   const low = filtered(samples, lowPass(cutHz, rate));
   const silenceFrom = Math.max(0, onset - Math.round(0.6 * rate));
   const before = low.subarray(silenceFrom + Math.round(0.01 * rate), onset);
-  const hum = humOf(Float64Array.from(before), rate, cutHz);
+  // What the low-pass lets through of the overtones above it is heard too.
+  const hum = humOf(Float64Array.from(before), rate, 2 * cutHz);
   const clean = withoutHum(low.slice(silenceFrom + Math.round(0.01 * rate)), hum, rate);
   const tapAt = before.length;
   const silence = decimated(clean, tapAt % step, step, Math.floor((tapAt * 0.98) / step));

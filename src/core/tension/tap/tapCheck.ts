@@ -2,6 +2,8 @@
  * Whether a recording is a tap that can be read: quiet before, one short knock, not cut off, and quiet again. Times are
  * samples of the recording.
  */
+import { humOf, withoutHum } from './tapSignal';
+
 export type TapRefusal = 'silence' | 'tooEarly' | 'tooLate' | 'clipped' | 'notQuiet' | 'notShort';
 
 export type TapCheck =
@@ -13,6 +15,10 @@ const SOUND_AFTER = 0.9;
 /** Quieter than this is nothing: parts of full scale. */
 const QUIETEST = 0.004;
 const CLIPPED_AT = 0.97;
+/** What hum alone may be to blame for. */
+const HIDDEN_BY_HUM: readonly TapRefusal[] = ['notQuiet', 'notShort', 'tooEarly'];
+/** Overtones of hum are looked for so far up, Hz. */
+const HUM_TO_HZ = 400;
 /** Levels are taken over so long, s. */
 const BLOCK = 0.005;
 
@@ -25,6 +31,14 @@ const refusal = (why: TapRefusal, says: string, doThis: string): TapCheck => ({ 
  * @param rate samples a second
  */
 export function checkTap(samples: Float32Array, rate: number): TapCheck {
+  const check = checked(samples, rate);
+  if (check.ok || !HIDDEN_BY_HUM.includes(check.why)) return check;
+  // Mains hum is taken off before the taps are read: what is loud by hum alone is quiet enough.
+  const hum = humOf(Float64Array.from(samples.subarray(0, SILENCE_BEFORE * rate)), rate, HUM_TO_HZ);
+  return hum ? checked(Float32Array.from(withoutHum(Float64Array.from(samples), hum, rate)), rate) : check;
+}
+
+function checked(samples: Float32Array, rate: number): TapCheck {
   const block = Math.max(1, Math.round(rate * BLOCK));
   const levels = blockLevels(samples, block);
   const peak = samples.reduce((most, value) => Math.max(most, Math.abs(value)), 0);

@@ -59,10 +59,13 @@ export interface Hum {
 const HUM_SHARE = 0.3;
 
 export function humOf(silence: Float64Array, rate: number, upToHz: number): Hum | null {
-  const power = silence.reduce((sum, value) => sum + value * value, 0) / silence.length;
   const found = ([50, 60] as const).map((hz) => {
+    // Over whole periods the overtones do not lean on each other.
+    const period = rate / hz;
+    const whole = silence.subarray(0, Math.round(Math.floor(silence.length / period) * period));
+    const power = whole.reduce((sum, value) => sum + value * value, 0) / whole.length;
     const parts = Array.from({ length: Math.max(1, Math.floor(upToHz / hz)) }, (_, index) =>
-      projected(silence, (2 * Math.PI * hz * (index + 1)) / rate),
+      projected(whole, (2 * Math.PI * hz * (index + 1)) / rate),
     );
     return { hz, parts, share: parts.reduce((sum, [c, s]) => sum + (c * c + s * s) / 2, 0) / (power || 1) };
   });

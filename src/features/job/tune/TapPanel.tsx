@@ -1,5 +1,6 @@
 'use client';
 /* The tap meter: source, level, one place after the other, and what the three taps tell. */
+import type { TapsReading } from '@/core/tension/tap/analyseTaps';
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
@@ -195,6 +196,24 @@ function Places({ taps }: { taps: Taps }) {
   );
 }
 
+/** Which note tells one way from the other; asked for again where X and Y may have been taken for each other. */
+function Decides({ reading: { decides, changedOver } }: { reading: Extract<TapsReading, { kind: 'read' }> }) {
+  const say = useSideWords();
+  const [x, y] = [decides.X, decides.Y].map((hz) => decimal(hz, 0));
+  if (!changedOver)
+    return (
+      <p className="figure soft text-[13.5px]">
+        {x} Hz at X tells across, {y} Hz at Y tells down.
+      </p>
+    );
+  return (
+    <p role="alert" className="figure text-[14px] text-warning">
+      <strong>Were X and Y taken for each other?</strong> Changed over it would be {decimal(changedOver.tx, 0)} N/m across and{' '}
+      {decimal(changedOver.ty, 0)} N/m down, nearly alike. Tap X again, {placeWords(say).X}: it must sound {x} Hz there, not {y}.
+    </p>
+  );
+}
+
 function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
   const [kept, setKept] = useState<Taps['taps'] | null>(null);
   const [busy, setBusy] = useState(false);
@@ -252,6 +271,7 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
           </button>
         </div>
       )}
+      {reading.kind === 'read' && <Decides reading={reading} />}
       <TapCharts reading={reading} />
     </div>
   );
