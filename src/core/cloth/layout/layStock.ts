@@ -7,6 +7,7 @@ import { waysOf } from './firstLayout';
 import { layRoll } from './layRoll';
 import { leastTop } from './leastTop';
 import { type ClothPiece, type ClothSheet, type PlacedPiece, type RollLayout, lengthUsed } from './rollLayout';
+import { MOST_SHARED, offcutLayout, shareOut } from './shareOut';
 import { fillSheet } from './subsetFronts';
 
 export interface StockSheet extends ClothSheet {
@@ -23,6 +24,8 @@ export interface StockPiece extends Omit<ClothPiece, 'pin'> {
 export interface StockLayout {
   /** Offcuts put to use, in order, and the roll last. */
   sheets: { id: string; layout: RollLayout }[];
+  /** No other pieces on the offcuts would take less of the roll. */
+  sharedOut: boolean;
 }
 
 /** Pieces tried at once on an offcut. */
@@ -43,6 +46,7 @@ export function* layStock(
 ): Generator<StockLayout | undefined, StockLayout> {
   let left = [...pieces];
   const filled: StockLayout['sheets'] = [];
+  const plain = [...offcuts, roll].every(({ flaws }) => flaws.length === 0) && pieces.every((piece) => !piece.pin);
   const smallFirst = [...offcuts].sort((a, b) => a.width * a.length - b.width * b.length);
   for (const offcut of smallFirst) {
     const own = left.filter((piece) => !piece.pin || piece.pin.sheet === offcut.id);
@@ -56,10 +60,34 @@ export function* layStock(
   const onRoll = layRoll(left, roll, random, rounds, leastOffcut);
   for (;;) {
     const step = onRoll.next();
-    const whole = step.value && { sheets: [...filled, { id: roll.id, layout: step.value }] };
-    if (step.done) return whole as StockLayout;
-    yield whole;
+    const whole = step.value && {
+      sheets: [...filled, { id: roll.id, layout: step.value }],
+      sharedOut: offcuts.length === 0 || (plain && filled.length === 0),
+    };
+    if (!step.done) yield whole;
+    else return plain ? yield* shared(whole!, pieces, smallFirst, roll, random, rounds, leastOffcut) : whole!;
   }
+}
+
+/** The same, or what takes less of the roll by other pieces on the offcuts, where these are few enough to try all. */
+function* shared(
+  greedy: StockLayout,
+  pieces: readonly StockPiece[],
+  offcuts: readonly StockSheet[],
+  roll: StockSheet,
+  random: () => number,
+  rounds: number,
+  leastOffcut: number,
+): Generator<StockLayout | undefined, StockLayout> {
+  if (greedy.sharedOut || pieces.length > MOST_SHARED) return greedy;
+  const unpinned = pieces as readonly Omit<StockPiece, 'pin'>[];
+  yield greedy;
+  const { best, proven } = yield* shareOut(unpinned, offcuts, roll, random, rounds, leastOffcut);
+  if (!best || best.onRoll.length >= greedy.sheets.at(-1)!.layout.length) return { ...greedy, sharedOut: proven };
+  const onOffcuts = best.onOffcuts.flatMap((block, index) =>
+    block ? [{ id: offcuts[index]!.id, layout: offcutLayout(block, offcuts[index]!.tear) }] : [],
+  );
+  return { sheets: [...onOffcuts, { id: roll.id, layout: best.onRoll }], sharedOut: proven };
 }
 
 function* onOffcut(pieces: readonly StockPiece[], offcut: StockSheet): Generator<undefined, PlacedPiece[]> {

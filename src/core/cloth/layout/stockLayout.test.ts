@@ -93,6 +93,46 @@ describe('pieces on the store of cloth, on 60 random stores', () => {
       }
   });
 
+  it('takes least of the roll whichever pieces lie on the offcuts, where it says so', () => {
+    const piece = (id: string, w: number, h: number): StockPiece => ({
+      id,
+      w,
+      h,
+      mayTurn: false,
+      flawRule: 'piece',
+      margin: [0, 0, 0, 0],
+    });
+    const sheet = (id: string, width: number, length: number): StockSheet => ({ id, width, length, tear: 0, flaws: [] });
+    // The larger of the two that fit the offcut leaves the roll 1300 long, the smaller one 1000.
+    const { last } = laid({
+      pieces: [piece('a', 600, 1000), piece('b', 400, 450), piece('c', 410, 300)],
+      offcuts: [sheet('o', 450, 450)],
+      roll: sheet('roll', 1000, 20_000),
+    });
+    expect(last).toMatchObject({ sharedOut: true, sheets: [{ id: 'o' }, { layout: { length: 1000, proven: true } }] });
+    let shared = 0;
+    for (const one of cases) {
+      const plain = { ...one, offcuts: one.offcuts.map((of) => ({ ...of, flaws: [] })), roll: { ...one.roll, flaws: [] } };
+      const best = laid(plain).last;
+      const length = best.sheets.at(-1)!.layout.length;
+      if (!best.sharedOut || best.sheets.length < 2) continue;
+      shared += 1;
+      // Any other share: each piece on an offcut that it alone fits, or on the roll.
+      const fits = (of: StockSheet, { w, h, mayTurn }: StockPiece) =>
+        (w <= of.width && h <= of.length) || (mayTurn && h <= of.width && w <= of.length);
+      for (const [index, of] of plain.offcuts.entries())
+        for (const own of plain.pieces.filter((piece_) => fits(of, piece_))) {
+          const rest = laid({
+            ...plain,
+            offcuts: plain.offcuts.filter((_, at) => at !== index),
+            pieces: plain.pieces.filter((p) => p !== own),
+          });
+          expect(rest.last.sheets.at(-1)!.layout.length).toBeGreaterThanOrEqual(length);
+        }
+    }
+    expect(shared).toBeGreaterThan(20);
+  });
+
   it('a piece pinned on an offcut stays there, one that cannot lie there is refused by its name', () => {
     const offcut: StockSheet = { id: 'o', width: 600, length: 700, tear: 5, flaws: [] };
     const roll: StockSheet = { id: 'roll', width: 1500, length: 9000, tear: 5, flaws: [] };

@@ -74,6 +74,20 @@ export function* fillSheet(blocks: readonly BlockChoice[], width: number, length
   return best === 0 ? null : unfold(made, made.fronts.from[best]!, best, new Array<number>(made.kinds.length).fill(0));
 }
 
+/** Blocks of every collection of these that fits within a width and a length and to which none can be added. */
+export function* fullSheets(blocks: readonly BlockChoice[], width: number, length: number): Generator<undefined, CutBlock[]> {
+  const made = yield* everyFront(blocks, width, length, false);
+  const { fronts, kinds, radix } = made;
+  const fits = (state: number) => fronts.from[state + 1]! > fronts.from[state]!;
+  const full: CutBlock[] = [];
+  for (let state = 1; state < radix.at(-1)!; state += 1) {
+    if (!fits(state)) continue;
+    const more = kinds.some((kind, index) => countOf(state, index, radix) < kind.length && fits(state + radix[index]!));
+    if (!more) full.push(unfold(made, fronts.from[state]!, state, new Array<number>(kinds.length).fill(0)));
+  }
+  return full;
+}
+
 interface EveryFront {
   fronts: Fronts;
   kinds: BlockChoice[][];

@@ -204,6 +204,7 @@ describe('a cut corner', () => {
 describe('a layout on the store', () => {
   const sheet = { id: 'r', tag: 'L2', kind: 'roll', width: 2000, length: 1500, tear: 5, flaws: [] } as const;
   const layout = (lengthMm: number, proven: boolean) => ({
+    sharedOut: true,
     sheets: [
       {
         id: 'r',
@@ -227,13 +228,19 @@ describe('a layout on the store', () => {
     expect(offcut!.says).toBe('The largest offcut to keep: 1095 × 1000 mm.');
     const [open] = layoutVerdicts(layout(1000, false), [sheet], 200, context.tape);
     expect(open!.because).toMatch(/at most 5\.3 % more than the least\. Not proven/);
-    // Beside an offcut only the rest is proven: a piece of the roll might have gone on the offcut instead.
+    // Beside an offcut the whole is proven only where every share was tried.
     const beside = layout(1000, true);
     beside.sheets.unshift({ ...layout(300, false).sheets[0]!, id: 'o' });
     const both = layoutVerdicts(beside, [{ ...sheet, id: 'o', kind: 'offcut' }, sheet], 200, context.tape);
-    expect(both.find(({ says }) => says.startsWith('Takes 1000'))!.because).toMatch(
-      /^Proven for the pieces that the offcuts left/,
+    const roll = (all: typeof both) => all.find(({ says }) => says.startsWith('Takes 1000'))!.because;
+    expect(roll(both)).toMatch(/^Proven: .* no layout takes less, whichever pieces lie on the offcuts/);
+    const unshared = layoutVerdicts(
+      { ...beside, sharedOut: false },
+      [{ ...sheet, id: 'o', kind: 'offcut' }, sheet],
+      200,
+      context.tape,
     );
+    expect(roll(unshared)).toMatch(/^Proven for what lies on the roll; other pieces on the offcuts might/);
     expect(layoutVerdicts(layout(1600, true), [sheet], 200, context.tape)[0]).toMatchObject({ level: 'stop', limit: 1500 });
   });
 });

@@ -11,12 +11,12 @@ export interface LaidSheet extends StockSheet {
   kind: 'roll' | 'offcut';
 }
 
-/** What is proven of a layout, in words; null where nothing is. Which pieces lie on offcuts is never proven. */
-export function provenWords({ sheets }: StockLayout): string | null {
+/** What is proven of a layout, in words; null where nothing is. */
+export function provenWords({ sheets, sharedOut }: StockLayout): string | null {
   if (!sheets.at(-1)?.layout.proven) return null;
-  return sheets.slice(0, -1).some(({ layout }) => layout.placed.length > 0)
-    ? 'proven for the pieces that the offcuts left over; other pieces on the offcuts might take less'
-    : 'proven: cut from edge to edge, no layout takes less';
+  if (!sharedOut) return 'proven for what lies on the roll; other pieces on the offcuts might take less';
+  const others = sheets.length > 1 ? ', whichever pieces lie on the offcuts' : '';
+  return `proven: cut from edge to edge, no layout takes less${others}`;
 }
 
 /**
