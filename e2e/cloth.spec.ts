@@ -45,6 +45,20 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
     expect(await length()).toBeGreaterThanOrEqual(withoutFlaws);
   });
 
+  await test.step('one typed, at the far end of the roll, and taken off again', async () => {
+    const flaws = page.getByRole('region', { name: 'Flaws' });
+    await flaws.getByRole('button', { name: 'type a flaw on F7' }).click();
+    await page.getByLabel('From the cut end, new flaw').fill('99 m');
+    await expect(page.getByRole('alert').filter({ hasText: /is above/ })).toBeVisible();
+    await page.getByLabel('From the cut end, new flaw').fill('2.5 m');
+    await page.getByLabel('Across, new flaw').fill('12');
+    await page.getByLabel('What it is, new flaw').fill('oil');
+    await page.getByRole('button', { name: 'Save the flaw' }).click();
+    await expect(flaws).toContainText('F7: oil 12 × 20 mm, 2500 mm from the cut end');
+    await flaws.getByRole('button', { name: 'Take off oil, F7' }).click();
+    await expect(flaws).not.toContainText('oil');
+  });
+
   await test.step('one pinned by hand, the solver fills the rest', async () => {
     const piece = page.getByRole('button', { name: /^No\. \d+, .*4\d\d × \d+ mm|^No\. \d+, 5\d\d × \d+ mm/ }).first();
     await piece.focus();

@@ -2,9 +2,10 @@
 import { useState } from 'react';
 import type { ClothFlaw } from '@/core/cloth/clothStock';
 import type { StoredCloth } from '@/db/clothSheets';
-import { length } from '@/core/units/length';
+import { length, printLength, printSize } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
 import { LengthField, TypedField } from '@/ui/fields';
+import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const FIELDS = [
@@ -14,94 +15,117 @@ const FIELDS = [
   ['h', 'Along', 1],
 ] as const;
 
-/** Flaws of the cloths in sight: place and size can be typed, each can be taken off. */
-export function FlawList({
-  cloths,
-  onChange,
-}: {
+/** Where a typed flaw starts: small, at the cut end. */
+const NEW_FLAW: ClothFlaw = { x: 0, y: 0, w: 20, h: 20, note: '' };
+
+interface FlawListProps {
   cloths: StoredCloth[];
   onChange: (cloth: StoredCloth, flaws: ClothFlaw[]) => void;
-}) {
+}
+
+/** Flaws of the cloths in sight: place and size can be typed, each can be taken off, one can be added. */
+export function FlawList({ cloths, onChange }: FlawListProps) {
   const { tape } = useWorkshop();
-  const [open, setOpen] = useState<{ key: string; draft: ClothFlaw } | null>(null);
-  const all = cloths.flatMap((cloth) => cloth.flaws.map((flaw, index) => ({ cloth, flaw, index, key: `${cloth.id} ${index}` })));
-  if (all.length === 0) return null;
+  /** The flaw that is open: its cloth, and its place in the list; one past the end is a new one. */
+  const [open, setOpen] = useState<{ id: string; index: number } | null>(null);
+  if (cloths.length === 0) return null;
   return (
     <section aria-label="Flaws" className="no-print">
       <h2 className="soft text-[13px]">Flaws</h2>
-      <ul>
-        {all.map(({ cloth, flaw, index, key }) => {
-          const name = flaw.note || `flaw ${index + 1}`;
-          const draft = open?.key === key ? open.draft : null;
-          const put = (patch: Partial<ClothFlaw>) => setOpen({ key, draft: { ...draft!, ...patch } });
-          return (
-            <li key={key} className="hair-b py-0.5 text-[14px]">
-              <div className="flex items-baseline gap-2">
-                <button
-                  type="button"
-                  className="min-w-0 flex-1 cursor-pointer text-left"
-                  aria-expanded={draft !== null}
-                  onClick={() => setOpen(draft ? null : { key, draft: flaw })}
-                >
-                  <strong className="text-error">✕</strong> {cloth.tag}: {name}{' '}
-                  <span className="figure soft">
-                    {Math.round(flaw.w)} × {Math.round(flaw.h)} mm
-                  </span>
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-xs"
-                  aria-label={`Take off ${name}, ${cloth.tag}`}
-                  onClick={() =>
-                    onChange(
-                      cloth,
-                      cloth.flaws.filter((_one, place) => place !== index),
-                    )
-                  }
-                >
-                  take off
-                </button>
-              </div>
-              {draft && (
-                <div className="grid grid-cols-2 gap-x-4 gap-y-1 pb-2">
-                  {FIELDS.map(([field, label, leastMm]) => (
-                    <LengthField
-                      key={field}
-                      label={`${label}, ${name}`}
-                      value={length(draft[field], tape.unit)}
-                      leastMm={leastMm}
-                      mostMm={field === 'x' || field === 'w' ? cloth.widthMm : cloth.lengthMm}
-                      onChange={({ mm }) => put({ [field]: mm })}
-                    />
-                  ))}
-                  <TypedField
-                    label={`What it is, ${name}`}
-                    value={draft.note}
-                    print={(note) => note}
-                    read={(typed) =>
-                      typed.length <= 80 ? parsed(typed.trim()) : refused<string>(typed, 'is too long', 'Up to 80 letters.')
-                    }
-                    onChange={(note) => put({ note })}
-                  />
-                  <button
-                    type="button"
-                    className="btn btn-outline btn-sm mt-5 h-9"
-                    onClick={() => {
-                      setOpen(null);
-                      onChange(
-                        cloth,
-                        cloth.flaws.map((one, place) => (place === index ? draft : one)),
-                      );
-                    }}
-                  >
-                    Save the flaw
-                  </button>
-                </div>
-              )}
+      {cloths.map((cloth) => {
+        const opened = open?.id === cloth.id ? open.index : null;
+        const form = (index: number, name: string) => (
+          <FlawForm
+            name={name}
+            cloth={cloth}
+            first={cloth.flaws[index] ?? NEW_FLAW}
+            onSave={(flaw) => {
+              setOpen(null);
+              onChange(cloth, cloth.flaws.toSpliced(index, 1, flaw));
+            }}
+          />
+        );
+        return (
+          <ul key={cloth.id}>
+            {cloth.flaws.map((flaw, index) => {
+              const name = flaw.note || `flaw ${index + 1}`;
+              return (
+                <li key={index} className="hair-b py-0.5 text-[14px]">
+                  <div className="flex items-baseline gap-2">
+                    <button
+                      type="button"
+                      className="min-w-0 flex-1 cursor-pointer text-left"
+                      aria-expanded={opened === index}
+                      onClick={() => setOpen(opened === index ? null : { id: cloth.id, index })}
+                    >
+                      <strong className="text-error">✕</strong> {cloth.tag}: {name}{' '}
+                      <span className="figure soft">
+                        <Figure>{`${printSize(flaw.w, flaw.h, tape)}, ${printLength(flaw.y, tape)} from the cut end`}</Figure>
+                      </span>
+                    </button>
+                    <button
+                      type="button"
+                      className="btn btn-ghost btn-xs"
+                      aria-label={`Take off ${name}, ${cloth.tag}`}
+                      onClick={() => onChange(cloth, cloth.flaws.toSpliced(index, 1))}
+                    >
+                      take off
+                    </button>
+                  </div>
+                  {opened === index && form(index, name)}
+                </li>
+              );
+            })}
+            <li className="py-0.5 text-[14px]">
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs"
+                aria-expanded={opened === cloth.flaws.length}
+                onClick={() => setOpen(opened === cloth.flaws.length ? null : { id: cloth.id, index: cloth.flaws.length })}
+              >
+                type a flaw on {cloth.tag}
+              </button>
+              {opened === cloth.flaws.length && form(cloth.flaws.length, 'new flaw')}
             </li>
-          );
-        })}
-      </ul>
+          </ul>
+        );
+      })}
     </section>
+  );
+}
+
+interface FlawFormProps {
+  name: string;
+  cloth: StoredCloth;
+  first: ClothFlaw;
+  onSave: (flaw: ClothFlaw) => void;
+}
+
+function FlawForm({ name, cloth, first, onSave }: FlawFormProps) {
+  const { tape } = useWorkshop();
+  const [flaw, setFlaw] = useState(first);
+  return (
+    <div className="grid grid-cols-2 gap-x-4 gap-y-1 pb-2">
+      {FIELDS.map(([field, label, leastMm]) => (
+        <LengthField
+          key={field}
+          label={`${label}, ${name}`}
+          value={length(flaw[field], tape.unit)}
+          leastMm={leastMm}
+          mostMm={field === 'x' || field === 'w' ? cloth.widthMm : cloth.lengthMm}
+          onChange={({ mm }) => setFlaw({ ...flaw, [field]: mm })}
+        />
+      ))}
+      <TypedField
+        label={`What it is, ${name}`}
+        value={flaw.note}
+        print={(note) => note}
+        read={(typed) => (typed.length <= 80 ? parsed(typed.trim()) : refused<string>(typed, 'is too long', 'Up to 80 letters.'))}
+        onChange={(note) => setFlaw({ ...flaw, note })}
+      />
+      <button type="button" className="btn btn-outline btn-sm mt-5 h-9" onClick={() => onSave(flaw)}>
+        Save the flaw
+      </button>
+    </div>
   );
 }

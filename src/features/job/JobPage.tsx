@@ -268,6 +268,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
                     cloth={cloth}
                     fabric={inputs.cloth.fabric}
                     fit={plan.cloth.fit}
+                    rollWidthMm={here.inputs.cloth.rollWidth.mm}
                     cut={cut}
                     chosen={clothId}
                     onChoose={(one) => {

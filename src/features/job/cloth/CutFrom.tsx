@@ -15,6 +15,8 @@ interface CutFromProps {
   cloth: StoredCloth[];
   fabric: string;
   fit: RollFit;
+  /** Width of the roll that the plan reckons with, mm. */
+  rollWidthMm: number;
   cut: JobCut | null;
   chosen: string;
   onChoose: (cloth: StoredCloth | null) => void;
@@ -26,7 +28,7 @@ export function clothThatFits(cloth: StoredCloth[], fabric: string, { acrossMm, 
   return fits.find((one) => one.kind === 'offcut') ?? fits[0] ?? null;
 }
 
-export function CutFrom({ cloth, fabric, fit, cut, chosen, onChoose }: CutFromProps) {
+export function CutFrom({ cloth, fabric, fit, rollWidthMm, cut, chosen, onChoose }: CutFromProps) {
   const { tape } = useWorkshop();
   if (cut) {
     const same = Math.abs(cut.alongMm - fit.alongMm) < 1 && Math.abs(cut.acrossMm - fit.acrossMm) < 1;
@@ -45,18 +47,29 @@ export function CutFrom({ cloth, fabric, fit, cut, chosen, onChoose }: CutFromPr
   }
   const own = cloth.filter((one) => one.fabric === fabric);
   if (own.length === 0) return null;
+  const from = own.find((one) => one.id === chosen);
   return (
-    <Choice
-      label="Cut from, in the store"
-      value={chosen}
-      options={[
-        ...own.map(({ id, tag, kind, lengthMm }) => ({
-          id,
-          name: `${tag}, ${kind}, ${printLength(lengthMm, tape, 'down')} left`,
-        })),
-        { id: NOT_STORED, name: 'not from the store' },
-      ]}
-      onChange={(id: string) => onChoose(own.find((one) => one.id === id) ?? null)}
-    />
+    <div>
+      <Choice
+        label="Cut from, in the store"
+        value={chosen}
+        options={[
+          ...own.map(({ id, tag, kind, lengthMm }) => ({
+            id,
+            name: `${tag}, ${kind}, ${printLength(lengthMm, tape, 'down')} left`,
+          })),
+          { id: NOT_STORED, name: 'not from the store' },
+        ]}
+        onChange={(id: string) => onChoose(own.find((one) => one.id === id) ?? null)}
+      />
+      {from && Math.abs(from.widthMm - rollWidthMm) > 0.5 && (
+        <p className="mt-1 text-[13.5px]">
+          <Figure>{`${from.tag} is ${printLength(from.widthMm, tape)} wide; the plan reckons with ${printLength(rollWidthMm, tape)}.`}</Figure>{' '}
+          <button type="button" className="cursor-pointer underline underline-offset-2" onClick={() => onChoose(from)}>
+            Reckon with {from.tag}
+          </button>
+        </p>
+      )}
+    </div>
   );
 }
