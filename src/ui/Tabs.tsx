@@ -1,5 +1,6 @@
 'use client';
 import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+import { SplitHandle, splitClass, splitStyle, useSplit } from './SplitHandle';
 
 export interface Tab {
   id: string;
@@ -12,15 +13,19 @@ export function Tabs({
   label,
   tabs,
   className,
+  split,
   onOpen,
 }: {
   label: string;
   tabs: readonly Tab[];
   className?: string;
+  /** Under a drawing: the name by which the height it was drawn to is remembered. */
+  split?: string;
   /** Told which one is in sight, when it changes. */
   onOpen?: (id: string) => void;
 }) {
   const base = useId();
+  const drawn = useSplit(split);
   const [chosen, setChosen] = useState(tabs[0]!.id);
   const choose = (id: string) => {
     setChosen(id);
@@ -36,7 +41,11 @@ export function Tabs({
     document.getElementById(`${base}-${next.id}`)?.focus();
   };
   return (
-    <div className={`hair-t flex min-h-0 flex-col ${className ?? ''}`}>
+    <div
+      className={`hair-t relative flex min-h-0 flex-col ${className ?? ''} ${split ? splitClass(drawn) : ''}`}
+      style={splitStyle(drawn)}
+    >
+      {split && <SplitHandle id={split} px={drawn} />}
       <div role="tablist" aria-label={label} className="no-print flex gap-x-5 overflow-x-auto px-5 text-[14px]" onKeyDown={key}>
         {tabs.map((tab) => (
           <button
@@ -59,7 +68,7 @@ export function Tabs({
         role="tabpanel"
         aria-labelledby={`${base}-${open.id}`}
         tabIndex={0}
-        className="hair-t relative min-h-0 flex-1 overflow-y-auto px-5 py-2"
+        className="hair-t relative min-h-0 flex-1 overflow-auto px-5 py-2"
       >
         {open.show()}
       </div>

@@ -135,10 +135,12 @@ function inchesText(steps: number, divisions: number): string {
   return whole === 0 ? `${top}/${bottom}` : `${whole} ${top}/${bottom}`;
 }
 
+/** Less than this is nothing, mm. */
+const LEAST_TOLD_MM = 0.05;
 /** From here a length is said in metres, or in feet: nobody reads 197 853 mm. */
 const FAR_MM = 10_000;
 
-/** Prints a length with its unit: "615 mm", "61.5 cm", "24 3/16 in"; from ten metres on "197.853 m" or "649 ft 1 5/16 in". */
+/** Prints a length with its unit: "615 mm", "61.5 cm", "24 3/16 in"; from ten metres on "197.853 m" or "649 ft 1 5/16 in"; 0.18 mm is no "0 cm". */
 export function printLength(mm: number, tape: Tape, way: Rounding = 'nearest'): string {
   if (Math.abs(mm) >= FAR_MM) {
     const rounded = roundToStep(mm, tape.stepMm, way);
@@ -147,6 +149,8 @@ export function printLength(mm: number, tape: Tape, way: Rounding = 'nearest'): 
     const inches = printNumber(Math.abs(rounded - feet * MM_PER.ft), tape);
     return inches === '0' ? `${feet} ft` : `${feet} ft ${inches} in`;
   }
+  // What the step of the tape would round to nothing is told finer.
+  if (Math.abs(mm) >= LEAST_TOLD_MM && roundToStep(mm, tape.stepMm, way) === 0) return printFine(mm, tape);
   return `${printNumber(mm, tape, way)} ${tape.unit}`;
 }
 
@@ -155,10 +159,17 @@ export function printSize(widthMm: number, heightMm: number, tape: Tape, way: Ro
   return `${printNumber(widthMm, tape, way)} × ${printNumber(heightMm, tape, way)} ${tape.unit}`;
 }
 
-/** Small lengths (bow, lift, misfit) carry one decimal in metric whatever the tape's step: "1.4 mm". */
+/**
+ * Small lengths (bow, lift, misfit) carry one decimal in metric whatever the tape's step: "1.4 mm"; 32nds of an inch.
+ *
+ * @example printFine(0.18, { unit: 'cm', stepMm: 1 }) // '0.2 mm'
+ * @example printFine(0.18, { unit: 'in', stepMm: 25.4 / 16 }) // 'under 1/64 in'
+ */
 export function printFine(mm: number, tape: Tape): string {
-  if (tape.unit === 'in') return printLength(mm, { unit: 'in', stepMm: THIRTYSECOND_MM });
-  return `${decimal(mm, 1)} mm`;
+  if (tape.unit !== 'in') return `${decimal(mm, 1)} mm`;
+  if (Math.abs(mm) >= LEAST_TOLD_MM && Math.abs(mm) < THIRTYSECOND_MM / 2) return 'under 1/64 in';
+  const fine: Tape = { unit: 'in', stepMm: THIRTYSECOND_MM };
+  return Math.abs(mm) >= FAR_MM ? printLength(mm, fine) : `${printNumber(mm, fine)} in`;
 }
 
 /**

@@ -22,7 +22,7 @@ export function SheetDrawing({ scene, view, onView, onMove, onPick, children }: 
   const say = useSideWords();
   return (
     <div className="relative flex h-[46vh] min-h-[320px] flex-none flex-col bench:h-auto bench:min-h-[200px] bench:flex-1">
-      <div className="no-print absolute top-2 right-3 z-10 flex items-center gap-3">
+      <div className="no-print flex items-center justify-end gap-3 px-3 pt-2 bench:absolute bench:top-2 bench:right-3 bench:z-10 bench:p-0">
         {onView && view !== say.view && <span className="soft text-[13px]">left and right as from the {say.view}</span>}
         {onView ? <ViewSwitch view={view} onView={onView} /> : <span className="soft text-[13px]">seen from the front</span>}
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import { useEffect, useRef } from 'react';
 import { STAGES, type StageId } from '@/core/stages/stages';
 import { Figure } from '@/ui/Figure';
 
@@ -21,8 +22,16 @@ const MARK_WORDS: Record<StageMark, string> = {
 
 /** The run of the work: a chalk line struck from stage to stage as far as the work has come. */
 export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
+  const run = useRef<HTMLElement>(null);
+  // On a narrow screen the run is longer than the screen: the open stage is kept in sight.
+  useEffect(() => {
+    const nav = run.current;
+    const step = nav?.querySelector<HTMLElement>('[aria-current=step]');
+    if (nav && step && nav.scrollWidth > nav.clientWidth)
+      nav.scrollLeft = step.offsetLeft + step.parentElement!.offsetLeft - (nav.clientWidth - step.offsetWidth) / 2;
+  }, [open]);
   return (
-    <nav aria-label="Stages" className="no-print flex overflow-x-auto bench:block bench:overflow-visible bench:py-3">
+    <nav ref={run} aria-label="Stages" className="no-print flex overflow-x-auto bench:block bench:overflow-visible bench:py-3">
       <ol className="flex bench:block">
         {STAGES.map(({ id, name }, index) => (
           <li key={id} className="relative shrink-0">

@@ -1,36 +1,9 @@
 'use client';
 import type { JobInputs } from '@/core/job/job';
-import { printTyped } from '@/core/units/length';
 import type { StoredJob } from '@/db/jobs';
 import { Dialog } from '@/ui/Dialog';
-
-export interface Difference {
-  field: string;
-  mine: string;
-  theirs: string;
-}
-
-function shown(value: unknown): string {
-  if (value === null || value === undefined || value === '') return 'empty';
-  if (typeof value === 'object' && 'mm' in value && 'unit' in value) return printTyped(value as Parameters<typeof printTyped>[0]);
-  return typeof value === 'object' ? JSON.stringify(value) : String(value);
-}
-
-const words = (key: string) => key.replace(/([A-Z])/g, ' $1').toLowerCase();
-
-/** Fields in which two versions of a job differ, as words. */
-export function differences(mine: JobInputs, theirs: JobInputs): Difference[] {
-  return (Object.keys(mine) as (keyof JobInputs)[]).flatMap((stage) => {
-    if (stage === 'kit')
-      return JSON.stringify(mine.kit) === JSON.stringify(theirs.kit)
-        ? []
-        : [{ field: 'kit', mine: `${mine.kit.length} ticked`, theirs: `${theirs.kit.length} ticked` }];
-    const [a, b] = [{ ...mine[stage] } as Record<string, unknown>, { ...theirs[stage] } as Record<string, unknown>];
-    return Object.keys(a)
-      .filter((key) => JSON.stringify(a[key]) !== JSON.stringify(b[key]))
-      .map((key) => ({ field: `${stage}, ${words(key)}`, mine: shown(a[key]), theirs: shown(b[key]) }));
-  });
-}
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { differences } from './differences';
 
 /** Somebody saved in between: both versions side by side, nothing lost until one is chosen. */
 export function StaleDialog({
@@ -42,7 +15,8 @@ export function StaleDialog({
   theirs: StoredJob;
   onTake: (keepMine: boolean) => void;
 }) {
-  const rows = differences(mine, theirs.inputs);
+  const { rules } = useWorkshop();
+  const rows = differences(mine, theirs.inputs, rules);
   return (
     <Dialog title="Changed elsewhere in between" onClose={() => undefined} wide>
       <p className="soft mb-3">

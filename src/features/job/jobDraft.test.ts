@@ -4,7 +4,8 @@ import { length } from '@/core/units/length';
 import type { StoredJob } from '@/db/jobs';
 import type { Outcome } from '@/server/outcome';
 import { JobDraft, refusalWords } from './jobDraft';
-import { differences } from './StaleDialog';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { differences } from './differences';
 
 const job: StoredJob = {
   id: 'a',
@@ -117,13 +118,24 @@ describe('the draft of a job', () => {
     const theirs = {
       ...job.inputs,
       kit: ['tape'],
-      brief: { ...job.inputs.brief, width: length(36 * 25.4, 'in') },
+      brief: { ...job.inputs.brief, title: 'Quay', width: length(36 * 25.4, 'in') },
       square: { ...job.inputs.square, up: length(1080) },
+      cloth: {
+        ...job.inputs.cloth,
+        seams: 'leftRight' as const,
+        left: { ...job.inputs.cloth.left, top: { first: length(50), second: null } },
+      },
+      fasten: { ...job.inputs.fasten, route: 'cornerHeld' as const, secondRound: true },
     };
-    expect(differences(job.inputs, theirs)).toEqual([
-      { field: 'brief, width', mine: '900 mm', theirs: '36"' },
-      { field: 'kit', mine: '0 ticked', theirs: '1 ticked' },
-      { field: 'square, up', mine: 'empty', theirs: '1080 mm' },
+    expect(differences(job.inputs, theirs, DEFAULT_RULES)).toEqual([
+      { field: 'Brief, title', mine: 'Harbour', theirs: 'Quay' },
+      { field: 'Brief, width', mine: '900 mm', theirs: '36"' },
+      { field: 'Square, up', mine: 'empty', theirs: '1080 mm' },
+      { field: 'Cloth, seams', mine: 'top bottom', theirs: 'left right' },
+      { field: 'Cloth, left, top, first', mine: 'empty', theirs: '50 mm' },
+      { field: 'Fasten, route', mine: 'Compass, opposites', theirs: expect.stringMatching(/^[A-Z][^A-Z]+$/) as string },
+      { field: 'Fasten, second round', mine: 'no', theirs: 'yes' },
+      { field: 'Kit', mine: '0 ticked', theirs: '1 ticked' },
     ]);
     expect(refusalWords({ ok: false, kind: 'locked', stages: ['bars'] })).toMatch(/^Bars is recorded/);
   });

@@ -10,6 +10,9 @@ import { RingingClocks } from './RingingClocks';
 import { inHandFrom } from './ringing';
 import { type WorkshopNews, useNews } from './useClocks';
 
+/** So many clocks are told in full. */
+const FULL_CLOCKS = 2;
+
 /** What dries or sets, always in sight; the line under each fills as its time runs. */
 export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; nowMs: number }) {
   const nowMs = useNow(serverNow);
@@ -32,17 +35,19 @@ export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; no
       {clocks.length === 0 && <span className="soft">nothing</span>}
       {clocks.map((clock) => {
         const { ready, words } = clockWords(clock.readyAt, nowMs);
+        // Many clocks: how long is told, when stands in the title.
+        const few = clocks.length <= FULL_CLOCKS;
         return (
           <Link
             key={clock.jobId}
             href={`/job/${clock.jobId}`}
             prefetch={false}
             className="figure relative py-1.5 hover:underline"
-            title={clock.title}
+            title={`${clock.title}: ${words}${ready ? '' : hands(clock.readyAt)}`}
           >
             <strong>No. {clock.number}</strong> {clock.what.toLowerCase()},{' '}
-            <span className={ready ? 'text-success' : ''}>{words}</span>
-            {!ready && <span className="soft">{hands(clock.readyAt)}</span>}
+            <span className={ready ? 'text-success' : ''}>{few ? words : words.split(', ')[0]!.replace(' left', '')}</span>
+            {few && !ready && <span className="soft">{hands(clock.readyAt)}</span>}
             <span
               aria-hidden
               className="absolute bottom-0 left-0 h-[3px] bg-primary"

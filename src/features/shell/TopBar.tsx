@@ -53,7 +53,7 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
       <Link href="/" className="figure text-[17px] font-semibold">
         Keen Batten
       </Link>
-      <nav aria-label="Places" className="flex gap-5 text-[15px]">
+      <nav aria-label="Places" className="flex max-w-full gap-5 overflow-x-auto text-[15px] whitespace-nowrap">
         {PLACES.map((place) => {
           const here = place.href === '/' ? path === '/' || path.startsWith('/job') : path.startsWith(place.href);
           return (

@@ -35,7 +35,8 @@ export const BarsPanel = memo(function BarsPanel({ inputs, plan, rack, locked, o
   return (
     <Tabs
       label="Bars"
-      className="min-h-[248px] flex-none bench:max-h-[48%]"
+      className="min-h-[248px] flex-none"
+      split="bars"
       tabs={[
         {
           id: 'choose',

@@ -32,7 +32,8 @@ export const ClothPanel = memo(function ClothPanel(props: ClothPanelProps) {
   return (
     <Tabs
       label="Margins and cutting"
-      className="min-h-[248px] flex-none bench:max-h-[48%]"
+      className="min-h-[248px] flex-none"
+      split="cloth"
       tabs={[
         { id: 'margins', name: 'Margins', show: () => <Margins {...props} /> },
         { id: 'sides', name: 'Each side', show: () => <EachSide {...props} /> },

@@ -55,7 +55,8 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
   return (
     <Tabs
       label="Fastening"
-      className="min-h-[228px] flex-none bench:max-h-[48%]"
+      className="min-h-[228px] flex-none"
+      split="fasten"
       onOpen={props.onTab}
       tabs={[
         { id: 'route', name: 'Route', show: () => <RouteSteps {...props} /> },

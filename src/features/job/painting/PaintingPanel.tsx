@@ -36,7 +36,8 @@ export const PaintingPanel = memo(function PaintingPanel(props: PaintingPanelPro
   return (
     <Tabs
       label="Painting"
-      className="min-h-[248px] flex-none bench:max-h-[48%]"
+      className="min-h-[248px] flex-none"
+      split="cloth"
       tabs={[
         { id: 'image', name: 'Image', show: () => <ImageReadings {...props} /> },
         { id: 'margins', name: 'Margins left', show: () => <MarginsLeft {...props} /> },

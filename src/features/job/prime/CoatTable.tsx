@@ -45,8 +45,8 @@ export function CoatTable({
                   {index + 1}. {coat.name} ({coat.direction}
                   {coat.grit ? `, then sand with ${coat.grit}, mask on` : ''})
                 </td>
-                <td className="whitespace-nowrap">{mixWords(coat)}</td>
-                <td className="whitespace-nowrap">{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
+                <td className="bench:whitespace-nowrap">{mixWords(coat)}</td>
+                <td className="bench:whitespace-nowrap">{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
                 <td>
                   {entry && format(new Date(entry.at), 'EEE d MMM HH:mm')}
                   {entry?.readyAt && index === coatsDone - 1 && (

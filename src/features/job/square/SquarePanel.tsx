@@ -31,7 +31,8 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
   return (
     <Tabs
       label="Square"
-      className="min-h-[226px] flex-none bench:max-h-[48%]"
+      className="min-h-[226px] flex-none"
+      split="square"
       tabs={[
         {
           id: 'fit',

@@ -37,7 +37,8 @@ export function TuneStage(props: TuneStageProps) {
       <SheetDrawing scene={scene} view={view} onView={onView} />
       <Tabs
         label="Tuning"
-        className="flex-none bench:max-h-[48%] bench:min-h-[292px]"
+        className="flex-none bench:min-h-[292px]"
+        split="tune"
         onOpen={setTab}
         tabs={[
           { id: 'tap', name: 'Tap', show: () => <TapPanel {...props} taps={taps} /> },

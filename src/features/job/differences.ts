@@ -1,0 +1,101 @@
+/* Two versions of what was typed for a job, field by field, in words. */
+import { CORNER_FOLDS } from '@/core/cloth/cornerFolds';
+import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
+import { FASTENERS } from '@/core/fasten/fasteners';
+import { ROUTES } from '@/core/fasten/routes';
+import { BRACE_FIXINGS } from '@/core/frame/braceFixings';
+import { GLUES } from '@/core/frame/glues';
+import { JOINTS } from '@/core/frame/joints';
+import { WIND_PATTERNS } from '@/core/frame/wind';
+import type { HouseRules } from '@/core/house/houseRules';
+import { fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
+import { EDGES, HANGS, MEDIUMS, USES } from '@/core/house/schools';
+import type { JobInputs } from '@/core/job/job';
+import { LAYERS } from '@/core/prime/substances';
+import { SYSTEMS } from '@/core/prime/grounds';
+import { HANGINGS } from '@/core/stages/handover/hangings';
+import { STAGES } from '@/core/stages/stages';
+import { FEELS } from '@/core/tension/feel';
+import { REMEDIES, REMEDY_SIGNS } from '@/core/tension/remedies';
+import { type Length, printTyped } from '@/core/units/length';
+
+export interface Difference {
+  field: string;
+  mine: string;
+  theirs: string;
+}
+
+type Named = readonly { id: string; name: string }[];
+
+/** The tables whose ids stand in a field. */
+const tablesOf = (rules: HouseRules): Record<string, Named> => ({
+  'brief.use': USES,
+  'brief.edges': EDGES,
+  'brief.medium': MEDIUMS,
+  'brief.hangs': HANGS,
+  'bars.profile': profilesOf(rules),
+  'bars.species': speciesOf(rules),
+  'bars.joint': JOINTS,
+  'bars.glue': GLUES,
+  'bars.braceFixing': BRACE_FIXINGS,
+  'square.windPattern': WIND_PATTERNS,
+  'cloth.fabric': fabricsOf(rules),
+  'cloth.marginStyle': MARGIN_STYLES,
+  'cloth.corner': CORNER_FOLDS,
+  'fasten.fastener': FASTENERS,
+  'fasten.route': ROUTES,
+  'tune.feel': FEELS,
+  'tune.remedy': REMEDIES,
+  'tune.signs': REMEDY_SIGNS,
+  'prime.system': SYSTEMS,
+  'prime.over': LAYERS,
+  'handover.hanging': HANGINGS,
+});
+
+const spaced = (key: string) => key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+/** A word of the model, such as `topBottom`; what was typed stays as it is. */
+const CAMEL = /^[a-z]+(?:[A-Z][a-z]+)+$/;
+const isLength = (value: object): value is Length => 'mm' in value && 'unit' in value;
+
+function shown(value: unknown, names: Named | undefined): string {
+  if (value === null || value === undefined || value === '') return 'empty';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'string') return names?.find(({ id }) => id === value)?.name ?? (CAMEL.test(value) ? spaced(value) : value);
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map((one) => shown(one, names)).join(', ');
+  if (typeof value === 'object')
+    return isLength(value)
+      ? printTyped(value)
+      : Object.entries(value)
+          .map(([key, one]) => `${spaced(key)} ${shown(one, names)}`)
+          .join(', ');
+  return String(value);
+}
+
+const alike = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
+const isPart = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) && !isLength(value);
+
+/** Differences of two parts, into those that both have of them. */
+function within(mine: Record<string, unknown>, theirs: Record<string, unknown>, field: string, names?: Named): Difference[] {
+  return Object.keys(mine)
+    .filter((key) => !alike(mine[key], theirs[key]))
+    .flatMap((key) => {
+      const [a, b] = [mine[key], theirs[key]];
+      const own = `${field}, ${spaced(key)}`;
+      return isPart(a) && isPart(b) ? within(a, b, own, names) : [{ field: own, mine: shown(a, names), theirs: shown(b, names) }];
+    });
+}
+
+/** Fields in which two versions of a job differ, as words. */
+export function differences(mine: JobInputs, theirs: JobInputs, rules: HouseRules): Difference[] {
+  const tables = tablesOf(rules);
+  const stages = STAGES.flatMap(({ id, name }) =>
+    (Object.keys(mine[id]) as (keyof JobInputs[typeof id])[])
+      .filter((key) => !alike(mine[id][key], theirs[id][key]))
+      .flatMap((key) => within({ [key]: mine[id][key] }, { [key]: theirs[id][key] }, name, tables[`${id}.${String(key)}`])),
+  );
+  const kit = alike(mine.kit, theirs.kit)
+    ? []
+    : [{ field: 'Kit', mine: `${mine.kit.length} ticked`, theirs: `${theirs.kit.length} ticked` }];
+  return [...stages, ...kit];
+}
