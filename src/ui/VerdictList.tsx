@@ -1,9 +1,9 @@
 'use client';
+import { printQuantity } from '@/core/units/quantity';
 import { CircleCheck, OctagonX, TriangleAlert } from 'lucide-react';
 import { assumption } from '@/core/house/assumptions';
 import { assumed } from '@/core/house/houseRules';
 import type { Level, Verdict } from '@/core/job/verdict';
-import { decimal } from '@/core/units/numeral';
 import { Figure } from './Figure';
 import { useWorkshop } from './WorkshopContext';
 
@@ -50,7 +50,7 @@ function VerdictRow({ verdict }: { verdict: Verdict }) {
 }
 
 function VerdictReason({ verdict }: { verdict: Verdict }) {
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   return (
     <div className="soft space-y-1 pb-2 pl-6 text-[13.5px] leading-5">
       {verdict.because && (
@@ -60,13 +60,17 @@ function VerdictReason({ verdict }: { verdict: Verdict }) {
       )}
       {verdict.measured !== null && (
         <p className="figure">
-          {decimal(verdict.measured, 2)} {verdict.unit}
-          {verdict.limit !== null && `, limit ${decimal(verdict.limit, 2)} ${verdict.unit}`}
+          <Figure>{printQuantity(verdict.measured, verdict.unit, tape)}</Figure>
+          {verdict.limit !== null && (
+            <>
+              , limit <Figure>{printQuantity(verdict.limit, verdict.unit, tape)}</Figure>
+            </>
+          )}
         </p>
       )}
       {verdict.uses.map((id) => (
         <p key={id} className="figure">
-          {assumption(id).label}: {assumed(rules, id)} {assumption(id).unit}{' '}
+          {assumption(id).label}: <Figure>{printQuantity(assumed(rules, id), assumption(id).unit, tape)}</Figure>{' '}
           <a className="link link-primary" href={`/rules#${id}`}>
             change
           </a>

@@ -2,10 +2,11 @@
 /*
  * Fields with units. What cannot be read stays in the field with its error; the last good value stands.
  */
+import { parseTemperature, printTemperature } from '@/core/units/temperature';
 import { type ReactNode, useId, useState } from 'react';
 import type { Parsed } from '@/core/units/result';
 import { type Length, SIXTEENTH_MM, printLength, printTyped } from '@/core/units/length';
-import { parsed } from '@/core/units/result';
+import { parsed, refused } from '@/core/units/result';
 import { Figure } from './Figure';
 import { useReportedError } from './fieldErrors';
 import { readLength, readNumber } from './readField';
@@ -211,6 +212,37 @@ export function NumberField({
       hint={hint}
       disabled={disabled}
       inputMode="decimal"
+    />
+  );
+}
+
+/** A temperature, °C within; read and shown in °F beside an inch tape. */
+export function TemperatureField({
+  label,
+  value,
+  onChange,
+  least,
+  most,
+  disabled,
+}: Omit<NumberFieldProps, 'unit' | 'value'> & { value: number }) {
+  const { tape } = useWorkshop();
+  return (
+    <TypedField
+      label={label}
+      value={value}
+      print={(one) => printTemperature(one, tape)}
+      read={(typed) => {
+        const found = parseTemperature(typed, tape);
+        return !found.ok || (found.value >= least && found.value <= most)
+          ? found
+          : refused<number>(
+              typed,
+              'is out of range',
+              `Type ${printTemperature(least, tape)} to ${printTemperature(most, tape)}.`,
+            );
+      }}
+      onChange={onChange}
+      disabled={disabled}
     />
   );
 }

@@ -31,7 +31,7 @@ export function cuttingSteps(
         : `Mark ${across} from the selvedge at both ends, cut along the rule.`;
   const first =
     way === 'tear'
-      ? [`Snip 20 mm into the selvedge at ${along}, tear across in one pull: it follows one thread.`]
+      ? [`Snip ${printLength(20, tape)} into the selvedge at ${along}, tear across in one pull: it follows one thread.`]
       : [`Draw or mark one thread across at ${along}; cut along it on the table, blade upright.`];
   const wash = washFirst ? ['Wash, dry flat, iron damp along the threads; then measure again.'] : [];
   const side = fabric.primed

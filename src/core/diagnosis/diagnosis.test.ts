@@ -16,7 +16,7 @@ function job(change: (inputs: JobInputs) => void = () => undefined): [JobInputs,
   return [inputs, planJob(inputs, context, 0)];
 }
 const names = (sign: string, zone: (typeof ZONES)[number]['id'], one: [JobInputs, Plan]) =>
-  diagnose([{ sign, zone }], ...one).map(({ cause }) => cause.id);
+  diagnose([{ sign, zone }], ...one, DEFAULT_RULES).map(({ cause }) => cause.id);
 
 describe('the tables of signs and causes', () => {
   it('hang together: every sign has a cause and a place, every cause a sign, a remedy and a stage', () => {
@@ -63,11 +63,13 @@ describe('a diagnosis', () => {
     const close = job(({ fasten }) => (fasten.spacing = length(35)));
     expect(names('scallops', 'top', wide)[0]).toBe('tooWide');
     expect(names('scallops', 'top', close)[0]).not.toBe('tooWide');
-    const first = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...wide)[0]!.verdict;
+    const first = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...wide, DEFAULT_RULES)[0]!.verdict;
     expect(first).toMatchObject({ level: 'watch', says: 'Likely: fasteners too far apart.' });
     expect(first.because).toMatch(/apart along the width/);
     expect(first.doThis).toMatch(/^Top side: Set one more .* Then repeat: Fasten\.$/);
-    const cleared = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...close).find((one) => one.cause?.id === 'tooWide')!;
+    const cleared = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...close, DEFAULT_RULES).find(
+      (one) => one.cause?.id === 'tooWide',
+    )!;
     expect(cleared.verdict).toMatchObject({ level: 'good', says: 'Unlikely here: fasteners too far apart.' });
   });
 
@@ -76,7 +78,8 @@ describe('a diagnosis', () => {
     const square = job(({ square: one }) => Object.assign(one, { down: length(1000), up: length(1000) }));
     expect(names('rhombus', 'topLeft', racked)[0]).toBe('racked');
     const share = (one: [JobInputs, Plan]) =>
-      diagnose([{ sign: 'cornerWrinkle', zone: 'topLeft' }], ...one).find(({ cause }) => cause.id === 'racked')!.share;
+      diagnose([{ sign: 'cornerWrinkle', zone: 'topLeft' }], ...one, DEFAULT_RULES).find(({ cause }) => cause.id === 'racked')!
+        .share;
     expect(share(racked)).toBeGreaterThan(2 * share(square));
   });
 
@@ -106,6 +109,7 @@ describe('a diagnosis', () => {
         { sign: 'pullLines', zone: 'left' },
       ],
       ...job(),
+      DEFAULT_RULES,
     );
     expect(both[0]!.cause.id).toBe('oneSideHard');
     expect(both.reduce((sum, one) => sum + one.share, 0)).toBeCloseTo(1, 12);
@@ -113,11 +117,11 @@ describe('a diagnosis', () => {
 
   it('stops before a painting is treated, and refuses a sign it does not know', () => {
     const painted = job(({ brief }) => (brief.use = 'finished'));
-    expect(diagnosisVerdicts([{ sign: 'dent', zone: 'middle' }], ...painted)[0]!.verdict).toMatchObject({
+    expect(diagnosisVerdicts([{ sign: 'dent', zone: 'middle' }], ...painted, DEFAULT_RULES)[0]!.verdict).toMatchObject({
       level: 'stop',
       doThis: 'Ask a conservator; go on with what is only looked at.',
     });
-    expect(diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...painted)[0]!.verdict.level).not.toBe('stop');
-    expect(() => diagnose([{ sign: 'ghosts', zone: 'top' }], ...job())).toThrow(RangeError);
+    expect(diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...painted, DEFAULT_RULES)[0]!.verdict.level).not.toBe('stop');
+    expect(() => diagnose([{ sign: 'ghosts', zone: 'top' }], ...job(), DEFAULT_RULES)).toThrow(RangeError);
   });
 });

@@ -3,6 +3,7 @@
  * job's own judgements speak: a bad one trebles it, a good one that was measured takes it to a third (derived here: the
  * weights of a naive Bayes rule with round likelihoods; they rank, they are no probabilities).
  */
+import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
 import { ROUTES, type Route } from '../fasten/routes';
@@ -43,12 +44,12 @@ const LOUD = 4;
  *
  * @throws RangeError for a sign that is in no table
  */
-export function diagnose(seen: readonly Seen[], inputs: JobInputs, plan: Plan): RankedCause[] {
+export function diagnose(seen: readonly Seen[], inputs: JobInputs, plan: Plan, rules: HouseRules): RankedCause[] {
   for (const { sign } of seen) byId(SIGNS, sign);
   const ranked = CAUSES.flatMap((cause) => {
     const prior = seen.reduce((sum, { sign }) => sum + (cause.signs[sign] ?? 0), 0);
     if (prior === 0) return [];
-    const { speaksFor, speaksAgainst, loud } = evidence(cause, seen, inputs, plan);
+    const { speaksFor, speaksAgainst, loud } = evidence(cause, seen, inputs, plan, rules);
     const factor = (speaksFor.length > 0 ? SPEAKS : speaksAgainst.length > 0 ? 1 / SPEAKS : 1) * (loud ? LOUD : 1);
     return [{ cause, weight: prior * factor, speaksFor, speaksAgainst }];
   });
@@ -56,9 +57,9 @@ export function diagnose(seen: readonly Seen[], inputs: JobInputs, plan: Plan): 
   return ranked.sort((a, b) => b.weight - a.weight).map(({ weight, ...rest }) => ({ ...rest, share: weight / whole }));
 }
 
-function evidence(cause: Cause, seen: readonly Seen[], inputs: JobInputs, plan: Plan) {
+function evidence(cause: Cause, seen: readonly Seen[], inputs: JobInputs, plan: Plan, rules: HouseRules) {
   const judged = cause.told.flatMap(({ stage, verdict }) => plan[stage].verdicts.filter((one) => one.id === verdict));
-  const own = ownEvidence(cause, seen, inputs, plan);
+  const own = ownEvidence(cause, seen, inputs, plan, rules);
   const speaksFor = [...judged.filter((one) => one.level !== 'good').map((one) => one.says), ...own.speaksFor];
   // A good judgement speaks against a cause only where something was measured or reckoned.
   const good = judged.filter((one) => one.level === 'good' && one.measured !== null).map((one) => one.says);
@@ -84,7 +85,7 @@ function measuredPart({ bars }: JobInputs, plan: Plan): { part: number; says: st
   return { part: last.nPerM / bars.tensionNPerM, says };
 }
 
-function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, plan: Plan): OwnEvidence {
+function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, plan: Plan, rules: HouseRules): OwnEvidence {
   const { bars, fasten, prime } = inputs;
   const measured = measuredPart(inputs, plan);
   const say = (yes: boolean, speaksFor: string, against = '') => ({
@@ -111,7 +112,11 @@ function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, pl
     case 'oneSideHard':
       return say(fixesUnpulled(byId(ROUTES, fasten.route)), 'Two sides were fixed before anything was pulled against them.');
     case 'damp':
-      return say(prime.roomRh >= 65, `The room stands at ${prime.roomRh} % RH.`, `The room stands at ${prime.roomRh} % RH.`);
+      return say(
+        prime.roomRh >= assumed(rules, 'dampFrom'),
+        `The room stands at ${prime.roomRh} % RH.`,
+        `The room stands at ${prime.roomRh} % RH.`,
+      );
     case 'notTightEnough':
       if (!measured) return say(false, '');
       return { ...say(measured.part < LOOSE_PART, measured.says, measured.says), loud: measured.part < LOOSE_PART };
@@ -131,6 +136,7 @@ export function diagnosisVerdicts(
   seen: readonly Seen[],
   inputs: JobInputs,
   plan: Plan,
+  rules: HouseRules,
   say: SideWords = FRONT_WORDS,
 ): { verdict: Verdict; cause: Cause | null }[] {
   const caution =
@@ -149,7 +155,7 @@ export function diagnosisVerdicts(
           },
         ]
       : [];
-  const ranked = diagnose(seen, inputs, plan).map(({ cause, speaksFor, speaksAgainst }) => {
+  const ranked = diagnose(seen, inputs, plan, rules).map(({ cause, speaksFor, speaksAgainst }) => {
     const zones = seen.filter(({ sign }) => (cause.signs[sign] ?? 0) > 0).map(({ zone }) => zoneWords(zone, say));
     const where = [...new Set(zones)].join(', ');
     const likely = speaksFor.length > 0;

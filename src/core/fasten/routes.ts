@@ -25,6 +25,8 @@ export interface RoutePass {
 
 export interface Route<Id extends string = string> extends School<Id> {
   passes: readonly RoutePass[];
+  /** The image is lined up with low force before anything is fixed: for finished paintings. */
+  registers?: boolean;
   /** What to look at, and when: before the first step of a pass that lies so far out on its side, 0 to 1. */
   checks: readonly RouteCheck[];
 }
@@ -125,6 +127,7 @@ export const ROUTES = [
   }),
   route({
     id: 'registered',
+    registers: true,
     name: 'Registered',
     suits: 'finished work: the image is lined up in clamps first',
     trades: 'slow, low force, visible tacks where the margin is short',

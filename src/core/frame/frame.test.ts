@@ -271,9 +271,18 @@ describe('materials of the house', () => {
 
   it('lengths with prices are read as printed, and refused with what would do', () => {
     for (const { pairs, timber } of PROFILES)
-      for (const list of [pairs, timber]) expect(readPricedLengths(printPricedLengths(list))).toEqual({ ok: true, value: list });
-    expect(readPricedLengths('2100 mm 11,9')).toEqual({ ok: true, value: [{ mm: 2100, priceMinor: 1190 }] });
-    expect(readPricedLengths('2100')).toMatchObject({
+      for (const list of [pairs, timber])
+        for (const unit of ['mm', 'cm', 'in'] as const)
+          expect(readPricedLengths(printPricedLengths(list, unit), unit, list)).toEqual({ ok: true, value: list });
+    expect(readPricedLengths('2100 mm 11,9', 'mm', [])).toEqual({ ok: true, value: [{ mm: 2100, priceMinor: 1190 }] });
+    expect(readPricedLengths('84 11.90; 24 3/16" 5', 'in', [])).toEqual({
+      ok: true,
+      value: [
+        { mm: 614.3625, priceMinor: 500 },
+        { mm: 2133.6, priceMinor: 1190 },
+      ],
+    });
+    expect(readPricedLengths('2100', 'mm', [])).toMatchObject({
       ok: false,
       error: expect.stringMatching(/“2100” does not do.*2100 11\.90/) as string,
     });

@@ -2,6 +2,7 @@
  * The materials of the house: the tables that ship, with the rows the house has changed or added. A record keeps
  * the rows it was made with, since they are part of the house rules.
  */
+import { type LengthUnit, parseLength, printTyped } from '../units/length';
 import { byId } from './schools';
 import { parseMoney, printMoney } from '../units/money';
 import { type Parsed, parsed, refused } from '../units/result';
@@ -109,25 +110,36 @@ export function materialViolations({ profiles, species, fabrics }: Materials): s
 }
 
 /**
- * Reads lengths with prices as typed: "2100 11.90; 2700 14.90", mm and the price of each.
+ * Reads lengths with prices as typed: "2100 11.90; 2700 14.90", or "84" 11.90" beside an inch tape.
  *
+ * @param unit of a bare length
+ * @param known the list so far: what is printed of it reads back as it was, to the last digit
  * @returns the lengths ascending, or the piece that cannot be read
- * @example readPricedLengths('2100 11.90; 900 5') // { ok: true, value: [{ mm: 900, priceMinor: 500 }, { mm: 2100, priceMinor: 1190 }] }
+ * @example readPricedLengths('2100 11.90; 900 5', 'mm', []) // { ok: true, value: [{ mm: 900, priceMinor: 500 }, { mm: 2100, priceMinor: 1190 }] }
  */
-export function readPricedLengths(typed: string): Parsed<PricedLength[]> {
+export function readPricedLengths(typed: string, unit: LengthUnit, known: readonly PricedLength[]): Parsed<PricedLength[]> {
   const value: PricedLength[] = [];
   for (const piece of typed
     .split(/[;\n]/)
     .map((text) => text.trim())
     .filter(Boolean)) {
-    const match = /^(\d+(?:[.,]\d+)?)(?:\s*mm)?\s+(\S+)$/.exec(piece);
-    const price = match && parseMoney(match[2]!);
-    if (!price?.ok) return refused(piece, 'does not do', 'Type mm and a price, such as 2100 11.90; 2700 14.90.');
-    value.push({ mm: Number(match![1]!.replace(',', '.')), priceMinor: price.value });
+    const [, typedLength = '', typedPrice = ''] = /^(.+?)\s+(\S+)$/.exec(piece) ?? [];
+    const price = parseMoney(typedPrice);
+    const read = parseLength(typedLength, unit);
+    if (!price.ok || !read.ok || read.value.mm <= 0)
+      return refused(piece, 'does not do', `Type a length and its price, such as ${printPricedLengths(SUCH, unit)}.`);
+    const same = known.find(({ mm }) => printOne(mm, unit) === typedLength);
+    value.push({ mm: same?.mm ?? read.value.mm, priceMinor: price.value });
   }
   return parsed(value.sort((a, b) => a.mm - b.mm));
 }
 
+const SUCH: readonly PricedLength[] = [
+  { mm: 2100, priceMinor: 1190 },
+  { mm: 2700, priceMinor: 1490 },
+];
+const printOne = (mm: number, unit: LengthUnit): string => (unit === 'mm' ? String(mm) : printTyped({ mm, unit }));
+
 /** As `readPricedLengths` reads them. */
-export const printPricedLengths = (list: readonly PricedLength[]): string =>
-  list.map(({ mm, priceMinor }) => `${mm} ${printMoney(priceMinor, '')}`).join('; ');
+export const printPricedLengths = (list: readonly PricedLength[], unit: LengthUnit): string =>
+  list.map(({ mm, priceMinor }) => `${printOne(mm, unit)} ${printMoney(priceMinor, '')}`).join('; ');

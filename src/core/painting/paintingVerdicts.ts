@@ -26,7 +26,7 @@ export const turnWords = (degrees: number, { view }: SideWords): string =>
     : `turned ${decimal(Math.abs(degrees), 2)}° ${degrees > 0 === (view === 'front') ? 'clockwise' : 'anticlockwise'}`;
 
 export function paintingVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
-  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan)];
+  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan, context)];
   return [...careVerdicts(inputs), ...placed, ...sideVerdicts(plan.sides, context)];
 }
 
@@ -72,7 +72,7 @@ function careVerdicts({ cloth, brief }: JobInputs): Verdict[] {
   ];
 }
 
-const unmeasured = ({ brief }: JobInputs, { image }: PaintingPlan): Verdict =>
+const unmeasured = ({ brief }: JobInputs, { image }: PaintingPlan, { tape }: PlanContext): Verdict =>
   verdict({
     id: 'image',
     about: 'image',
@@ -81,7 +81,7 @@ const unmeasured = ({ brief }: JobInputs, { image }: PaintingPlan): Verdict =>
       image.kind === 'impossible'
         ? 'The readings of the image cannot all be true.'
         : 'The image is not measured: it is taken for a true rectangle of the face.',
-    because: `Painted edges are seldom true; the face is ${Math.round(brief.width.mm)} × ${Math.round(brief.height.mm)} mm.`,
+    because: `Painted edges are seldom true; the face is ${printSize(brief.width.mm, brief.height.mm, tape)}.`,
     doThis:
       image.kind === 'impossible'
         ? 'Read its sides and diagonals again, corner to corner of the paint.'

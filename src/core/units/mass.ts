@@ -1,8 +1,26 @@
+/* Weights as typed and printed: kilograms, or pounds and ounces beside an inch tape. */
 import type { Tape } from './length';
-import { decimal } from './numeral';
+import { decimal, withoutDust } from './numeral';
+import { type Parsed, parsed, refused } from './result';
 
 const KG_PER_POUND = 0.45359237;
 
 /** "1.85 kg", or "4.1 lb" beside an inch tape. */
-export const printMass = (kg: number, tape: Tape): string =>
-  tape.unit === 'in' ? `${decimal(kg / KG_PER_POUND, 1)} lb` : `${decimal(kg, kg < 10 ? 2 : 1)} kg`;
+export const printMass = (kg: number, { unit }: Pick<Tape, 'unit'>): string =>
+  unit === 'in' ? `${decimal(kg / KG_PER_POUND, 1)} lb` : `${decimal(kg, kg < 10 ? 2 : 1)} kg`;
+
+/**
+ * Reads a weight, kg. A bare number is in pounds beside an inch tape.
+ *
+ * @example parseMass('4 lb 8 oz', { unit: 'mm' }) // { ok: true, value: 2.0411656… }
+ * @example parseMass('1,85', { unit: 'cm' }) // { ok: true, value: 1.85 }
+ */
+export function parseMass(typed: string, { unit }: Pick<Tape, 'unit'>): Parsed<number> {
+  const text = typed.trim().toLowerCase().replace(/,/g, '.');
+  const metric = /^(\d*\.?\d+) ?(kg|g)$/.exec(text);
+  const pounds = /^(?:(\d*\.?\d+) ?lbs?)?(?: ?(\d*\.?\d+) ?oz)?$/.exec(text);
+  if (metric) return parsed(Number(metric[1]) / (metric[2] === 'g' ? 1000 : 1));
+  if (/^\d*\.?\d+$/.test(text)) return parsed(withoutDust(Number(text) * (unit === 'in' ? KG_PER_POUND : 1)));
+  if (text !== '' && pounds) return parsed((Number(pounds[1] ?? 0) + Number(pounds[2] ?? 0) / 16) * KG_PER_POUND);
+  return refused(typed, 'is not a weight', 'Type 1.85 kg, 850 g or 4 lb 2 oz.');
+}

@@ -1,3 +1,4 @@
+import type { Tape } from './length';
 import { decimal, withoutDust } from './numeral';
 import { type Parsed, parsed, refused } from './result';
 
@@ -5,17 +6,19 @@ export const celsiusFromFahrenheit = (fahrenheit: number): number => withoutDust
 export const fahrenheitFromCelsius = (celsius: number): number => withoutDust((celsius * 9) / 5 + 32);
 
 /**
- * Reads a room or pot temperature in °C; "F" converts.
+ * Reads a room or pot temperature in °C; "F" converts, and so does a bare number beside an inch tape.
  *
- * @example parseTemperature('68 F') // { ok: true, value: 20 }
+ * @example parseTemperature('68 F', { unit: 'mm' }) // { ok: true, value: 20 }
  */
-export function parseTemperature(typed: string): Parsed<number> {
+export function parseTemperature(typed: string, { unit }: Pick<Tape, 'unit'>): Parsed<number> {
   const match = /^([-−]?\d+(?:[.,]\d+)?)\s*°?\s*([cf])?$/i.exec(typed.trim());
   if (!match) return refused(typed, 'is not a temperature', 'Type degrees such as 18, 18.5 °C or 64 °F.');
   const value = Number(match[1]!.replace(',', '.').replace('−', '-'));
-  const celsius = match[2]?.toLowerCase() === 'f' ? celsiusFromFahrenheit(value) : value;
+  const fahrenheit = match[2] ? match[2].toLowerCase() === 'f' : unit === 'in';
+  const celsius = fahrenheit ? celsiusFromFahrenheit(value) : value;
   if (celsius < -20 || celsius > 100) return refused(typed, 'is outside −20 to 100 °C', 'Check the unit.');
   return parsed(celsius);
 }
 
-export const printTemperature = (celsius: number): string => `${decimal(celsius, 1)} °C`;
+export const printTemperature = (celsius: number, { unit }: Pick<Tape, 'unit'>): string =>
+  unit === 'in' ? `${decimal(fahrenheitFromCelsius(celsius), 0)} °F` : `${decimal(celsius, 1)} °C`;

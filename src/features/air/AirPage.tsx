@@ -1,5 +1,6 @@
 'use client';
 /* The air of the workshop: the year as it was read, damp spells, and where readings come from. */
+import { printTemperature } from '@/core/units/temperature';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
@@ -13,7 +14,7 @@ import { AirChart } from './AirChart';
 import { spellWords } from './spellWords';
 
 export function AirPage({ air }: { air: Air }) {
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [told, setTold] = useState<{ says: string[]; bad: boolean } | null>(null);
@@ -54,7 +55,7 @@ export function AirPage({ air }: { air: Air }) {
         <h1 className="text-[22px] leading-7 font-semibold">Air</h1>
         {air.last ? (
           <p className="figure text-[15px]">
-            <strong>{decimal(air.last.rh, 0)} % RH</strong> at <strong>{decimal(air.last.celsius, 1)} °C</strong>,{' '}
+            <strong>{decimal(air.last.rh, 0)} % RH</strong> at <strong>{printTemperature(air.last.celsius, tape)}</strong>,{' '}
             {format(new Date(air.last.at), 'EEE d MMM HH:mm')}
             {air.last.simulated && <span className="text-warning">, simulated</span>}
           </p>

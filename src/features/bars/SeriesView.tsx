@@ -1,5 +1,6 @@
 'use client';
 /* Several frames, one plan: what to pick from the rack, what to buy, and how to saw it, to scale. */
+import { printFine } from '@/core/units/length';
 import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 import { type BuyingPlan, type SectionPlan, KEPT_MM, orderTotals } from '@/core/frame/buyingPlan';
@@ -53,8 +54,8 @@ export function SeriesView({ series }: { series: Series }) {
             ))}
             {plan.sections.length > 0 && (
               <p className="soft text-[13px]">
-                Saw from the left; {assumed(rules, 'kerf')} mm a cut. Guard on, push stick near the blade, eye and ear protection;
-                local rules come first.
+                Saw from the left; <Figure>{printFine(assumed(rules, 'kerf'), tape)}</Figure> a cut. Guard on, push stick near the
+                blade, eye and ear protection; local rules come first.
               </p>
             )}
             {plan.picks.length > 1 && <OrderTotals plan={plan} />}
@@ -252,7 +253,7 @@ function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeo
                     kept.reduce((sum, bar) => sum + bar.leftoverMm, 0),
                     tape,
                   )} in all.`,
-            because: `Whole lengths are paid; pieces from ${KEPT_MM} mm are kept.`,
+            because: `Whole lengths are paid; pieces from ${printLength(KEPT_MM, tape)} are kept.`,
           }),
         ];
   return [...tooLong, ...mixed, ...special, ...leftovers];

@@ -60,7 +60,8 @@ const isLength = (value: object): value is Length => 'mm' in value && 'unit' in 
 function shown(value: unknown, names: Named | undefined): string {
   if (value === null || value === undefined || value === '') return 'empty';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'string') return names?.find(({ id }) => id === value)?.name ?? (CAMEL.test(value) ? spaced(value) : value);
+  if (typeof value === 'string')
+    return names?.find(({ id }) => id === value)?.name ?? (CAMEL.test(value) ? spaced(value) : value);
   if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map((one) => shown(one, names)).join(', ');
   if (typeof value === 'object')
     return isLength(value)

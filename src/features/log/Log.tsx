@@ -17,7 +17,7 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Reading } from '@/core/log/logEntry';
 import { type HowKnown, readingWords } from '@/core/log/readingKinds';
 import { stageById } from '@/core/stages/stages';
-import { decimal } from '@/core/units/numeral';
+import { printQuantity } from '@/core/units/quantity';
 import { finerTape, printLength } from '@/core/units/length';
 import type { LogRow } from '@/server/workshopCases';
 import { Figure } from '@/ui/Figure';
@@ -42,7 +42,7 @@ export function Log({ rows }: { rows: LogRow[] }) {
   const filter = useDeferredValue(search);
   const columns = useMemo<ColumnDef<LogRow, string>[]>(() => {
     const words = (one: Reading) =>
-      `${readingWords(one)} ${one.unit === 'mm' ? printLength(one.value, finerTape(tape)) : `${decimal(one.value, 2)} ${one.unit}`}${KNOWN_WORDS[one.known]}`;
+      `${readingWords(one)} ${one.unit === 'mm' ? printLength(one.value, finerTape(tape)) : printQuantity(one.value, one.unit, tape)}${KNOWN_WORDS[one.known]}`;
     return [
       column.accessor('at', { header: 'when', cell: ({ getValue }) => format(new Date(getValue()), 'd MMM yyyy HH:mm') }),
       column.accessor((row) => `No. ${row.jobNumber} ${row.jobTitle}`, {

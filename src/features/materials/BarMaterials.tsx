@@ -1,5 +1,8 @@
 'use client';
 /* Woods and bars of the house, to be changed and added to; hidden rows stay with the jobs that have them. */
+import { length, printFine, printSize } from '@/core/units/length';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { LengthField } from '@/ui/fields';
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
@@ -110,16 +113,23 @@ function Tables({
 }
 
 function ProfileRow({ row, change }: { row: Profile; change: (patch: Partial<Profile>) => void }) {
+  const { tape } = useWorkshop();
   const { brace } = row;
   const mm = (label: string, value: number, least: number, most: number, set: (value: number) => void) => (
-    <NumberField label={`${label}, ${row.name}`} value={value} unit="mm" least={least} most={most} onChange={set} />
+    <LengthField
+      label={`${label}, ${row.name}`}
+      value={length(value, tape.unit)}
+      leastMm={least}
+      mostMm={most}
+      onChange={(read) => set(read.mm)}
+    />
   );
   const joint = (id: JointId, on: boolean) =>
     change({ joints: on ? [...row.joints, id] : row.joints.filter((one) => one !== id) });
   return (
     <MaterialRow
       title={row.name}
-      says={`${row.widthMm} × ${row.depthMm} mm, bead ${row.beadMm} mm; ${row.family}; ${row.pairs.length + row.timber.length} lengths; ${row.suits}`}
+      says={`${printSize(row.widthMm, row.depthMm, tape)}, bead ${printFine(row.beadMm, tape)}; ${row.family}; ${row.pairs.length + row.timber.length} lengths; ${row.suits}`}
       offered={row.offered}
     >
       <MaterialText label="Name" of={row.name} value={row.name} onChange={(name) => change({ name })} />
@@ -143,23 +153,23 @@ function ProfileRow({ row, change }: { row: Profile; change: (patch: Partial<Pro
       </fieldset>
       <div className="space-y-1.5 sm:col-span-3">
         <PricedLengths
-          label={`Slotted pairs, mm and price of a pair, ${row.name}`}
+          label={`Slotted pairs, ${tape.unit} and price of a pair, ${row.name}`}
           value={row.pairs}
           onChange={(pairs) => change({ pairs })}
         />
         <PricedLengths
-          label={`Timber, mm and price of a length, ${row.name}`}
+          label={`Timber, ${tape.unit} and price of a length, ${row.name}`}
           value={row.timber}
           onChange={(timber) => change({ timber })}
         />
         <PricedLengths
-          label={`Timber for braces, mm and price, ${row.name}`}
+          label={`Timber for braces, ${tape.unit} and price, ${row.name}`}
           value={brace.lengths}
           onChange={(lengths) => change({ brace: { ...brace, lengths } })}
         />
         {row.beadStrip && (
           <PricedLengths
-            label={`Bead strips, mm and price of a length, ${row.name}`}
+            label={`Bead strips, ${tape.unit} and price of a length, ${row.name}`}
             value={row.beads}
             onChange={(beads) => change({ beads })}
           />

@@ -1,5 +1,6 @@
 'use client';
 /* Cloths of the house: weight, give and shrinkage each way, and the rolls they are sold on. */
+import { useWorkshop } from '@/ui/WorkshopContext';
 import type { Fabric, Fibre } from '@/core/cloth/fabrics';
 import type { StoredRules } from '@/db/workshops';
 import { printClothWeight, parseClothWeight } from '@/core/units/clothWeight';
@@ -36,6 +37,7 @@ export function FabricMaterials({ stored }: { stored: StoredRules }) {
 }
 
 function FabricRow({ row, change }: { row: Fabric; change: (patch: Partial<Fabric>) => void }) {
+  const { tape } = useWorkshop();
   const number = (label: string, value: number, unit: string, [least, most]: [number, number], set: (value: number) => void) => (
     <NumberField label={`${label}, ${row.name}`} value={value} unit={unit} least={least} most={most} onChange={set} />
   );
@@ -79,7 +81,7 @@ function FabricRow({ row, change }: { row: Fabric; change: (patch: Partial<Fabri
       </fieldset>
       <div className="sm:col-span-3">
         <PricedLengths
-          label={`Rolls, usable width in mm and price of a metre, ${row.name}`}
+          label={`Rolls, usable width in ${tape.unit} and price of a metre, ${row.name}`}
           value={row.rolls}
           onChange={(rolls) => change({ rolls })}
         />

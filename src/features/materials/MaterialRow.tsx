@@ -1,5 +1,6 @@
 'use client';
 /* One material, folded to a line until it is opened, and the fields such rows share. */
+import { useWorkshop } from '@/ui/WorkshopContext';
 import type { ReactNode } from 'react';
 import { printPricedLengths, readPricedLengths } from '@/core/house/materials';
 import type { PricedLength } from '@/core/frame/profiles';
@@ -66,12 +67,13 @@ export function PricedLengths({
   value: PricedLength[];
   onChange: (list: PricedLength[]) => void;
 }) {
+  const { tape } = useWorkshop();
   return (
     <TypedField<PricedLength[]>
       label={label}
       value={value}
-      print={printPricedLengths}
-      read={readPricedLengths}
+      print={(list) => printPricedLengths(list, tape.unit)}
+      read={(typed) => readPricedLengths(typed, tape.unit, value)}
       onChange={onChange}
     />
   );

@@ -2,7 +2,10 @@
 /* The rules of the house: every assumption with its unit, range and reason, to be changed once for all jobs. */
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
+import { printQuantity } from '@/core/units/quantity';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
 import { saveRulesAction } from '@/server/actions';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/house/assumptions';
 import type { Policies } from '@/core/house/houseRules';
@@ -176,8 +179,13 @@ function PolicyFields({ form }: { form: ReturnType<typeof useForm<RulesFields>> 
   );
 }
 
+/** Units that an inch shop reads otherwise. */
+const INCH_TOLD = new Set(['mm', 'kg', '°C']);
+
 function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields>> }) {
   const { errors } = form.formState;
+  const { tape } = useWorkshop();
+  const now = useWatch({ control: form.control, name: 'assumptions' });
   return (
     <div className="max-w-5xl px-5 pb-8">
       {STAGES.map((stage) => {
@@ -209,7 +217,15 @@ function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields
                           },
                         })}
                       />
-                      <span className="figure soft text-[13.5px]">{unit}</span>
+                      <span className="figure soft text-[13.5px]">
+                        {unit}
+                        {tape.unit === 'in' && INCH_TOLD.has(unit) && (
+                          <>
+                            {' '}
+                            = <Figure>{printQuantity(readNumber(now[id] ?? '') || value, unit, tape)}</Figure>
+                          </>
+                        )}
+                      </span>
                     </span>
                     <span className="soft text-[13.5px]">
                       {error ? (

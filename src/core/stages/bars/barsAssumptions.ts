@@ -80,6 +80,7 @@ export const BARS_ASSUMPTIONS = [
     'End grain beds in, dowels and screws give; 0 for none.',
   ),
   row('buckling', 'bars', 'Safety of a brace against buckling', 3, '×', [1.5, 10], 'Braces are never quite straight.'),
+  row('bucklingLeast', 'bars', 'Buckling: a brace is refused below', 1.5, '×', [1, 3], 'Nearer to buckling no maker should go.'),
   row('rollLimit', 'bars', 'Roll of a bar that is fine', 1, '°', [0.1, 3], 'More tips the front edge inwards to the eye.'),
   row(
     'braceWorth',

@@ -217,7 +217,7 @@ function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanCont
   if (!hardest) return [];
   const safety = assumed(rules, 'buckling');
   const limit = hardest.bucklesN / safety;
-  const level = levelAtMost(hardest.carriesN, limit, hardest.bucklesN / 1.5);
+  const level = levelAtMost(hardest.carriesN, limit, hardest.bucklesN / assumed(rules, 'bucklingLeast'));
   return [
     verdict({
       id: 'braceLoad',
@@ -229,7 +229,7 @@ function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanCont
       says: `The ${hardest.way} brace carries ${decimal(hardest.carriesN, 0)} N, up to ${decimal(limit, 0)} N is safe.`,
       because: `π² E I / L² = ${decimal(hardest.bucklesN, 0)} N over its longest piece, ${safety} times safe.`,
       doThis: level === 'good' ? '' : 'Take a thicker brace, or let one the other way cross it.',
-      uses: ['buckling', 'knots'],
+      uses: ['buckling', 'bucklingLeast', 'knots'],
     }),
   ];
 }

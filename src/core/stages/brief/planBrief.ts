@@ -1,3 +1,5 @@
+import { profileOf } from '../../house/materials';
+import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
 import { type Verdict, verdict } from '../../job/verdict';
@@ -6,14 +8,14 @@ import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 
 /** The brief in one line and what it asks of the later stages. */
-export function planBrief(inputs: JobInputs, { tape }: PlanContext): StagePlan {
+export function planBrief(inputs: JobInputs, context: PlanContext): StagePlan {
   const { brief } = inputs;
   const use = byId(USES, brief.use);
   const edges = byId(EDGES, brief.edges);
   return {
-    answer: printSize(brief.width.mm, brief.height.mm, tape),
+    answer: printSize(brief.width.mm, brief.height.mm, context.tape),
     answerNote: `${use.name}, ${edges.name.toLowerCase()}, ${byId(MEDIUMS, brief.medium).name.toLowerCase()}`,
-    verdicts: [...sizeVerdicts(inputs), ...imageVerdicts(use.painted), ...edgeVerdicts(inputs)],
+    verdicts: [...sizeVerdicts(inputs), ...imageVerdicts(use.painted), ...edgeVerdicts(inputs, context)],
     readings: [],
     minutes: stageById('brief').minutes,
     setsMinutes: null,
@@ -52,8 +54,8 @@ function imageVerdicts(painted: boolean): Verdict[] {
   ];
 }
 
-function edgeVerdicts({ brief, bars }: JobInputs): Verdict[] {
-  const shallow = bars.profile === 'light' || bars.profile === 'standard';
+function edgeVerdicts({ brief, bars }: JobInputs, { rules }: PlanContext): Verdict[] {
+  const shallow = profileOf(rules, bars.profile).depthMm < assumed(rules, 'deepFrom');
   if (!byId(EDGES, brief.edges).sidesShow || !shallow) return [];
   return [
     verdict({
@@ -63,6 +65,7 @@ function edgeVerdicts({ brief, bars }: JobInputs): Verdict[] {
       says: 'The edges will be seen; the bars chosen so far are shallow.',
       because: 'Unframed work is usually stretched on deep bars.',
       doThis: 'Look at the deep bar in the next stage, or keep it slim on purpose.',
+      uses: ['deepFrom'],
     }),
   ];
 }

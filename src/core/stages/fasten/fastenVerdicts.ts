@@ -1,3 +1,5 @@
+import { MARGIN_STYLES } from '../../cloth/marginStyles';
+import { printMass } from '../../units/mass';
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
 import { type Fastener, usualSpacing } from '../../fasten/fasteners';
 import { type Handwork, type RoutePlan } from '../../fasten/routeSteps';
@@ -46,7 +48,7 @@ function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean
   const row: Route = byId(ROUTES, fasten.route);
   const held = route.steps.filter((step) => step.act === 'hold').length;
   return [
-    ...(painted && fasten.route !== 'registered'
+    ...(painted && !row.registers
       ? [
           verdict({
             id: 'route',
@@ -201,39 +203,44 @@ function leftOutVerdict({ leftOut }: RoutePlan, { tape, view }: PlanContext): Ve
   ];
 }
 
-function cornerVerdict({ fasten }: JobInputs, { tape }: PlanContext): Verdict {
+function cornerVerdict({ fasten }: JobInputs, { tape, rules }: PlanContext): Verdict {
   const { mm } = fasten.lastFromCorner;
-  const ok = mm >= 20 && mm <= 75;
+  const [least, most] = [assumed(rules, 'foldNearest'), assumed(rules, 'foldFarthest')];
+  const ok = mm >= least && mm <= most;
+  const room = `${printLength(least, tape)} to ${printLength(most, tape)}`;
   return verdict({
     id: 'lastBeforeFold',
     about: 'last before the fold',
     level: ok ? 'good' : 'watch',
     measured: mm,
-    limit: 75,
+    limit: most,
     unit: 'mm',
     says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`,
-    because: 'Room for the fold: 20 to 75 mm.',
-    doThis: ok ? 'Fold roughly before they come this close.' : 'Stay between 20 and 75 mm.',
+    because: `Room for the fold: ${room}.`,
+    doThis: ok ? 'Fold roughly before they come this close.' : `Stay within ${room}.`,
+    uses: ['foldNearest', 'foldFarthest'],
   });
 }
 
-function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener, { tape, rules }: PlanContext): Verdict[] {
+function fastenerVerdicts({ bars, cloth }: JobInputs, fastener: Fastener, { tape, rules }: PlanContext): Verdict[] {
   const profile = profileOf(rules, bars.profile);
   const list: Verdict[] = [];
   const wood = woodOf(rules, bars.species);
-  const into = fasten.fastener === 'tack' ? profile.widthMm : profile.depthMm;
-  if (fastener.legMm > into * 0.6)
+  const into = fastener.seen ? profile.widthMm : profile.depthMm;
+  const most = into * assumed(rules, 'legShare');
+  if (fastener.legMm > most)
     list.push(
       verdict({
         id: 'leg',
         about: 'leg',
         level: 'stop',
         measured: fastener.legMm,
-        limit: into * 0.6,
+        limit: most,
         unit: 'mm',
-        says: `A ${fastener.legMm} mm leg is too long for ${printLength(into, tape)} of wood.`,
+        says: `A leg of ${printFine(fastener.legMm, tape)} is too long for ${printLength(into, tape)} of wood.`,
         because: 'Too heavy a fastener splits thin bars.',
         doThis: 'Take a finer one.',
+        uses: ['legShare'],
       }),
     );
   else if (fastener.legMm === 10 && wood.densityKgM3 > DENSE_KG_M3)
@@ -245,12 +252,12 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
         measured: 10,
         limit: 8,
         unit: 'mm',
-        says: `A 10 mm leg will not go into ${wood.name.toLowerCase()}.`,
+        says: `A leg of ${printFine(fastener.legMm, tape)} will not go into ${wood.name.toLowerCase()}.`,
         because: 'Longer ones will not go into dense wood.',
-        doThis: 'Take 6 or 8 mm.',
+        doThis: `Take ${printFine(6, tape)} or ${printFine(8, tape)}.`,
       }),
     );
-  if (fastener.seen && cloth.marginStyle !== 'edge')
+  if (fastener.seen && !byId(MARGIN_STYLES, cloth.marginStyle).onEdge)
     list.push(
       verdict({
         id: 'kind',
@@ -264,7 +271,7 @@ function fastenerVerdicts({ bars, cloth, fasten }: JobInputs, fastener: Fastener
 }
 
 /** Plain wire in a damp place, or under something that rusts it. */
-function rustVerdict({ prime, fasten }: JobInputs, fastener: Fastener, { rules }: PlanContext): Verdict[] {
+function rustVerdict({ prime }: JobInputs, fastener: Fastener, { rules }: PlanContext): Verdict[] {
   const from = assumed(rules, 'dampFrom');
   if (prime.roomRh < from) return [];
   return [
@@ -279,7 +286,7 @@ function rustVerdict({ prime, fasten }: JobInputs, fastener: Fastener, { rules }
       because: 'Plain staples and tacks rust, stain the cloth and rot it round the holes.',
       doThis: fastener.stainless
         ? ''
-        : fasten.fastener === 'tack'
+        : fastener.seen
           ? 'Take coated tacks, or stainless staples where none are seen.'
           : 'Take stainless staples.',
       uses: ['dampFrom'],
@@ -314,10 +321,16 @@ function walkVerdict({ brief }: JobInputs, hands: Handwork, { tape, rules }: Pla
     about: 'turn or walk',
     level: 'good',
     says: walks
-      ? `Let it lie and walk round it: about ${Math.round(hands.walkM)} m.`
-      : `Turn it on the table: ${hands.turns} times; walking would be ${Math.round(hands.walkM)} m.`,
+      ? `Let it lie and walk round it: about ${printLength(1000 * Math.round(hands.walkM), tape)}.`
+      : `Turn it on the table: ${hands.turns} times; walking would be ${printLength(1000 * Math.round(hands.walkM), tape)}.`,
     because: `Frames over ${printLength(most, tape)} rack when they are turned by one pair of hands.`,
-    doThis: walks ? 'More pairs a side each turn save walking. Over 15 kg or 1.5 m: two people lift.' : '',
+    doThis: walks
+      ? 'More pairs a side each turn save walking. Over ' +
+        printMass(assumed(rules, 'twoPeopleKg'), tape) +
+        ' or ' +
+        printLength(assumed(rules, 'twoPeopleMm'), tape) +
+        ': two people lift.'
+      : '',
     uses: ['turnMost'],
   });
 }

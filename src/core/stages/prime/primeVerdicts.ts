@@ -1,4 +1,6 @@
 /* What priming is judged by: what lies under what, the room, the pot, the bars that will be pulled harder, care. */
+import { printTemperature } from '../../units/temperature';
+import { printFine } from '../../units/length';
 import { fabricOf } from '../../house/materials';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -28,7 +30,7 @@ interface PrimeCase {
 export function primeVerdicts(here: PrimeCase, context: PlanContext): Verdict[] {
   return [
     ...orderVerdicts(here, context),
-    ...airVerdicts(here),
+    ...airVerdicts(here, context),
     ...potVerdicts(here, context),
     ...barsAfterVerdict(here, context),
     ...cautionVerdicts(here.system),
@@ -151,9 +153,9 @@ function underVerdict(system: PrimingSystem, over: LayerId): Verdict[] {
   ];
 }
 
-function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase): Verdict[] {
+function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { tape }: PlanContext): Verdict[] {
   if (!next) return [];
-  const air = `${decimal(prime.roomC, 1)} °C and ${decimal(prime.roomRh, 0)} % RH`;
+  const air = `${printTemperature(prime.roomC, tape)} and ${decimal(prime.roomRh, 0)} % RH`;
   const oil = byId(SUBSTANCES, next.substance).hardens === 'takingUpOxygen';
   const wet = wetting ? [wettingVerdict(wetting)] : [];
   if (!next.dryMinutes) {
@@ -185,10 +187,10 @@ function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase): V
       limit: 2,
       unit: '× label',
       says: cold
-        ? `At ${decimal(prime.roomC, 1)} °C this ground does not form a film; ${system.leastC} °C is the least.`
+        ? `At ${printTemperature(prime.roomC, tape)} this ground does not form a film; ${printTemperature(system.leastC, tape)} is the least.`
         : `${oil ? 'Hardens' : 'Dries'} in ${rangeWords(next.dryMinutes)} at ${air}: ${decimal(factor, 1)} times the label at the longest.`,
       because: oil
-        ? 'Oil takes up oxygen: about half the time for 10 °C more; light and moving air help, humidity hardly counts.'
+        ? `Oil takes up oxygen: about half the time for ${tape.unit === 'in' ? '18 °F' : '10 °C'} more; light and moving air help, humidity hardly counts.`
         : 'Label time × VPD(reference) / VPD(room), VPD after Tetens; never under a part of the label.',
       doThis: cold ? 'Warm the room.' : factor > 2 ? 'Warm or dry the room, or wait the longer time.' : '',
       uses: oil ? ['refTemperature'] : ['refTemperature', 'refHumidity', 'dryFloor'],
@@ -277,7 +279,10 @@ function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { r
 }
 
 /** The tension that is measured now, with what the coats to come and dry air add: will the bars still hold? */
-function barsAfterVerdict({ inputs, system, coatsDone, wetting, bars }: PrimeCase, { rules, history }: PlanContext): Verdict[] {
+function barsAfterVerdict(
+  { inputs, system, coatsDone, wetting, bars }: PrimeCase,
+  { rules, tape, history }: PlanContext,
+): Verdict[] {
   const last = lastTension(history ?? NO_HISTORY);
   if (!last || last.tool === 'hand') return [];
   const coming = system.coats.slice(coatsDone);
@@ -300,7 +305,7 @@ function barsAfterVerdict({ inputs, system, coatsDone, wetting, bars }: PrimeCas
       measured: bowMm,
       limit: worst.limitMm,
       unit: 'mm',
-      says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${decimal(bowMm, 1)} mm of ${decimal(worst.limitMm, 1)} mm, at ${decimal(last.nPerM, 0)} N/m measured and ${decimal(adds, 0)} N/m to come.`,
+      says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${printFine(bowMm, tape)} of ${printFine(worst.limitMm, tape)}, at ${decimal(last.nPerM, 0)} N/m measured and ${decimal(adds, 0)} N/m to come.`,
       because: `${byId(SYSTEMS, inputs.prime.system).coats.length === 0 ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
       doThis: level === 'good' ? '' : 'Put in a brace before the first coat, or keep the cloth looser.',
       uses: ['sizeRise', 'groundRise', 'dryRise'],

@@ -71,7 +71,7 @@ export function planTune(inputs: JobInputs, context: PlanContext, bars: BarsPlan
     ...answerOf(inputs, last, weighed ? weightWords(weighed) : null),
     verdicts: [
       ...historyVerdicts(inputs, context, history, weather),
-      ...weightVerdicts(inputs, weighed),
+      ...weightVerdicts(inputs, weighed, context),
       ...(last && last.tool !== 'hand' ? [] : feelVerdicts(inputs)),
       ...remedyVerdict(advice, inputs),
       ...openingVerdicts(corners, inputs, context, bars),

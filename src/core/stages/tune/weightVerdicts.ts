@@ -1,4 +1,5 @@
 /* The tension that a weight tells, and whether the cloth stretched under it. */
+import { printLength } from '../../units/length';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { Reading } from '../../log/logEntry';
@@ -26,7 +27,7 @@ export const weightWords = ({ tensionNPerM, sdNPerM }: TensionByWeight): string 
 /** Smaller discs stretch the cloth under them, mm. */
 const LEAST_DISC_MM = 60;
 
-export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | null): Verdict[] {
+export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | null, { tape }: PlanContext): Verdict[] {
   const { brief, bars, tune } = inputs;
   const { disc, lightG, heavyG, lightSag, heavySag } = tune.weight;
   if (!lightSag && !heavySag) return [];
@@ -66,9 +67,9 @@ export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | nul
             measured: disc.mm,
             limit: LEAST_DISC_MM,
             unit: 'mm',
-            says: `A disc of ${decimal(disc.mm, 0)} mm is small.`,
+            says: `A disc of ${printLength(disc.mm, tape)} is small.`,
             because: 'The cloth stretches under it, and the tension reads up to 30 % high.',
-            doThis: 'Take one 60 to 80 mm across.',
+            doThis: `Take one ${printLength(60, tape)} to ${printLength(80, tape)} across.`,
           }),
         ]
       : []),

@@ -15,7 +15,6 @@ import { printDuration } from '@/core/units/duration';
 import { printFine, printLength } from '@/core/units/length';
 import { printMass } from '@/core/units/mass';
 import { printMoney } from '@/core/units/money';
-import { decimal } from '@/core/units/numeral';
 import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -226,9 +225,9 @@ export function FixingList({ inputs, plan }: { inputs: JobInputs; plan: BarsPlan
         <p key={`${one.where} ${one.what}`} className="figure leading-5">
           <strong>{fixingWords(one)}</strong>, {one.where}
           {one.lengthMm > 0 && `: ${one.how}`}
-          {one.pilotMm > 0 && `; pilot ${decimal(one.pilotMm, 1)} mm`}
-          {one.biteMm !== null && `, ${decimal(one.biteMm, 0)} mm bite in end grain`}
-          {one.fromEndMm > 0 && `, ${one.fromEndMm} mm from an end`}.
+          {one.pilotMm > 0 && `; pilot ${printFine(one.pilotMm, tape)}`}
+          {one.biteMm !== null && `, ${printFine(one.biteMm, tape)} bite in end grain`}
+          {one.fromEndMm > 0 && `, ${printLength(one.fromEndMm, tape)} from an end`}.
         </p>
       ))}
       {plan.fixings.length === 0 && <p className="soft">None: {byId(JOINTS, inputs.bars.joint).name.toLowerCase()}.</p>}

@@ -135,7 +135,7 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
           <Fact name="slack">{decimal(100 * run.end.slackShare, 0)} % of the face</Fact>
           <Fact name="weave askew">{decimal(Math.abs(run.end.skewDeg), 1)}°</Fact>
           <Fact name="middle drifts">
-            <Figure>{drift < 1 ? 'under 1 mm' : `${printFine(Math.round(drift), tape)} or so`}</Figure>
+            <Figure>{drift < 1 ? `under ${printFine(1, tape)}` : `${printFine(Math.round(drift), tape)} or so`}</Figure>
           </Fact>
         </>
       )}

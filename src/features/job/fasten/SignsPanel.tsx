@@ -1,5 +1,6 @@
 'use client';
 /* Signs seen on the canvas, place by place; causes ranked by this job's own readings, with the stage to go back to. */
+import { useWorkshop } from '@/ui/WorkshopContext';
 import { useSideWords } from '@/ui/SideWordsContext';
 import type { JobInputs } from '@/core/job/job';
 import { type StageId, stageById } from '@/core/stages/stages';
@@ -24,8 +25,9 @@ interface SignsPanelProps {
 }
 
 export function SignsPanel({ inputs, plan, signs: { zone, seen, toggle, clear }, onStage }: SignsPanelProps) {
+  const { rules } = useWorkshop();
   const say = useSideWords();
-  const ranked = seen.length > 0 ? diagnosisVerdicts(seen, inputs, plan, say) : [];
+  const ranked = seen.length > 0 ? diagnosisVerdicts(seen, inputs, plan, rules, say) : [];
   return (
     <div className="grid gap-x-6 gap-y-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
       <div>

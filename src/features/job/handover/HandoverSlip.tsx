@@ -1,18 +1,21 @@
 'use client';
 import type { JobInputs } from '@/core/job/job';
 import { HANGINGS } from '@/core/stages/handover/hangings';
+import { parseMass, printMass } from '@/core/units/mass';
+import { useWorkshop } from '@/ui/WorkshopContext';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, TypedField } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
 
 export function HandoverSlip({ inputs: { handover }, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['handover']>) => change('handover', patch);
+  const { tape } = useWorkshop();
   const read = (typed: string) => {
-    const value = Number(typed.trim().replace(',', '.'));
     if (typed.trim() === '') return parsed<number | null>(null);
-    return value >= 0.01 && value <= 200
-      ? parsed<number | null>(value)
-      : refused<number | null>(typed, 'is no weight of a canvas', 'Type 0.01 to 200 kg, or leave it empty.');
+    const found = parseMass(typed, tape);
+    if (!found.ok || (found.value >= 0.01 && found.value <= 200)) return found;
+    const [least, most] = [0.01, 200].map((kg) => printMass(kg, tape));
+    return refused<number | null>(typed, 'is no weight of a canvas', `Type ${least} to ${most}, or leave it empty.`);
   };
   return (
     <div className="space-y-1.5">
@@ -20,11 +23,10 @@ export function HandoverSlip({ inputs: { handover }, locked, change }: SlipProps
         <TypedField<number | null>
           label="On the scale"
           value={handover.weighedKg}
-          print={(kg) => (kg === null ? '' : String(kg))}
+          print={(kg) => (kg === null ? '' : printMass(kg, tape))}
           read={read}
           onChange={(weighedKg) => set({ weighedKg })}
-          beside="kg"
-          inputMode="decimal"
+          placeholder={tape.unit === 'in' ? 'lb' : 'kg'}
           disabled={locked}
         />
         <Choice

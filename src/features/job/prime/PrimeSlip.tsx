@@ -1,9 +1,11 @@
 'use client';
+import { printTemperature } from '@/core/units/temperature';
+import { useWorkshop } from '@/ui/WorkshopContext';
 import type { JobInputs } from '@/core/job/job';
 import { SYSTEMS } from '@/core/prime/grounds';
 import { LAYERS } from '@/core/prime/substances';
 import { decimal } from '@/core/units/numeral';
-import { Choice, NumberField, Tick } from '@/ui/fields';
+import { Choice, NumberField, TemperatureField, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
 
 const AIR_WORDS: Record<JobInputs['prime']['airBy'], string> = {
@@ -15,16 +17,16 @@ const AIR_WORDS: Record<JobInputs['prime']['airBy'], string> = {
 
 export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, air }: SlipProps) {
   const set = (patch: Partial<JobInputs['prime']>) => change('prime', patch);
+  const { tape } = useWorkshop();
   const begun = locked || coatsDone > 0;
   const next = plan.prime.coats[coatsDone];
   return (
     <div className={columns}>
       <Choice label="System" value={prime.system} options={SYSTEMS} onChange={(system) => set({ system })} disabled={begun} />
       <Choice label="On the cloth now" value={prime.over} options={LAYERS} onChange={(over) => set({ over })} disabled={begun} />
-      <NumberField
+      <TemperatureField
         label="Room"
         value={prime.roomC}
-        unit="°C"
         least={0}
         most={45}
         onChange={(roomC) => set({ roomC, airBy: 'measured' })}
@@ -45,7 +47,7 @@ export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, 
           className="btn btn-ghost btn-xs col-span-2 h-8 justify-start px-0 font-normal"
           onClick={() => set({ roomC: air.celsius, roomRh: air.rh, airBy: air.simulated ? 'simulated' : 'device' })}
         >
-          Take the {air.simulated ? 'simulated hygrometer' : 'hygrometer'}’s word: {decimal(air.celsius, 1)} °C,{' '}
+          Take the {air.simulated ? 'simulated hygrometer' : 'hygrometer'}’s word: {printTemperature(air.celsius, tape)},{' '}
           {decimal(air.rh, 0)} % RH
         </button>
       )}
