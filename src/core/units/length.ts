@@ -24,6 +24,7 @@ export const MM_PER_INCH = 25.4;
 export const MM_PER: Record<LengthUnit, number> = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, ft: 12 * MM_PER_INCH };
 export const SIXTEENTH_MM = MM_PER_INCH / 16;
 export const THIRTYSECOND_MM = MM_PER_INCH / 32;
+const SIXTYFOURTH_MM = MM_PER_INCH / 64;
 
 /** The longest thing a workshop measures: a hundred metres of cloth. */
 const LONGEST_MM = 100_000;
@@ -160,15 +161,15 @@ export function printSize(widthMm: number, heightMm: number, tape: Tape, way: Ro
 }
 
 /**
- * Small lengths (bow, lift, misfit) carry one decimal in metric whatever the tape's step: "1.4 mm"; 32nds of an inch.
+ * Small lengths (bow, lift, misfit) carry one decimal in metric whatever the tape's step: "1.4 mm"; 64ths of an inch.
  *
  * @example printFine(0.18, { unit: 'cm', stepMm: 1 }) // '0.2 mm'
  * @example printFine(0.18, { unit: 'in', stepMm: 25.4 / 16 }) // 'under 1/64 in'
  */
 export function printFine(mm: number, tape: Tape): string {
   if (tape.unit !== 'in') return `${decimal(mm, 1)} mm`;
-  if (Math.abs(mm) >= LEAST_TOLD_MM && Math.abs(mm) < THIRTYSECOND_MM / 2) return 'under 1/64 in';
-  const fine: Tape = { unit: 'in', stepMm: THIRTYSECOND_MM };
+  if (Math.abs(mm) >= LEAST_TOLD_MM && Math.abs(mm) < SIXTYFOURTH_MM / 2) return 'under 1/64 in';
+  const fine: Tape = { unit: 'in', stepMm: SIXTYFOURTH_MM };
   return Math.abs(mm) >= FAR_MM ? printLength(mm, fine) : `${printNumber(mm, fine)} in`;
 }
 

@@ -62,7 +62,7 @@ export function JobHeader({
         No. {number} · <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure> ·{' '}
         {byId(USES, brief.use).name.toLowerCase()}, {byId(EDGES, brief.edges).name.toLowerCase()}
       </p>
-      <div className="ml-auto flex flex-wrap items-center gap-3 text-[14px]">
+      <div className="ml-auto flex flex-wrap items-center gap-x-1 text-[14px] bench:gap-3">
         {brief.dueOn && !finished && due && (
           <span className="figure">
             <span className="soft">wanted {format(parseISO(brief.dueOn), 'EEE d MMM')}, </span>

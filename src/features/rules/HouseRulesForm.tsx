@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
+import { parseLength } from '@/core/units/length';
 import { printQuantity } from '@/core/units/quantity';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -22,6 +23,12 @@ interface RulesFields {
   policies: Policies;
 }
 
+/** A rule in millimetres may be typed in inches, with their sign. */
+const readRule = (typed: string, unit: string): number => {
+  if (unit !== 'mm' || !/["”″]|in\b/.test(typed)) return readNumber(typed);
+  const read = parseLength(typed, 'in');
+  return read.ok ? read.value.mm : NaN;
+};
 const readNumber = (typed: string) => (/^-?\d+([.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) : NaN);
 
 const fieldsOf = ({ rules }: StoredRules): RulesFields => ({
@@ -46,8 +53,8 @@ export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
       .split(',')
       .map((name) => name.trim())
       .filter(Boolean);
-    const changed = ASSUMPTIONS.flatMap(({ id, value }): [AssumptionId, number][] => {
-      const now = readNumber(fields.assumptions[id] ?? '');
+    const changed = ASSUMPTIONS.flatMap(({ id, value, unit }): [AssumptionId, number][] => {
+      const now = readRule(fields.assumptions[id] ?? '', unit);
       return now === value ? [] : [[id, now]];
     });
     const outcome = await saveRulesAction({
@@ -212,7 +219,7 @@ function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields
                         aria-invalid={error !== undefined}
                         {...form.register(`assumptions.${id}`, {
                           validate: (typed) => {
-                            const number = readNumber(typed);
+                            const number = readRule(typed, unit);
                             return (number >= min && number <= max) || `“${typed}” does not do: ${min} to ${max} ${unit}.`;
                           },
                         })}
@@ -222,7 +229,7 @@ function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields
                         {tape.unit === 'in' && INCH_TOLD.has(unit) && (
                           <>
                             {' '}
-                            = <Figure>{printQuantity(readNumber(now[id] ?? '') || value, unit, tape)}</Figure>
+                            = <Figure>{printQuantity(readRule(now[id] ?? '', unit) || value, unit, tape)}</Figure>
                           </>
                         )}
                       </span>
