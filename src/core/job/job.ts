@@ -11,7 +11,7 @@ import { handoverShape } from '../stages/handover/handoverInputs';
 import { primeShape } from '../stages/prime/primeInputs';
 import { squareShape } from '../stages/square/squareInputs';
 import { tuneShape } from '../stages/tune/tuneInputs';
-import type { Length } from '../units/length';
+import { type Length, type LengthUnit, SIXTEENTH_MM } from '../units/length';
 
 export const jobInputsShape = {
   brief: part('brief', briefShape),
@@ -59,9 +59,26 @@ export function inputsViolations({ bars }: JobInputs): { field: string; says: st
   });
 }
 
-/** What a new job starts with: usual choices, to be changed in the brief. */
+/** A usual length as one would type it in a unit: the same in centimetres, to the next sixteenth in inches. */
+const usualIn = ({ mm }: Length, unit: LengthUnit): Length =>
+  unit === 'in' || unit === 'ft' ? { mm: Math.round(mm / SIXTEENTH_MM) * SIXTEENTH_MM, unit: 'in' } : { mm, unit };
+
+/** The same, every length in it as one would type it in a unit. */
+const allIn = <T>(value: T, unit: LengthUnit): T => {
+  if (typeof value !== 'object' || value === null) return value;
+  if ('mm' in value && 'unit' in value) return usualIn(value as unknown as Length, unit) as T;
+  if (Array.isArray(value)) return value.map((one: unknown) => allIn(one, unit)) as T;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, allIn(one, unit)])) as T;
+};
+
+/**
+ * What a new job starts with: usual choices in the unit that its width was typed in, to be changed in the brief.
+ *
+ * @example newInputs('Study', length(40, 'cm'), length(30, 'cm')).fasten.spacing // { mm: 45, unit: 'cm' }
+ * @example newInputs('Study', length(24 * 25.4, 'in'), length(18 * 25.4, 'in')).fasten.spacing // { mm: 44.4…, unit: 'in' }
+ */
 export function newInputs(title: string, width: Length, height: Length): JobInputs {
-  const fresh = startOf(jobInputsShape);
+  const fresh = allIn(startOf(jobInputsShape), width.unit);
   return {
     ...fresh,
     brief: { ...fresh.brief, title, width, height },
