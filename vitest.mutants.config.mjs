@@ -1,0 +1,11 @@
+/* The tests that watch the stages, for the mutants: those of the core, without the long ones of the solvers. */
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { tsconfigPaths: true },
+  test: {
+    environment: 'node',
+    include: ['src/core/{stages,case,diagnosis,painting}/**/*.test.ts', 'src/core/tables.test.ts'],
+    testTimeout: 20_000,
+  },
+});
