@@ -5,7 +5,7 @@ export default defineConfig({
   resolve: { tsconfigPaths: true },
   test: {
     environment: 'node',
-    include: ['src/core/{stages,case,diagnosis,painting}/**/*.test.ts', 'src/core/tables.test.ts'],
+    include: ['src/core/{stages,diagnosis}/**/*.test.ts', 'src/core/case/{plan,progress,seenFromBack}.test.ts'],
     testTimeout: 20_000,
   },
 });

@@ -4,6 +4,7 @@
  * or higher than planned, which no move can mend and none needs to; least squares gives the five.
  * x right, y down, seen from the front. Derived here.
  */
+import { solveDense } from '../linear/dense';
 import { SIDES, type Side } from '../job/sides';
 
 export type EndMargins = Record<Side, readonly [first: number | null, second: number | null]>;
@@ -82,22 +83,10 @@ function leastSquares(rows: readonly { off: number; by: Row }[]): number[] | nul
   const size = columns.map((column) => Math.hypot(...rows.map(({ by }) => by[column])));
   if (size.some((one) => one < 1e-9)) return null;
   const scaled = rows.map(({ off, by }) => ({ off, by: by.map((value, column) => value / size[column]!) }));
-  const matrix = columns.map((row) => [
-    ...columns.map((column) => scaled.reduce((sum, { by }) => sum + by[row]! * by[column]!, 0)),
-    scaled.reduce((sum, { off, by }) => sum - by[row]! * off, 0),
-  ]);
-  for (const pivot of columns) {
-    const best = columns
-      .slice(pivot)
-      .reduce((most, row) => (Math.abs(matrix[row]![pivot]!) > Math.abs(matrix[most]![pivot]!) ? row : most));
-    [matrix[pivot], matrix[best]] = [matrix[best]!, matrix[pivot]!];
-    const by = matrix[pivot]![pivot]!;
-    if (Math.abs(by) < 1e-6) return null;
-    for (const row of columns) {
-      if (row === pivot) continue;
-      const factor = matrix[row]![pivot]! / by;
-      matrix[row] = matrix[row]!.map((value, column) => value - factor * matrix[pivot]![column]!);
-    }
-  }
-  return columns.map((row) => matrix[row]![5]! / matrix[row]![row]! / size[row]!);
+  const found = solveDense(
+    columns.map((row) => columns.map((column) => scaled.reduce((sum, { by }) => sum + by[row]! * by[column]!, 0))),
+    columns.map((row) => scaled.reduce((sum, { by, off }) => sum - by[row]! * off, 0)),
+    1e-6,
+  );
+  return found && found.map((value, column) => value / size[column]!);
 }

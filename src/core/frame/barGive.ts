@@ -3,7 +3,8 @@
  * as redundant supports (force method; Timoshenko, Strength of Materials I, 1955). Corners are taken for pins, which is
  * the softest they can be. mm, N.
  */
-import { type Beam, solveSymmetric } from './beam';
+import { solveDense } from '../linear/dense';
+import type { Beam } from './beam';
 
 /** Deflection of a simple beam at x for a unit force at a, times E I. */
 function simpleBeam(lengthMm: number, xMm: number, aMm: number): number {
@@ -28,16 +29,15 @@ export function barGive(
     if (!(at >= 0 && at <= lengthMm)) throw new RangeError(`a place lies on the bar, 0 to ${lengthMm} mm, got ${at}`);
   const give = (x: number, a: number) => simpleBeam(lengthMm, x, a) / flex;
   const count = placesMm.length;
-  const braces = (): Float64Array[] =>
-    supports.map((one, row) =>
-      Float64Array.from(supports, (other, column) => give(one.atMm, other.atMm) + (row === column ? 1 / one.stiffnessNPerMm : 0)),
-    );
+  const braces = supports.map((one, row) =>
+    supports.map((other, column) => give(one.atMm, other.atMm) + (row === column ? 1 / one.stiffnessNPerMm : 0)),
+  );
   const out = new Float64Array(count * count);
   placesMm.forEach((load, column) => {
-    const forces = solveSymmetric(
-      braces(),
-      Float64Array.from(supports, ({ atMm }) => give(atMm, load)),
-    );
+    const forces = solveDense(
+      braces,
+      supports.map(({ atMm }) => give(atMm, load)),
+    )!;
     placesMm.forEach((at, row) => {
       let moved = give(at, load);
       supports.forEach((support, index) => (moved -= forces[index]! * give(at, support.atMm)));

@@ -5,6 +5,8 @@
  * x runs along the bar from its left (or top) end; deflection and load are positive inwards. Units: mm, N.
  */
 
+import { solveDense } from '../linear/dense';
+
 /** A brace under the beam; Infinity is a brace that does not give. */
 export interface Support {
   atMm: number;
@@ -64,10 +66,10 @@ export function solveBeam(beam: Beam): BeamSolution {
     if (Number.isFinite(spring)) free[2 * node]![2 * node]! += spring;
     else hold(free, 2 * node);
   });
-  const moves = solveSymmetric(
+  const moves = solveDense(
     free,
     load.map((value, dof) => (dof % 2 === 0 && !Number.isFinite(springs[dof / 2]!) ? 0 : value)),
-  );
+  )!;
   const reactionsN = nodesMm.map((_at, node) => {
     const row = stiffness[2 * node]!;
     return load[2 * node]! - row.reduce((sum, value, dof) => sum + value * moves[dof]!, 0);
@@ -128,24 +130,6 @@ function hold(matrix: Float64Array[], dof: number): void {
   matrix.forEach((row) => (row[dof] = 0));
   matrix[dof]!.fill(0);
   matrix[dof]![dof] = 1;
-}
-
-/** Gaussian elimination without pivoting: the matrix is symmetric and positive definite. */
-export function solveSymmetric(matrix: Float64Array[], right: Float64Array): Float64Array {
-  const count = right.length;
-  for (let pivot = 0; pivot < count; pivot += 1) {
-    for (let row = pivot + 1; row < count; row += 1) {
-      const factor = matrix[row]![pivot]! / matrix[pivot]![pivot]!;
-      if (factor === 0) continue;
-      for (let column = pivot; column < count; column += 1) matrix[row]![column]! -= factor * matrix[pivot]![column]!;
-      right[row]! -= factor * right[pivot]!;
-    }
-  }
-  for (let row = count - 1; row >= 0; row -= 1) {
-    for (let column = row + 1; column < count; column += 1) right[row]! -= matrix[row]![column]! * right[column]!;
-    right[row]! /= matrix[row]![row]!;
-  }
-  return right;
 }
 
 /** The element a place lies in, and how far along it, 0 to 1. */

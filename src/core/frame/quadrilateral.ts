@@ -16,7 +16,7 @@ import {
   isDiagonal,
   lengthsOf,
 } from './corners';
-import { type Matrix5, inverse5, quadratic5 } from './matrix5';
+import { inverseOf, quadratic } from '../linear/dense';
 import { type Agreement, type Doubt, agreementOf, doubtOf, isDoubted, tested } from './readingDoubts';
 import {
   type CornerGaps,
@@ -219,7 +219,7 @@ function adjust(
   observations: readonly Observation[],
   unknowns: readonly number[],
   damping: number,
-): { step: number[]; inverse: Matrix5 } | null {
+): { step: number[]; inverse: number[][] } | null {
   const normal = Array.from({ length: 5 }, () => [0, 0, 0, 0, 0]);
   const right = [0, 0, 0, 0, 0];
   const corners = cornersOf(unknowns);
@@ -232,33 +232,25 @@ function adjust(
     }
   }
   normal.forEach((row, index) => (row[index]! *= 1 + damping));
-  const inverse = normal.every((row) => row.every(Number.isFinite)) ? invertible(normal) : null;
+  const inverse = normal.every((row) => row.every(Number.isFinite)) ? inverseOf(normal) : null;
   return inverse && { inverse, step: inverse.map((row) => row.reduce((sum, value, index) => sum + value * right[index]!, 0)) };
-}
-
-function invertible(matrix: Matrix5): Matrix5 | null {
-  try {
-    return inverse5(matrix);
-  } catch {
-    return null;
-  }
 }
 
 function describe(
   observations: readonly Observation[],
   unknowns: readonly number[],
-  inverse: Matrix5,
+  inverse: number[][],
   readings: TapeReadings,
   knowledge: Knowledge,
 ): Quadrilateral {
   const corners = cornersOf(unknowns);
   const estimate = (of: (at: Corners) => number, factor = 1): Estimate => ({
     value: of(corners) * factor,
-    sd: Math.sqrt(Math.max(0, quadratic5(inverse, gradient(of, unknowns)))) * factor,
+    sd: Math.sqrt(Math.max(0, quadratic(inverse, gradient(of, unknowns)))) * factor,
   });
   const heightOf = (at: Corners) => (LENGTHS.left(at) + LENGTHS.right(at)) / 2;
   const tests = observations.map((one) =>
-    tested(one, one.value - one.of(corners), one.sd ** 2 - quadratic5(inverse, gradient(one.of, unknowns))),
+    tested(one, one.value - one.of(corners), one.sd ** 2 - quadratic(inverse, gradient(one.of, unknowns))),
   );
   const trustsBars = Number.isFinite(knowledge.pairMm) || Number.isFinite(knowledge.nominalMm);
   const counted = trustsBars ? tests : tests.filter(({ is }) => is.kind === 'tape' || is.kind === 'gap');

@@ -3,7 +3,7 @@ import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { toEnd } from '../../toEnd';
 import type { Side } from '../../job/sides';
-import { bandMatrix, bandPlace, factorBand, solveBand, solveFour, TOGETHER, bandColumns } from './bandMatrix';
+import { bandMatrix, bandPlace, factorBand, solveBand, solveFour, TOGETHER, bandColumns } from '../../linear/bandMatrix';
 import { Stapling } from './Stapling';
 import { type EdgePlace, JAW_MM, edgeWeights, placeCompliance } from './edgePlaces';
 import { type Membrane, condensedMembrane, membraneStiffness, strainsOf, tensionsOf } from './membrane';

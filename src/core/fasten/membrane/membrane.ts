@@ -3,7 +3,16 @@
  * at every other. With it any route is a matter of small dense matrices; the inside is worked out only where it is shown.
  * Weak springs to the ground, lumped by area, make the free cloth solvable. mm, N, N/mm; x right, y down.
  */
-import { type BandMatrix, TOGETHER, bandColumns, bandMatrix, bandPlace, factorBand, solveBand, solveFour } from './bandMatrix';
+import {
+  type BandMatrix,
+  TOGETHER,
+  bandColumns,
+  bandMatrix,
+  bandPlace,
+  factorBand,
+  solveBand,
+  solveFour,
+} from '../../linear/bandMatrix';
 import { type Elasticity, type MembraneCloth, elasticity, elementStiffness } from './membraneCloth';
 import { type MembraneMesh, eachElement, elementNodes, nodeAt } from './membraneMesh';
 

@@ -5,7 +5,7 @@
 import { type ClothMeasures, clothMeasures, outwardForces, spread } from './clothMeasures';
 import { type EdgePlace, edgeForces, placeCompliance } from './edgePlaces';
 import type { MembraneCloth } from './membraneCloth';
-import { TOGETHER } from './bandMatrix';
+import { TOGETHER } from '../../linear/bandMatrix';
 import { type Membrane, movesUnder, movesUnderFour, strainsOf, tensionsOf } from './membrane';
 import type { MembraneMesh } from './membraneMesh';
 import { Stapling } from './Stapling';

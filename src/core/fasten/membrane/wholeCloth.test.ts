@@ -2,7 +2,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { expect, it } from 'vitest';
 import { toEnd } from '../../toEnd';
-import { bandPlace } from './bandMatrix';
+import { bandPlace } from '../../linear/bandMatrix';
 import { Stapling } from './Stapling';
 import { type EdgePlace, JAW_MM, edgeForces, placeCompliance } from './edgePlaces';
 import { condensedMembrane, membraneStiffness, movesUnder } from './membrane';

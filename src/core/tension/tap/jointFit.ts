@@ -5,7 +5,7 @@
  * of the microphone — is found on a grid and then by Nelder & Mead. Derived here: the evidence of a linear Gaussian
  * model, its scale profiled out: `−½ ln|K| − ½ N ln q`, `K = I + λ D G D`, `q = yᵀy − λ cᵀD K⁻¹ D c`.
  */
-import { inverse5 } from '../../frame/matrix5';
+import { inverseOf } from '../../linear/dense';
 import {
   MICROPHONE_AT,
   MICROPHONE_HEIGHT,
@@ -77,7 +77,8 @@ export function* jointFit(span: Span, sigma: number, taps: readonly ReadyTap[]):
   const best = nelderMead(model, found[0]!.at, [0.02, 0.04, 0.1, 0.1, 0.15], 160, 2e-3);
   const other = found.find(({ at }) => Math.abs(at[0]! - best.at[0]!) > 0.1 || Math.abs(at[1]! - best.at[1]!) > 0.2);
   yield undefined;
-  const covariance = inverse5(hessian(model, best.at, [0.01, 0.02, 0.05, 0.06, 0.1]));
+  // A hair on the diagonal keeps it from having none.
+  const covariance = inverseOf(hessian(model, best.at, [0.01, 0.02, 0.05, 0.06, 0.1]))!;
   const [vMean, vRatio, cross] = [covariance[0]![0]!, covariance[1]![1]!, covariance[0]![1]!];
   const root = (value: number) => Math.sqrt(Math.max(value, 1e-8));
   return {
