@@ -9,7 +9,7 @@ export default {
   mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
   coverageAnalysis: 'perTest',
   concurrency: 2,
-  timeoutMS: 20_000,
+  timeoutMS: 60_000,
   reporters: ['clear-text', 'json', 'progress-append-only'],
   clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
   jsonReporter: { fileName: 'test-results/mutants.json' },

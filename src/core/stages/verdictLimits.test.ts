@@ -60,4 +60,90 @@ describe('at the limit', () => {
     }
     expect(new Set(near)).toEqual(new Set(['watch', 'stop']));
   });
+
+  it('a leg, the room for a fold and a deep bar keep to what the house says', () => {
+    const leg = (legShare: number) =>
+      level('fasten', 'leg', { depthMm: 20, assume: { legShare }, change: ({ fasten }) => (fasten.fastener = 'staple10') });
+    expect([leg(0.51), leg(0.49)]).toEqual([null, 'stop']);
+    const fold = (mm: number, assume: Case['assume'] = {}) =>
+      level('fasten', 'lastBeforeFold', { assume, change: ({ fasten }) => (fasten.lastFromCorner = length(mm)) });
+    expect([19.9, 20, 75, 75.1].map((mm) => fold(mm))).toEqual(['watch', 'good', 'good', 'watch']);
+    expect([fold(30, { foldNearest: 35 }), fold(90, { foldFarthest: 100 })]).toEqual(['watch', 'good']);
+    const deep = (depthMm: number, deepFrom = 30) => level('brief', 'edgesInSight', { depthMm, assume: { deepFrom } });
+    expect([deep(29.9), deep(30), deep(30, 31)]).toEqual(['watch', null, 'watch']);
+  });
+
+  it('a brace is refused where the house says so', () => {
+    const brace = (bucklingLeast: number) =>
+      level('bars', 'braceLoad', {
+        size: [1500, 1000],
+        assume: { buckling: 10, bucklingLeast },
+        change: ({ bars }) => Object.assign(bars, { bracesUpright: [0.5], bracesLevel: [], tensionNPerM: 300 }),
+      });
+    const levels = [1, 1.5, 2, 2.5, 3].map(brace);
+    expect(levels[0]).toBe('watch');
+    expect(levels.at(-1)).toBe('stop');
+    expect([...levels].sort()).toEqual([...levels].reverse().sort());
+    expect(levels.indexOf('stop')).toBeGreaterThan(levels.lastIndexOf('watch'));
+  });
+
+  it('tension for a painting, its margins and its clamps', () => {
+    const painted = (change: (inputs: JobInputs) => void, assume: Case['assume'] = {}) => ({
+      assume,
+      change: (inputs: JobInputs) => {
+        inputs.brief.use = 'finished';
+        change(inputs);
+      },
+    });
+    const tension = (n: number) =>
+      level(
+        'fasten',
+        'paintedTension',
+        painted(({ bars }) => (bars.tensionNPerM = n)),
+      );
+    const ids = planJob(
+      newInputs('t', length(900), length(600)),
+      { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') },
+      0,
+    );
+    expect(ids.fasten.verdicts.some(({ about }) => about === 'tension for a painting')).toBe(false);
+    expect([200, 201, 300, 301].map(tension)).toEqual([null, 'watch', 'watch', 'stop']);
+    const route = (id: JobInputs['fasten']['route']) =>
+      level(
+        'fasten',
+        'route',
+        painted(({ fasten }) => (fasten.route = id)),
+      );
+    expect([route('registered'), route('compass')]).toEqual([null, 'watch']);
+    const side = (mm: number) =>
+      level(
+        'cloth',
+        'topMargin',
+        painted(({ cloth }) => (cloth.left.top = { first: length(mm), second: length(mm) })),
+      );
+    const levels = [5, 12, 40, 60, 90].map(side);
+    expect(levels[0]).toBe('stop');
+    expect(levels.at(-1)).toBe('good');
+    expect(levels).toContain('watch');
+  });
+
+  it('squareness, pairs and size in one sheet: just within, just beyond', () => {
+    const square = (id: string, patch: Partial<Record<'top' | 'bottom' | 'left' | 'right' | 'down' | 'up', number>>) => {
+      const diagonal = Math.hypot(900, 600);
+      const read = { top: 900, bottom: 900, left: 600, right: 600, down: diagonal, up: diagonal, ...patch };
+      return level('square', id, {
+        change: ({ square: typed }) =>
+          Object.assign(typed, Object.fromEntries(Object.entries(read).map(([name, mm]) => [name, length(mm)]))),
+      });
+    };
+    const diagonal = Math.hypot(900, 600);
+    const levels = Array.from({ length: 41 }, (_, step) =>
+      square('rack', { down: diagonal + step / 8, up: diagonal - step / 8 }),
+    );
+    // 2 mm a metre of diagonal unframed: 2.16 mm here, and twice that is too much; steps of a quarter.
+    expect([levels.indexOf('watch') / 4, levels.indexOf('stop') / 4]).toEqual([2.25, 4.5]);
+    expect(new Set(levels)).toEqual(new Set(['good', 'watch', 'stop']));
+    expect(square('pairs', {})).toBe('good');
+    expect(square('size', { top: 910, bottom: 910, down: Math.hypot(910, 600), up: Math.hypot(910, 600) })).toBe('stop');
+  });
 });
