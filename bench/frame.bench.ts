@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { chooseBars } from '../src/core/frame/chooseBars';
-import { cutTimber } from '../src/core/frame/cutTimber';
-import { fitQuadrilateral } from '../src/core/frame/quadrilateral';
-import { NO_GAPS } from '../src/core/frame/readings';
+import { cutTimber } from '../src/core/frame/sawing/cutTimber';
+import { fitQuadrilateral } from '../src/core/frame/square/quadrilateral';
+import { NO_GAPS } from '../src/core/frame/square/readings';
 import { DEFAULT_RULES } from '../src/core/house/houseRules';
 import { newInputs } from '../src/core/job/job';
 import { clothLoad } from '../src/core/tension/clothLoad';

@@ -7,7 +7,7 @@ import { FRONT_WORDS } from './job/sideWords';
 import { newInputs } from './job/job';
 import { byId } from './house/schools';
 import { PROFILES } from './frame/profiles';
-import { NO_GAPS } from './frame/readings';
+import { NO_GAPS } from './frame/square/readings';
 import { length } from './units/length';
 
 const CORE = import.meta.dirname;

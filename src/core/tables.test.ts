@@ -10,7 +10,7 @@ import { GLUES } from './frame/glues';
 import { JOINTS } from './frame/joints';
 import { PROFILES } from './frame/profiles';
 import { SPECIES } from './frame/timber';
-import { WIND_PATTERNS } from './frame/wind';
+import { WIND_PATTERNS } from './frame/square/wind';
 import { ASSUMPTIONS } from './house/assumptions';
 import { SIDES } from './job/sides';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from './house/schools';

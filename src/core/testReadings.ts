@@ -1,5 +1,5 @@
 /* For tests: work with readings on every side, and the same work with left and right exchanged. */
-import { CORNERS, type Corner } from './frame/corners';
+import { CORNERS, type Corner } from './frame/square/corners';
 import { type JobInputs, newInputs } from './job/job';
 import { SIDES, type Side, isLevel } from './job/sides';
 import type { SideEnds } from './painting/paintingInputs';

@@ -1,5 +1,5 @@
 import type { Database } from 'better-sqlite3';
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 
 interface Row {
   id: string;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CORNER_FOLDS, type CornerFold } from '@/core/cloth/cornerFolds';
-import { CORNERS } from '@/core/frame/corners';
+import { CORNERS } from '@/core/frame/square/corners';
 import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { cornerPattern } from '@/core/stages/cloth/planFold';

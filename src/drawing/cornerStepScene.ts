@@ -5,7 +5,7 @@
  */
 import type { CornerFold, FoldStep, SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
-import type { Corner } from '@/core/frame/corners';
+import type { Corner } from '@/core/frame/square/corners';
 import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Mark, type Point, type Role, type Scene, point } from './scene';
 

@@ -3,7 +3,7 @@ import { DOMMatrix, ImageData, Path2D, createCanvas } from '@napi-rs/canvas';
 import DxfParser, { type ILwpolylineEntity } from 'dxf-parser';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { cardPattern, sparePattern } from '@/core/cloth/cornerTemplate';
-import { CORNERS } from '@/core/frame/corners';
+import { CORNERS } from '@/core/frame/square/corners';
 import { BESIDE_MM, atCorner, cornerTemplateScene } from './cornerTemplateScene';
 import { sceneDxf } from './sceneDxf';
 import { OVERLAP_MM, scenePdf, sheetsOf } from './scenePdf';

@@ -7,7 +7,7 @@ import { FRONT_WORDS } from '@/core/job/sideWords';
 import type { SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
 import type { FlatPoint } from '@/core/cloth/foldedCorner';
-import { type Corner } from '@/core/frame/corners';
+import { type Corner } from '@/core/frame/square/corners';
 import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Tape, printFine } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point } from './scene';

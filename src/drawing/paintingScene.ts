@@ -4,7 +4,7 @@
  */
 import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import { SIDE_ENDS, type Registration } from '@/core/cloth/registration';
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { SIDES, type Side } from '@/core/job/sides';
 import { leastEnd, type PaintedSide } from '@/core/painting/planPainting';
 import { type Tape, printFine, printLength } from '@/core/units/length';

@@ -4,8 +4,8 @@
  */
 import type { Side } from '@/core/job/sides';
 import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
-import { CORNERS, type Corner } from '@/core/frame/corners';
-import { type Quadrilateral } from '@/core/frame/quadrilateral';
+import { CORNERS, type Corner } from '@/core/frame/square/corners';
+import { type Quadrilateral } from '@/core/frame/square/quadrilateral';
 import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';

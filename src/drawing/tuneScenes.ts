@@ -3,7 +3,7 @@
  * larger by a factor that is stated.
  */
 import { FRONT_WORDS } from '@/core/job/sideWords';
-import { CORNERS } from '@/core/frame/corners';
+import { CORNERS } from '@/core/frame/square/corners';
 import { MICROPHONE_AT, TAP_PLACES, TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { printFine, printLength } from '@/core/units/length';
 import { braceMarks, frameMarks } from './frameMarks';

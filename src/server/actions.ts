@@ -1,6 +1,6 @@
 'use server';
 /* The one way in for writes from the screens: action → checked request → use case → repository. */
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 import type { StoredCloth } from '@/db/clothSheets';
 import type { StoredJob } from '@/db/jobs';
 import type { StoredRules } from '@/db/workshops';

@@ -4,10 +4,10 @@
  */
 import { createHash } from 'node:crypto';
 import { randomLcg } from 'd3-random';
-import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/buyingPlan';
+import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/sawing/buyingPlan';
 import { partsIfOpen } from '@/core/frame/frameParts';
 import { profileOf, profilesOf } from '@/core/house/materials';
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { StoredJob } from '@/db/jobs';
 import { type RackMove, addRackBar, insertRackMove, listRack, listRackMoves, sawnJobs, takeRackBar } from '@/db/rackBars';

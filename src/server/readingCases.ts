@@ -2,7 +2,7 @@
  * What is measured or done between the stages of a job and finishes none: taps with their sound, turns at the corners,
  * remedies. The numbers are worked out here from what was recorded, whatever the screen showed.
  */
-import { CORNERS } from '@/core/frame/corners';
+import { CORNERS } from '@/core/frame/square/corners';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import type { Reading } from '@/core/log/logEntry';

@@ -1,6 +1,6 @@
 /* What the screens may ask for, as shapes; `actions.ts` checks each against its own. */
 import { VIEWS } from '@/core/job/sideWords';
-import { CORNERS } from '@/core/frame/corners';
+import { CORNERS } from '@/core/frame/square/corners';
 import { houseRulesShape } from '@/core/house/houseRules';
 import { idText, jobInputsShape } from '@/core/job/job';
 import { SUBSTANCES } from '@/core/prime/substances';

@@ -2,7 +2,7 @@
 import { FRONT_WORDS } from '@/core/job/sideWords';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { cornerPattern, cornerSize } from '@/core/stages/cloth/planFold';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
 import { sceneDxf } from '@/drawing/sceneDxf';

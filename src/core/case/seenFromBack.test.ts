@@ -1,7 +1,7 @@
 /* A frame seen from the back is told as its mirror image is told from the front: no word keeps the name of the other side. */
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { CORNERS } from '../frame/corners';
+import { CORNERS } from '../frame/square/corners';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { SIDES } from '../job/sides';

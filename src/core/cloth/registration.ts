@@ -6,7 +6,7 @@
  * and too much image round the edge are limits. Derived here.
  * Seen from the front, x right, y down, mm; offsets are positive where the image goes round the edge.
  */
-import { CORNERS, type Corner, type Point2 } from '../frame/corners';
+import { CORNERS, type Corner, type Point2 } from '../frame/square/corners';
 import { SIDES, type Side } from '../job/sides';
 
 export interface PaintedImage {

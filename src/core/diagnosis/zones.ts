@@ -1,5 +1,5 @@
 /* Where on a canvas a sign is seen. */
-import type { Corner } from '../frame/corners';
+import type { Corner } from '../frame/square/corners';
 import type { SideWords } from '../job/sideWords';
 import type { Side } from '../job/sides';
 

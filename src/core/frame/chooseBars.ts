@@ -10,7 +10,7 @@ import type { ClothLoad } from '../tension/clothLoad';
 import { type Beam, type BeamSolution, inertiaInPlane, solveBeam, spanBows } from './beam';
 import { braceStiffness } from './braces';
 import { type FramePart, type FrameSize, frameWeightKg, partsIfOpen } from './frameParts';
-import { type FramePrice, framePrice } from './framePrice';
+import { type FramePrice, framePrice } from './sawing/framePrice';
 import { JOINTS } from './joints';
 import { profileOf, profilesOf, woodOf } from '../house/materials';
 import type { Profile } from './profiles';

@@ -9,12 +9,12 @@ import { length } from '../units/length';
 import { assemblySteps, setHours } from './assembly';
 import { deflectionAt } from './beam';
 import { braceStiffness, brushSag, bucklingN } from './braces';
-import { buyingPlan, rackChanges } from './buyingPlan';
+import { buyingPlan, rackChanges } from './sawing/buyingPlan';
 import { bowShare, chooseBars, holds, judgeBars, recommendedBars, ruleOfThumb } from './chooseBars';
-import { cuttingViolations } from './cutTimber';
+import { cuttingViolations } from './sawing/cutTimber';
 import { type Joined, TIP_COVER_MM, braceHeldBy, fixings } from './fixings';
 import { frameParts, frameWeightKg } from './frameParts';
-import { framePrice, nearestListed, pairPrice } from './framePrice';
+import { framePrice, nearestListed, pairPrice } from './sawing/framePrice';
 import { GLUES } from './glues';
 import { JOINTS } from './joints';
 import {
@@ -28,7 +28,7 @@ import {
   woodOf,
 } from '../house/materials';
 import { PROFILES, type Profile } from './profiles';
-import { type RackBar, makeableFrames, pickList, withoutPicked } from './rack';
+import { type RackBar, makeableFrames, pickList, withoutPicked } from './sawing/rack';
 import { rollDegrees, torsionConstant } from './roll';
 import { FABRICS } from '../cloth/fabrics';
 import { SPECIES } from './timber';

@@ -3,11 +3,11 @@ import { randomLcg } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { momentAt, solveBeam } from './beam';
-import { cutTimber } from './cutTimber';
-import type { TimberStock } from './timberStock';
-import { barsAtLean, pressPlan } from './press';
-import { type Knowledge, NO_GAPS, type TapeReadings } from './readings';
-import { type Quadrilateral, fitQuadrilateral } from './quadrilateral';
+import { cutTimber } from './sawing/cutTimber';
+import type { TimberStock } from './sawing/timberStock';
+import { barsAtLean, pressPlan } from './square/press';
+import { type Knowledge, NO_GAPS, type TapeReadings } from './square/readings';
+import { type Quadrilateral, fitQuadrilateral } from './square/quadrilateral';
 
 /** Moments over rigid braces by Clapeyron’s theorem of three moments for unequal spans: another method altogether. */
 function threeMoments(places: number[], lengthMm: number, load: number): number[] {

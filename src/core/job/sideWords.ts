@@ -2,7 +2,7 @@
  * Sides, ends and corners in words, for somebody who looks at the canvas from the front or, the frame lying face down,
  * from the back: there left and right change places, top and bottom stay.
  */
-import { CORNERS, type Corner, type DiagonalName } from '../frame/corners';
+import { CORNERS, type Corner, type DiagonalName } from '../frame/square/corners';
 import { SIDES, type Side, isLevel } from './sides';
 
 export const VIEWS = ['front', 'back'] as const;

@@ -2,7 +2,7 @@
  * What a job’s log tells about its cloth: every tension that was measured, how far the corners were opened, what was done
  * about slackness, how much ground lies on it.
  */
-import { CORNERS } from '../frame/corners';
+import { CORNERS } from '../frame/square/corners';
 import type { LogEntry, Reading } from './logEntry';
 import type { ReadingId } from './readingKinds';
 import { NOT_OPENED, type Openings, eachCorner } from '../tension/openCorners';

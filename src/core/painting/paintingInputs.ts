@@ -1,5 +1,5 @@
 /* What is measured of a painted image that is not a true rectangle, and what matters when the frame is placed on it. */
-import { TAPE_NAMES } from '../frame/corners';
+import { TAPE_NAMES } from '../frame/square/corners';
 import { SIDES } from '../job/sides';
 import { type ShapeOf, each, flag, lengthOf, listOf, oneOf, optional, part } from '../shape/shape';
 

@@ -1,5 +1,5 @@
 /* What is judged about a painting that is placed on its frame: how true it lies, what is held by what, what to spare it. */
-import { CORNERS } from '../frame/corners';
+import { CORNERS } from '../frame/square/corners';
 import { type SideWords, sideWords } from '../job/sideWords';
 import { FIXING_WORDS } from '../cloth/marginLeft';
 import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CORNERS } from '../frame/corners';
+import { CORNERS } from '../frame/square/corners';
 import { type Opener, NOT_OPENED, allCorners, driveFor, eachCorner, openCorners, openingBy, openingSteps } from './openCorners';
 
 const FACE = { widthMm: 1000, heightMm: 500 };

@@ -3,7 +3,7 @@
  * its two corners; the gap across a mitre is g √2. Strain is growth over length, tension rises by stiffness × strain
  * (linear cloth, nothing slips at the fasteners: an upper estimate). Derived here.
  */
-import { CORNERS, type Corner } from '../frame/corners';
+import { CORNERS, type Corner } from '../frame/square/corners';
 
 /** How far each bar steps out at a corner, mm. */
 export type Openings = Record<Corner, number>;

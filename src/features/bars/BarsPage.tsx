@@ -1,6 +1,6 @@
 'use client';
 /* The store of bars: what lies on the rack and what it makes, one plan for several jobs, and the tables of materials. */
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 import type { RackMove } from '@/db/rackBars';
 import type { StoredRules } from '@/db/workshops';
 import type { Series } from '@/server/rackCases';

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { profileOf, profilesOf } from '@/core/house/materials';
-import { type RackBar, makeableFrames } from '@/core/frame/rack';
+import { type RackBar, makeableFrames } from '@/core/frame/sawing/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
 import { addToRackAction, takeFromRackAction } from '@/server/actions';

@@ -3,8 +3,8 @@
 import { printFine } from '@/core/units/length';
 import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
-import { type BuyingPlan, type SectionPlan, KEPT_MM, orderTotals } from '@/core/frame/buyingPlan';
-import type { SawnBar } from '@/core/frame/cutTimber';
+import { type BuyingPlan, type SectionPlan, KEPT_MM, orderTotals } from '@/core/frame/sawing/buyingPlan';
+import type { SawnBar } from '@/core/frame/sawing/cutTimber';
 import { profileOf } from '@/core/house/materials';
 import { assumed } from '@/core/house/houseRules';
 import { verdict } from '@/core/job/verdict';

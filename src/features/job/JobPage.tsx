@@ -10,7 +10,7 @@ import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type View, sideWords } from '@/core/job/sideWords';
 import { SideWordsProvider } from '@/ui/SideWordsContext';
 import { recordStepAction, withdrawRecordAction } from '@/server/actions';
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 import { type StageId, stageActs, stageById } from '@/core/stages/stages';
 import { type HouseLessons, caseOf } from '@/core/case/jobCase';
 import { progressOf } from '@/core/case/progress';

@@ -1,7 +1,7 @@
 'use client';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { memo, useMemo } from 'react';
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 import type { JobInputs } from '@/core/job/job';
 import { braceRange } from '@/core/stages/bars/barsInputs';
 import { type StageId, isFaceUp } from '@/core/stages/stages';

@@ -6,7 +6,7 @@ import { ROUTES } from '@/core/fasten/routes';
 import { BRACE_FIXINGS } from '@/core/frame/braceFixings';
 import { GLUES } from '@/core/frame/glues';
 import { JOINTS } from '@/core/frame/joints';
-import { WIND_PATTERNS } from '@/core/frame/wind';
+import { WIND_PATTERNS } from '@/core/frame/square/wind';
 import type { HouseRules } from '@/core/house/houseRules';
 import { fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
 import { EDGES, HANGS, MEDIUMS, USES } from '@/core/house/schools';

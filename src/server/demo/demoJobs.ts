@@ -3,7 +3,7 @@
  * of night-sky paintings and stretches the old canvases of a ferry line again. All names and sizes are made up.
  */
 import type { StockCloth } from '@/core/cloth/clothStock';
-import type { RackBar } from '@/core/frame/rack';
+import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import type { GroundStock } from '@/db/groundStocks';

@@ -2,7 +2,7 @@
 import { type BarBow, type BarChoice, bowShare, ruleOfThumb } from '../../frame/chooseBars';
 import { BRACE_FIXINGS, type HeldBy } from '../../frame/braceFixings';
 import type { Fixing } from '../../frame/fixings';
-import { nearestListed } from '../../frame/framePrice';
+import { nearestListed } from '../../frame/sawing/framePrice';
 import { JOINTS } from '../../frame/joints';
 import { profileOf } from '../../house/materials';
 import type { Profile } from '../../frame/profiles';

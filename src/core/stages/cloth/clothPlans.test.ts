@@ -1,7 +1,7 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
-import { CORNERS } from '../../frame/corners';
+import { CORNERS } from '../../frame/square/corners';
 import { DEFAULT_RULES, tapeFor } from '../../house/houseRules';
 import { type JobInputs, newInputs } from '../../job/job';
 import type { PaintingInputs } from '../../painting/paintingInputs';

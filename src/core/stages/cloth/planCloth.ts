@@ -7,7 +7,7 @@ import { waysToFit } from '../../cloth/narrowCloth';
 import { type RollFit, rollFit } from '../../cloth/rollFit';
 import type { Registration } from '../../cloth/registration';
 import { rollPrice } from '../../cloth/rollPrice';
-import { CORNERS } from '../../frame/corners';
+import { CORNERS } from '../../frame/square/corners';
 import type { JobInputs } from '../../job/job';
 import { fabricOf, profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';

@@ -3,7 +3,7 @@ import { type CornerPattern, type PatternSize, cardPattern, sparePattern, wholeC
 import type { CutSize } from '../../cloth/cutSize';
 import type { Fabric } from '../../cloth/fabrics';
 import { type CornerLayers, cornerLayers } from '../../cloth/foldedCorner';
-import { CORNERS, type Corner } from '../../frame/corners';
+import { CORNERS, type Corner } from '../../frame/square/corners';
 import type { Profile } from '../../frame/profiles';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';

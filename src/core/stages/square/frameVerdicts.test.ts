@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { lengthsOf } from '../../frame/corners';
-import { barsAtLean } from '../../frame/press';
+import { lengthsOf } from '../../frame/square/corners';
+import { barsAtLean } from '../../frame/square/press';
 import { DEFAULT_RULES, type HouseRules, tapeFor } from '../../house/houseRules';
 import { type JobInputs, newInputs } from '../../job/job';
 import type { BarsInputs } from '../bars/barsInputs';

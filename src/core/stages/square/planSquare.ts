@@ -1,8 +1,8 @@
-import { liftFromStrings } from '../../frame/wind';
-import { type PressPlan, pressPlan } from '../../frame/press';
-import { CORNERS, type TapeName } from '../../frame/corners';
-import { type CornerGaps, NO_GAPS, type TapeReadings } from '../../frame/readings';
-import { type QuadrilateralResult, fitQuadrilateral } from '../../frame/quadrilateral';
+import { liftFromStrings } from '../../frame/square/wind';
+import { type PressPlan, pressPlan } from '../../frame/square/press';
+import { CORNERS, type TapeName } from '../../frame/square/corners';
+import { type CornerGaps, NO_GAPS, type TapeReadings } from '../../frame/square/readings';
+import { type QuadrilateralResult, fitQuadrilateral } from '../../frame/square/quadrilateral';
 import { type HouseRules, assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { SquareInputs } from './squareInputs';

@@ -1,6 +1,6 @@
 /* What is read of the frame. Null where nothing was read; `down` runs top left to bottom right, `up` bottom left to top right. */
-import { CORNERS, TAPE_NAMES } from '../../frame/corners';
-import { WIND_PATTERNS } from '../../frame/wind';
+import { CORNERS, TAPE_NAMES } from '../../frame/square/corners';
+import { WIND_PATTERNS } from '../../frame/square/wind';
 import { type ShapeOf, each, flag, lengthOf, listOf, number, oneOf, optional, part } from '../../shape/shape';
 
 /** Most earlier tries kept with a frame. */

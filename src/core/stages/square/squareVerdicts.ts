@@ -1,10 +1,10 @@
 /* What is judged about the squareness of a frame, one verdict each. */
 import { JOINTS } from '../../frame/joints';
-import type { PressPlan } from '../../frame/press';
-import { type TapeName, isDiagonal } from '../../frame/corners';
-import { type Doubt } from '../../frame/readingDoubts';
-import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/quadrilateral';
-import { WIND_PATTERNS } from '../../frame/wind';
+import type { PressPlan } from '../../frame/square/press';
+import { type TapeName, isDiagonal } from '../../frame/square/corners';
+import { type Doubt } from '../../frame/square/readingDoubts';
+import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/square/quadrilateral';
+import { WIND_PATTERNS } from '../../frame/square/wind';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { Side } from '../../job/sides';

@@ -1,5 +1,5 @@
 /* What opening the corners of a stretcher is judged by: how far, how square, how it fits its rebate. */
-import { CORNERS } from '../../frame/corners';
+import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { EDGES, USES, byId } from '../../house/schools';

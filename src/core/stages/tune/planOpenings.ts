@@ -1,5 +1,5 @@
 /* The corners of a stretcher: what was opened, what is wanted, what it takes and what it does. */
-import { CORNERS } from '../../frame/corners';
+import { CORNERS } from '../../frame/square/corners';
 import { JOINTS } from '../../frame/joints';
 import { assumed } from '../../house/houseRules';
 import { fabricOf } from '../../house/materials';

@@ -1,4 +1,4 @@
-import { CORNERS } from '../../frame/corners';
+import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';

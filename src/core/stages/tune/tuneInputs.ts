@@ -1,5 +1,5 @@
 /* What is read and wanted when a canvas is tuned. */
-import { CORNERS, type Corner } from '../../frame/corners';
+import { CORNERS, type Corner } from '../../frame/square/corners';
 import { type ShapeOf, each, lengthOf, listOf, number, oneOf, optional, part } from '../../shape/shape';
 import { FEELS } from '../../tension/feel';
 import { REMEDIES, REMEDY_SIGNS } from '../../tension/remedies';

@@ -6,7 +6,7 @@ import { type BarChoice, bowLimitMm, bowShare } from '@/core/frame/chooseBars';
 import { fixingWords } from '@/core/frame/fixings';
 import { JOINTS } from '@/core/frame/joints';
 import { profileOf } from '@/core/house/materials';
-import { type RackBar, pickList } from '@/core/frame/rack';
+import { type RackBar, pickList } from '@/core/frame/sawing/rack';
 import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/house/schools';
 import { braceWords } from '@/core/stages/bars/braceWords';

@@ -1,8 +1,8 @@
 'use client';
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
-import { TAPE_NAMES, type TapeName, isDiagonal } from '@/core/frame/corners';
-import type { Estimate, Quadrilateral } from '@/core/frame/quadrilateral';
+import { TAPE_NAMES, type TapeName, isDiagonal } from '@/core/frame/square/corners';
+import type { Estimate, Quadrilateral } from '@/core/frame/square/quadrilateral';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
 import { type Tape, printFine } from '@/core/units/length';
 import { Figure } from '@/ui/Figure';

@@ -3,7 +3,7 @@
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
 import { CORNER_FOLDS } from '@/core/cloth/cornerFolds';
-import { type Corner } from '@/core/frame/corners';
+import { type Corner } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { cornerPattern, cornerSize, planFold } from '@/core/stages/cloth/planFold';

@@ -2,7 +2,7 @@
 /* Under the drawing of a painting: its image and margins as read, where the frame lies, sizes, priorities compared. */
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
-import { TAPE_NAMES, isDiagonal } from '@/core/frame/corners';
+import { TAPE_NAMES, isDiagonal } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
 import type { PaintingInputs } from '@/core/painting/paintingInputs';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';

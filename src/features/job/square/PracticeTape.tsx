@@ -2,9 +2,9 @@
 /* The simulated tape: an invented frame to measure, press and measure again; nothing of it counts as a reading of this job. */
 import { randomLcg } from 'd3-random';
 import { useState } from 'react';
-import { type PracticeFrame, practiceFrame, pressed, readPractice } from '@/core/frame/practiceTape';
-import { TAPE_NAMES } from '@/core/frame/corners';
-import { NOTHING_READ, type TapeReadings } from '@/core/frame/readings';
+import { type PracticeFrame, practiceFrame, pressed, readPractice } from '@/core/frame/square/practiceTape';
+import { TAPE_NAMES } from '@/core/frame/square/corners';
+import { NOTHING_READ, type TapeReadings } from '@/core/frame/square/readings';
 import { assumed } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';

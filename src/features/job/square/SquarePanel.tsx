@@ -2,9 +2,9 @@
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
 import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
-import { type Corner } from '@/core/frame/corners';
-import { NOTHING_READ } from '@/core/frame/readings';
-import { WIND_PATTERNS } from '@/core/frame/wind';
+import { type Corner } from '@/core/frame/square/corners';
+import { NOTHING_READ } from '@/core/frame/square/readings';
+import { WIND_PATTERNS } from '@/core/frame/square/wind';
 import type { JobInputs } from '@/core/job/job';
 import { type CornerGap, MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';

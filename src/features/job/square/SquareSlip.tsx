@@ -1,5 +1,5 @@
 'use client';
-import type { TapeName } from '@/core/frame/corners';
+import type { TapeName } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
 import { ReadingField } from '@/ui/fields';
 import { useSideWords } from '@/ui/SideWordsContext';

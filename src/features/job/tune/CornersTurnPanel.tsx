@@ -3,7 +3,7 @@
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
-import { CORNERS, type Corner } from '@/core/frame/corners';
+import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import { capital } from '@/core/painting/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';

@@ -2,7 +2,7 @@
 /* This canvas’s own past: every tension, turn and remedy, with what came of it; taps as WAV files. */
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { CORNERS } from '@/core/frame/corners';
+import { CORNERS } from '@/core/frame/square/corners';
 import type { TensionReading } from '@/core/log/jobHistory';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';

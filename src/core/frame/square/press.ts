@@ -3,7 +3,7 @@
  * the lean at which both diagonals are equal; what is then left in the corners is the fault of a bar.
  * Origin at the bottom left, x right, y up, mm; lean positive when the top lies to the left, radians.
  */
-import type { Side } from '../job/sides';
+import type { Side } from '../../job/sides';
 import { CORNERS, type Corner, type Corners, type DiagonalName, cornerOver, lengthsOf } from './corners';
 
 export interface PressPlan {

@@ -2,14 +2,14 @@
  * One plan for the frames of several jobs: slotted bars picked from the rack or ordered, timber and braces sawn
  * together, each section on its own, at the least price; what is left of sawn lengths goes back to the rack.
  */
-import { type HouseRules, assumed } from '../house/houseRules';
-import { totalMinor } from '../units/money';
+import { type HouseRules, assumed } from '../../house/houseRules';
+import { totalMinor } from '../../units/money';
 import { type CuttingResult, type SawnBar, cutTimber } from './cutTimber';
 import type { TimberPart, TimberStock } from './timberStock';
-import { BEAD_WIDTH_MM, type FramePart } from './frameParts';
+import { BEAD_WIDTH_MM, type FramePart } from '../frameParts';
 import { boughtLengths, pairPrice, pieces } from './framePrice';
-import { profileOf } from '../house/materials';
-import type { Profile } from './profiles';
+import { profileOf } from '../../house/materials';
+import type { Profile } from '../profiles';
 import { type PickList, type RackBar, pickList, withoutPicked } from './rack';
 
 export interface FrameWanted {

@@ -1,6 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { normal } from '../normal';
+import { normal } from '../../normal';
 import { practiceFrame, pressed, readGaps, readPractice } from './practiceTape';
 import { barsAtLean, pressPlan } from './press';
 import { CORNERS, type TapeName, cornerOver, lengthsOf, goesRound } from './corners';

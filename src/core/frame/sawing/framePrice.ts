@@ -1,10 +1,10 @@
 /* What the wood of one frame costs by the lists of its bar: pairs as they are sold, timber by whole lengths. */
-import { type HouseRules, assumed } from '../house/houseRules';
+import { type HouseRules, assumed } from '../../house/houseRules';
 import { cutTimber } from './cutTimber';
 import type { TimberPart } from './timberStock';
-import type { FramePart } from './frameParts';
-import { totalMinor } from '../units/money';
-import type { PricedLength, Profile } from './profiles';
+import type { FramePart } from '../frameParts';
+import { totalMinor } from '../../units/money';
+import type { PricedLength, Profile } from '../profiles';
 
 export interface FramePrice {
   /** Minor units; null when a list has no length for a part. */

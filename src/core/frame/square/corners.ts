@@ -1,7 +1,7 @@
 /*
  * Names and places of a frame's corners, as seen from the front; origin at the bottom left, x right, y up, mm.
  */
-import type { Side } from '../job/sides';
+import type { Side } from '../../job/sides';
 
 export type DiagonalName = 'down' | 'up';
 export type TapeName = Side | DiagonalName;

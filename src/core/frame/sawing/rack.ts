@@ -2,8 +2,8 @@
  * The rack: bars, timber and braces that lie in the workshop. Slotted bars fit only their own family, and a frame
  * wants two pairs; what the rack lacks is ordered.
  */
-import type { FramePart } from './frameParts';
-import type { Profile } from './profiles';
+import type { FramePart } from '../frameParts';
+import type { Profile } from '../profiles';
 
 export interface RackBar {
   id: string;

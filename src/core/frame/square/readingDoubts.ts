@@ -2,7 +2,7 @@
  * Do the readings agree, and if not, which one is to be doubted: chi-square of the residuals, and standardised
  * residuals (Baarda, A testing procedure for use in geodetic networks, 1968).
  */
-import type { Side } from '../job/sides';
+import type { Side } from '../../job/sides';
 import { type Corner, type DiagonalName, isDiagonal } from './corners';
 import type { Knowledge, Observation } from './readings';
 

@@ -2,7 +2,7 @@
  * Wind: the four corners do not lie in one plane. With three corners on a flat table the fourth lifts by L;
  * two strings from corner to corner then pass each other in the middle at a distance of L / 2.
  */
-import type { School } from '../house/schools';
+import type { School } from '../../house/schools';
 
 interface WindPattern<Id extends string> extends School<Id> {
   cause: string;

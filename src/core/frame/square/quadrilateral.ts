@@ -4,7 +4,7 @@
  * the tape's precision. Gauss–Newton adjustment by observation equations.
  * Corners as seen from the front; origin at the bottom left, x right, y up, mm.
  */
-import { SIDES, type Side, isLevel } from '../job/sides';
+import { SIDES, type Side, isLevel } from '../../job/sides';
 import {
   CORNERS,
   type Corner,
@@ -16,7 +16,7 @@ import {
   isDiagonal,
   lengthsOf,
 } from './corners';
-import { inverseOf, quadratic } from '../linear/dense';
+import { inverseOf, quadratic } from '../../linear/dense';
 import { type Agreement, type Doubt, agreementOf, doubtOf, isDoubted, tested } from './readingDoubts';
 import {
   type CornerGaps,

@@ -2,7 +2,7 @@
  * Readings of a frame as observations for the fit: each with its value, its standard deviation and what it measures.
  * Soft knowledge joins them: opposite bars are a pair, and have their planned length.
  */
-import type { Side } from '../job/sides';
+import type { Side } from '../../job/sides';
 import { CORNERS, type Corner, type Corners, LENGTHS, TAPE_NAMES, type TapeName, cornerOver, isDiagonal } from './corners';
 
 /** mm above 0, null where nothing was read. `down` runs top left to bottom right, `up` bottom left to top right. */

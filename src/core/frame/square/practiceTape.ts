@@ -2,7 +2,7 @@
  * A simulated tape and frame to learn on: a frame that is off in a way drawn from a seed, and readings with the
  * noise of a tape, one of them wrong on demand. The same seed gives the same frame and the same readings.
  */
-import { normal } from '../normal';
+import { normal } from '../../normal';
 import { CORNERS, type Corner, type Corners, type TapeName, cornerOver, lengthsOf } from './corners';
 import { type TapeReadings } from './readings';
 import { barsAtLean } from './press';
