@@ -130,7 +130,7 @@ test('materials are changed and added to, with wrong values said at once; the jo
   await page.getByLabel('Stiffness E, Spruce').fill('9,4');
   await page.getByText('Standard bar', { exact: true }).click();
   await page.getByLabel('Slotted pairs, mm and price of a pair, Standard bar').fill('700 9.10; 500');
-  await expect(page.getByRole('alert').filter({ hasText: '“500” does not do. Type mm and a price' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: '“500” does not do. Type a length and its price' })).toBeVisible();
   await page.getByLabel('Slotted pairs, mm and price of a pair, Standard bar').fill('700 9.10; 500 7');
   await page.getByRole('button', { name: 'Add a bar' }).click();
   await page.getByRole('button', { name: 'Save the materials' }).click();

@@ -120,6 +120,68 @@ test('a narrow screen shows one column and no sideways scrolling', async ({ page
   }
 });
 
+test('under a finger everything is as large as a fingertip, the run follows its stage, the drawing is whole', async ({
+  browser,
+  demoServer,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  await page.goto(`${demoServer.url}/job/demo-128`);
+  await expect(page.getByRole('group', { name: 'Seen from' })).toBeVisible();
+  for (const name of ['Fasten', 'Bars', 'Tune'] as const) {
+    await stage(page, name).tap();
+    await expect(stage(page, name)).toHaveAttribute('aria-current', 'step');
+    await expect(stage(page, name)).toBeInViewport({ ratio: 0.95 });
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('main button, main input, main select, main [role=tab], footer a, nav a')]
+        .filter((one) => one.getClientRects().length > 0)
+        .map((one) => {
+          const label = one.closest('label')?.getBoundingClientRect().height ?? 0;
+          return {
+            name: one.getAttribute('aria-label') ?? one.textContent,
+            high: Math.max(label, one.getBoundingClientRect().height),
+          };
+        })
+        .filter(({ name: label, high }) => high < 43.5 && label !== 'Step along the route'),
+    );
+    expect(small, name).toEqual([]);
+  }
+  const [seen, drawing] = [page.getByRole('group', { name: 'Seen from' }), page.getByRole('img').first()];
+  const [above, below] = [await seen.boundingBox(), await drawing.boundingBox()];
+  expect(above!.y + above!.height).toBeLessThanOrEqual(below!.y + 1);
+  await context.close();
+});
+
+test('the lists under a drawing are drawn to a height by hand and by keys, and keep it', async ({ page, demoServer }) => {
+  await page.goto(`${demoServer.url}/job/demo-132`);
+  await stage(page, 'Bars').click();
+  const edge = page.getByRole('separator', { name: 'Room for the lists under the drawing' });
+  const panel = page.getByRole('tabpanel');
+  await expect(edge).toHaveAttribute('aria-valuetext', 'as much as they need');
+  const high = async () => (await panel.boundingBox())!.height;
+  const asNeeded = await high();
+  const box = (await edge.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + 106, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(high).toBeLessThan(asNeeded - 80);
+  const drawn = await high();
+  await edge.focus();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(high).toBeCloseTo(drawn + 48, 0);
+  await page.reload();
+  await stage(page, 'Bars').click();
+  await expect.poll(high).toBeCloseTo(drawn + 48, 0);
+  await stage(page, 'Cloth').click();
+  await expect(edge).toHaveAttribute('aria-valuetext', 'as much as they need');
+  await stage(page, 'Bars').click();
+  await edge.focus();
+  await page.keyboard.press('Enter');
+  await expect.poll(high).toBeCloseTo(asNeeded, 0);
+});
+
 test('units switch everywhere at once and are kept; a typed length keeps its own', async ({ page, demoServer }) => {
   await page.goto(`${demoServer.url}/job/demo-132`);
   await stage(page, 'Cloth').click();
@@ -142,7 +204,7 @@ test('the bench puts what needs hands first, keeps clocks in sight and opens wha
   const rows = page.getByRole('main').getByRole('listitem');
   await expect(rows.first()).toContainText('Night mail');
   await expect(rows.first()).toContainText('3 days late');
-  await expect(page.getByRole('contentinfo', { name: 'Drying' })).toContainText(/No\. 136 size, first coat, .* left, until/);
+  await expect(page.getByRole('contentinfo', { name: 'Drying' })).toContainText(/No\. 136 size, first coat, \d+ h/);
   await expect(rows.filter({ hasText: 'The slip at first light' })).toContainText(/Stop\. Left: 12\.9 mm left, nothing to hold/);
   const before = await rows.count();
   await page.getByRole('button', { name: 'Show 26 handed over' }).click();

@@ -59,9 +59,14 @@ export function inputsViolations({ bars }: JobInputs): { field: string; says: st
   });
 }
 
-/** A usual length as one would type it in a unit: the same in centimetres, to the next sixteenth in inches. */
-const usualIn = ({ mm }: Length, unit: LengthUnit): Length =>
-  unit === 'in' || unit === 'ft' ? { mm: Math.round(mm / SIXTEENTH_MM) * SIXTEENTH_MM, unit: 'in' } : { mm, unit };
+/** From here a metric length is typed in centimetres where these are used: a clearance of 2 stays one of millimetres, mm. */
+const TYPED_IN_CM_MM = 100;
+
+/** A usual length as one would type it: to the next sixteenth in inches, larger ones in centimetres where these are used. */
+function usualIn({ mm }: Length, unit: LengthUnit): Length {
+  if (unit === 'in' || unit === 'ft') return { mm: Math.round(mm / SIXTEENTH_MM) * SIXTEENTH_MM, unit: 'in' };
+  return { mm, unit: mm >= TYPED_IN_CM_MM && unit !== 'mm' ? 'cm' : 'mm' };
+}
 
 /** The same, every length in it as one would type it in a unit. */
 const allIn = <T>(value: T, unit: LengthUnit): T => {
@@ -74,7 +79,8 @@ const allIn = <T>(value: T, unit: LengthUnit): T => {
 /**
  * What a new job starts with: usual choices in the unit that its width was typed in, to be changed in the brief.
  *
- * @example newInputs('Study', length(40, 'cm'), length(30, 'cm')).fasten.spacing // { mm: 45, unit: 'cm' }
+ * @example newInputs('Study', length(40, 'cm'), length(30, 'cm')).square.blade // { mm: 300, unit: 'cm' }
+ * @example newInputs('Study', length(40, 'cm'), length(30, 'cm')).brief.rebateClearance.unit // 'mm'
  * @example newInputs('Study', length(24 * 25.4, 'in'), length(18 * 25.4, 'in')).fasten.spacing // { mm: 44.4…, unit: 'in' }
  */
 export function newInputs(title: string, width: Length, height: Length): JobInputs {
