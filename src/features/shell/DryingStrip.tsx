@@ -46,7 +46,9 @@ export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; no
             title={`${clock.title}: ${words}${ready ? '' : hands(clock.readyAt)}`}
           >
             <strong>No. {clock.number}</strong> {clock.what.toLowerCase()},{' '}
-            <span className={ready ? 'text-success' : ''}>{few ? words : words.split(', ')[0]!.replace(' left', '')}</span>
+            <span className={ready ? 'text-success' : ''}>
+              {few ? words : ready ? 'ready' : words.split(', ')[0]!.replace(' left', '')}
+            </span>
             {few && !ready && <span className="soft">{hands(clock.readyAt)}</span>}
             <span
               aria-hidden

@@ -4,6 +4,7 @@ import { DEFAULT_RULES } from '../../house/houseRules';
 import { type JobInputs, newInputs } from '../../job/job';
 import { stapleModel } from '../../stages/fasten/stapleModel';
 import { length } from '../../units/length';
+import { firstSteps } from './firstSteps';
 import { condensedMembrane } from './membrane';
 import { clothMeasures, edgeWidths, principal } from './clothMeasures';
 import { nodeAt } from './membraneMesh';
@@ -63,6 +64,29 @@ describe('a route on the simulated cloth', () => {
       (route) => run(modelOf({ route })).result.end.unevenness,
     );
     expect(again.unevenness).toBeLessThan(Math.min(once.unevenness, ...others) / 1.5);
+  });
+
+  it('shows the first steps of a long route on a coarse cloth, near to what the whole one says', () => {
+    expect(firstSteps(base)).toBeNull();
+    const inputs = newInputs('long', length(1500), length(1000));
+    inputs.fasten.spacing = length(25);
+    const long = stapleModel(inputs, DEFAULT_RULES);
+    const first = firstSteps(long)!;
+    expect((first.mesh.xs.length - 1) * (first.mesh.ys.length - 1)).toBeLessThan(900);
+    expect(first.events.map(({ order }) => order)).toEqual(long.events.slice(0, 24).map(({ order }) => order));
+    const rough = told(simulateRoute(told(condensedMembrane(first.mesh, first.cloth)).result, first));
+    const whole = told(simulateRoute(told(condensedMembrane(long.mesh, long.cloth)).result, { ...long, firmN: first.firmN }));
+    for (const step of [3, 11, 23]) {
+      const [coarse, fine] = [rough.shown[step]!, whole.shown[step]!];
+      const sums = [0, 0];
+      first.places.forEach((place, index) => {
+        const own = long.places.findIndex((one) => one.side === place.side && one.offsetMm === place.offsetMm);
+        sums[0]! += coarse.edgeNPerM[index]!;
+        sums[1]! += fine.edgeNPerM[own]!;
+      });
+      expect(sums[0]! / sums[1]!).toBeGreaterThan(0.8);
+      expect(sums[0]! / sums[1]!).toBeLessThan(1.25);
+    }
   });
 
   it('finds nothing to pull against when one side is finished first', () => {

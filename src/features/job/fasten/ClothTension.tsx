@@ -124,6 +124,7 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
         {decimal(mean, 0)} N/m, {held.length} hold
         {frame?.unopposed && <strong className="text-warning"> · nothing holds the other side yet</strong>}
       </Fact>
+      {answer.rough && <Fact name="roughly">first steps on a coarse cloth; the whole one is being worked out</Fact>}
       {run && (
         <>
           <Fact name="end, across × down">

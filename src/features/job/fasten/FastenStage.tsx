@@ -91,7 +91,9 @@ export function FastenStage({
   );
   // What the model cannot tell is not drawn.
   const shown = showsCloth && !cloth.answer?.run?.doubt ? cloth.answer : null;
-  const frame = shown?.frames.findLast((one) => one.order <= step) ?? null;
+  const told = shown?.frames.findLast((one) => one.order <= step) ?? null;
+  // Beyond the first steps a rough answer tells nothing.
+  const frame = shown?.rough && told === shown.frames.at(-1) && step > told!.order ? null : told;
   const ran = shown?.model ?? null;
   const field = useField(worker, ran, frame);
   const ranStep = useMemo(() => (ran && frame && field ? { model: ran, frame, field } : null), [ran, frame, field]);

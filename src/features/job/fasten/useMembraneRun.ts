@@ -4,6 +4,7 @@
  * a failure keeps the last run in sight.
  */
 import { useEffect, useRef, useState } from 'react';
+import { firstSteps } from '@/core/fasten/membrane/firstSteps';
 import type { RouteRun, RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
 import { type MembraneWorker, membraneWorker } from '@/workers/membraneWorker';
 import type { RunRequest } from '@/workers/membraneTasks';
@@ -14,6 +15,8 @@ export interface MembraneRun {
   frames: RunFrame[];
   /** The end, once it is reached. */
   run: RouteRun | null;
+  /** First steps on a coarse cloth, while the whole is worked out. */
+  rough: boolean;
 }
 
 export interface MembraneAnswer {
@@ -68,6 +71,13 @@ export function useMembraneRun(
       try {
         const request = asks.current.question();
         const { model } = request;
+        const first = firstSteps(model);
+        if (first) {
+          const shown: RunFrame[] = [];
+          const asked = { ...request, model: first, hands: 0, seed: HAND_SEED };
+          await asks.current.worker().run('run', asked, { signal: stop.signal, onProgress: (frame) => shown.push(frame) });
+          if (!stop.signal.aborted) setAnswer({ key, model: first, frames: shown, run: null, rough: true });
+        }
         const frames: RunFrame[] = [];
         const run = await asks.current.worker().run(
           'run',
@@ -76,11 +86,11 @@ export function useMembraneRun(
             signal: stop.signal,
             onProgress: (frame) => {
               frames.push(frame);
-              if (frames.length % 12 === 1) setAnswer({ key, model, frames: [...frames], run: null });
+              if (frames.length % 12 === 1) setAnswer({ key, model, frames: [...frames], run: null, rough: false });
             },
           },
         );
-        if (!stop.signal.aborted) setAnswer({ key, model, frames, run });
+        if (!stop.signal.aborted) setAnswer({ key, model, frames, run, rough: false });
       } catch (failure) {
         if (!(failure instanceof TaskCancelled) && !stop.signal.aborted)
           setFailed({ key, error: failureWords(failure as Error) });
