@@ -22,6 +22,34 @@ describe('what comes in', () => {
     expect(ask(method, headers as Record<string, string>).status).toBe(status);
   });
 
+  it.each([
+    ['localhost:3000', 200],
+    ['127.0.0.1:3000', 200],
+    ['[::1]:3000', 200],
+    ['evil.example', 421],
+    ['localhost.evil.example:3000', 421],
+    ['evil.example:3000@localhost', 421],
+    ['127.0.0.1.evil.example', 421],
+    ['0.0.0.0:3000', 421],
+    ['', 421],
+  ])('under the name %s answers %d, read or write', (host, status) => {
+    expect(ask('GET', { host }).status).toBe(status);
+    expect(ask('POST', { host, origin: `http://${host}` }).status).toBe(status);
+  });
+
+  it('answers to names that the house adds, and carries its headers when it turns away', () => {
+    process.env.KEEN_BATTEN_HOSTS = 'studio.local, bench';
+    try {
+      expect(['studio.local:3000', 'BENCH', 'studio.local.evil'].map((host) => ask('GET', { host }).status)).toEqual([
+        200, 200, 421,
+      ]);
+    } finally {
+      delete process.env.KEEN_BATTEN_HOSTS;
+    }
+    for (const away of [ask('GET', { host: 'evil.example' }), ask('POST', { origin: 'null' })])
+      expect(away.headers.get('x-frame-options')).toBe('DENY');
+  });
+
   it('gets a content policy with a nonce of its own each time, and no unsafe scripts', () => {
     const policy = () => ask('GET').headers.get('content-security-policy')!;
     const nonce = (text: string) => /'nonce-([0-9a-f]{32})'/.exec(text)?.[1];
