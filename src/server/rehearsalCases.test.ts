@@ -61,6 +61,16 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   value(saveInputs(workshop, { jobId: job.id, revision: open.revision, inputs: open.inputs }));
   expect(toEnd(steps)).toMatchObject({ ok: false, kind: 'stale' });
   expect(openJob(workshop, job.id)!.log).toHaveLength(1);
+  // A frame with more fasteners than the cloth can be worked out for is refused before anything is reckoned.
+  const wide = value(createJob(workshop, { title: 'Wide', width: length(4000), height: length(4000) }));
+  const close = { ...wide.inputs, fasten: { ...wide.inputs.fasten, spacing: length(5), lastFromCorner: length(20) } };
+  value(saveInputs(workshop, { jobId: wide.id, revision: wide.revision, inputs: close }));
+  const asked = rehearsalKept(workshop, dto({ jobId: wide.id, revision: wide.revision + 1 }));
+  const first = asked.next();
+  expect(first.done).toBe(true);
+  expect(words(first.value as never)).toMatch(
+    /\d{3,} fasteners are too many for the simulated cloth, 640 at the most.*Nothing was kept/,
+  );
   const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
   const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));
   workshop = emptyWorkshop();

@@ -6,7 +6,8 @@ import { condensedMembrane } from '@/core/fasten/membrane/membrane';
 import { type RouteRun, type StapleModel, simulateRoute } from '@/core/fasten/membrane/simulateRoute';
 import { rehearsalViolation } from '@/core/fasten/rehearsal';
 import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/stages/fasten/rehearsalScore';
-import { stapleModel } from '@/core/stages/fasten/stapleModel';
+import { jobRoute } from '@/core/stages/fasten/jobRoute';
+import { clothRefusal, stapleModel } from '@/core/stages/fasten/stapleModel';
 import { updateInputs } from '@/db/jobs';
 import { insertLogEntry } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
@@ -27,6 +28,8 @@ export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>
   if (!seen.ok) return seen;
   const { inputs } = seen.value;
   const { rules } = readRules(database);
+  const refusal = clothRefusal(jobRoute(inputs, rules));
+  if (refusal) return refuse(`${refusal} Nothing was kept.`);
   const model = stapleModel(inputs, rules);
   const wrong = rehearsalViolation(dto.moves, model.places.length);
   if (wrong) return refuse(`${wrong} Nothing was kept: start the rehearsal over.`);

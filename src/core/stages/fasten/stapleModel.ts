@@ -91,11 +91,25 @@ function barsGive(places: readonly EdgePlace[], { brief, bars }: JobInputs, rule
   return give;
 }
 
+/** Most fasteners that the simulated cloth is worked out for: time grows with their square, memory too. */
+export const MOST_ON_CLOTH = 640;
+
+/**
+ * Why the simulated cloth is not worked out for a route; null where it is.
+ *
+ * @example clothRefusal({ fasteners: 396 }) // null
+ */
+export const clothRefusal = ({ fasteners }: Pick<RoutePlan, 'fasteners'>): string | null =>
+  fasteners <= MOST_ON_CLOTH
+    ? null
+    : `${fasteners} fasteners are too many for the simulated cloth, ${MOST_ON_CLOTH} at the most: set them wider to see it.`;
+
 /**
  * The cloth of this job going on along a route.
  *
  * @param mesh the one to play with, or the fine one
  * @param route the job’s own where it is left out
+ * @throws RangeError where `clothRefusal` speaks
  */
 export function stapleModel(
   inputs: JobInputs,
@@ -107,6 +121,8 @@ export function stapleModel(
   const fasten = { ...inputs.fasten, route };
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const plan = jobRoute(inputs, rules, route);
+  const refusal = clothRefusal(plan);
+  if (refusal) throw new RangeError(refusal);
   const places: EdgePlace[] = [];
   for (const { side, offsetMm } of onCloth(plan.steps))
     if (!places.some((one) => samePlace(one, { side, offsetMm }))) places.push({ side, offsetMm });

@@ -46,6 +46,8 @@ interface FastenPanelProps {
   onFine: (fine: boolean) => void;
   /** Null while another tab is in sight. */
   rehearsal: Rehearsal | null;
+  /** Why the simulated cloth is not worked out; null where it is. */
+  refusal: string | null;
   onKeep: Keep;
   signs: Signs;
   onStage: (stage: StageId) => void;
@@ -66,16 +68,16 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
           show: () => (
             <>
               <RouteSteps {...props} />
-              <ClothTension {...props} />
+              {props.refusal ?? <ClothTension {...props} />}
             </>
           ),
         },
         {
           id: 'rehearse',
           name: 'Rehearse',
-          show: () => props.rehearsal && <RehearsalPanel {...props} rehearsal={props.rehearsal} />,
+          show: () => props.refusal ?? (props.rehearsal && <RehearsalPanel {...props} rehearsal={props.rehearsal} />),
         },
-        { id: 'compare', name: 'Compare routes', show: () => <CompareRoutes {...props} /> },
+        { id: 'compare', name: 'Compare routes', show: () => props.refusal ?? <CompareRoutes {...props} /> },
         { id: 'signs', name: 'Signs', show: () => <SignsPanel {...props} /> },
         {
           id: 'knots',

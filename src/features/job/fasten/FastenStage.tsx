@@ -11,7 +11,7 @@ import { assumed } from '@/core/house/houseRules';
 import type { StageId } from '@/core/stages/stages';
 import type { Seen } from '@/core/diagnosis/diagnosis';
 import type { Plan } from '@/core/case/planJob';
-import { stapleModel } from '@/core/stages/fasten/stapleModel';
+import { clothRefusal, stapleModel } from '@/core/stages/fasten/stapleModel';
 import { type Zone, ZONES, zoneWords } from '@/core/diagnosis/zones';
 import { fastenScene } from '@/drawing/fastenScene';
 import { type Mark, type Scene, fromBack } from '@/drawing/scene';
@@ -69,8 +69,9 @@ export function FastenStage({
   const signs = useSigns();
   const total = plan.fasten.route.steps.length;
   const worker = useMembraneWorker();
-  const showsCloth = tab === 'cloth';
-  const rehearses = tab === 'rehearse';
+  const refusal = clothRefusal(plan.fasten.route);
+  const showsCloth = tab === 'cloth' && refusal === null;
+  const rehearses = tab === 'rehearse' && refusal === null;
   const cloth = useMembraneRun(worker, showsCloth || rehearses ? clothKey(inputs, rules, fine) : null, () => ({
     model: stapleModel(inputs, rules, fine ? 'fine' : 'play'),
     hands: HANDS,
@@ -139,6 +140,7 @@ export function FastenStage({
         fine={fine}
         onFine={setFine}
         rehearsal={rehearsal}
+        refusal={refusal}
         onKeep={onKeep}
         signs={signs}
         onStage={onStage}
