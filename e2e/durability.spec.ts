@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3';
-import { expect, listen, newCanvas, record, saved, stage, test } from './test';
+import { answer, expect, listen, newCanvas, record, saved, stage, test } from './test';
 import { startServer } from './server';
 
 test('kill -9 right after a record is acknowledged loses nothing; the clock goes on from where it was', async ({
@@ -44,6 +44,48 @@ test('what is typed while the server is away is kept and saved when it is back',
     await page.reload();
     await expect(page.getByLabel('Title')).toHaveValue('Typed in the dark, kept');
     expect(complaints).toEqual([]);
+    await page.goto('about:blank');
+  } finally {
+    await server.remove();
+  }
+});
+
+test('what was typed last is saved when the page is left at once, and Back shows what the workshop has', async ({
+  page,
+  demoServer,
+}) => {
+  const id = await newCanvas(page, demoServer.url, 'Left at once', '500', '400');
+  await page.getByLabel('Width', { exact: true }).fill('800');
+  await page.getByRole('link', { name: 'Log' }).click();
+  await page.waitForURL('**/log');
+  await page.goBack();
+  await expect(page.getByLabel('Width', { exact: true })).toHaveValue('800 mm');
+  await expect(answer(page)).toHaveText('800 × 400 mm');
+  await page.getByLabel('Height', { exact: true }).fill('600');
+  await page.goto(`${demoServer.url}/air`);
+  await page.goto(`${demoServer.url}/job/${id}`);
+  await expect(page.getByLabel('Height', { exact: true })).toHaveValue('600 mm');
+});
+
+test('what the workshop never acknowledged is there after a reload, and saved when the server is back', async ({
+  page,
+  complaints,
+}) => {
+  const server = await startServer({ demo: false });
+  try {
+    const id = await newCanvas(page, server.url, 'Closed lid', '700', '500');
+    await saved(page);
+    await server.kill();
+    await page.getByLabel('Title').fill('Closed lid, kept');
+    await expect(page.getByTestId('save-state')).toHaveText('not saved');
+    await page.goto('about:blank');
+    await server.restart();
+    await page.goto(`${server.url}/job/${id}`);
+    await expect(page.getByLabel('Title')).toHaveValue('Closed lid, kept');
+    await saved(page);
+    await page.reload();
+    await expect(page.getByLabel('Title')).toHaveValue('Closed lid, kept');
+    complaints.length = 0;
     await page.goto('about:blank');
   } finally {
     await server.remove();

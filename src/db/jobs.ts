@@ -1,6 +1,7 @@
 import type { Database } from 'better-sqlite3';
 import type { Job, JobInputs } from '@/core/job/job';
-import { SHAPE_VERSION, upgradeInputs } from '@/core/file/upgradeJob';
+import { SHAPE_VERSION } from '@/core/file/shapeVersion';
+import { upgradeInputs } from '@/core/file/upgradeJob';
 
 /** A job as it is kept, with the revision that guards it against stale saves. */
 export interface StoredJob extends Job {

@@ -1,5 +1,6 @@
 import type { Database } from 'better-sqlite3';
-import { SHAPE_VERSION, upgradePlan } from '@/core/file/upgradeJob';
+import { SHAPE_VERSION } from '@/core/file/shapeVersion';
+import { upgradePlan } from '@/core/file/upgradeJob';
 import type { LogEntry, PlanSnapshot, Reading } from '@/core/log/logEntry';
 import type { ReadingId } from '@/core/log/readingKinds';
 

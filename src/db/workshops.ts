@@ -1,5 +1,6 @@
 import type { Database } from 'better-sqlite3';
-import { SHAPE_VERSION, upgradeRules } from '@/core/file/upgradeJob';
+import { SHAPE_VERSION } from '@/core/file/shapeVersion';
+import { upgradeRules } from '@/core/file/upgradeJob';
 import { DEFAULT_RULES, type HouseRules } from '@/core/house/houseRules';
 
 export interface StoredRules {

@@ -5,7 +5,7 @@ import 'reflect-metadata';
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import { JOB_FILE_FORMAT, jobFileShape } from '@/core/file/jobFile';
-import { SHAPE_VERSION } from '@/core/file/upgradeJob';
+import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import { dtoOf } from './shapeDto';
 
 type Schema = Record<string, unknown>;

@@ -5,7 +5,7 @@ import { type Materials, materialsShape } from '../house/materials';
 import { type Job, jobShape } from '../job/job';
 import { type LogEntry, logEntryShape } from '../log/logEntry';
 import { type ShapeOf, listOf, oneOf, part } from '../shape/shape';
-import { SHAPE_VERSION } from './upgradeJob';
+import { SHAPE_VERSION } from './shapeVersion';
 
 export const JOB_FILE_FORMAT = 'keen-batten/job';
 

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { length } from '../units/length';
 import { DEFAULT_RULES, USUAL_POLICIES } from '../house/houseRules';
 import { newInputs } from '../job/job';
-import { SHAPE_VERSION, UNNUMBERED, upgradeInputs, upgradeJobFile, upgradeRules } from './upgradeJob';
+import { SHAPE_VERSION } from './shapeVersion';
+import { UNNUMBERED, upgradeInputs, upgradeJobFile, upgradeRules } from './upgradeJob';
 
 const fresh = newInputs('Old', length(900), length(600));
 

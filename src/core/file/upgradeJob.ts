@@ -3,6 +3,7 @@
  * A chain of numbered steps: what was written by version n takes the steps after n. Versions 1 to 4 did not store their
  * number with a row, so the first link of the chain (`toVersion4`) tells them by what they hold; from 4 on the number decides.
  */
+import { SHAPE_VERSION } from './shapeVersion';
 import { NO_CHANGES } from '../house/materials';
 import { USUAL_POLICIES } from '../house/houseRules';
 import { newInputs } from '../job/job';
@@ -13,8 +14,6 @@ import { alikeCorners } from '../stages/tune/tuneInputs';
 import { REMEDIES } from '../tension/remedies';
 import { type Length, length } from '../units/length';
 
-/** The version that this product writes: of inputs, plans, rules and job files alike. */
-export const SHAPE_VERSION = 5;
 /** What rows without a number were written by, at the latest. */
 export const UNNUMBERED = 4;
 

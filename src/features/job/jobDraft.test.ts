@@ -114,6 +114,38 @@ describe('the draft of a job', () => {
     expect(state.job.inputs.brief.title).toBe('typed in the dark');
   });
 
+  it('learns of a newer version: takes it where nothing was typed, shows both where something was', () => {
+    const newer = { ...job, revision: 4, inputs: { ...job.inputs, brief: { ...job.inputs.brief, title: 'Newer' } } };
+    const { draft: idle } = server();
+    expect(idle.learn({ ...newer, revision: 1 })).toBe(false);
+    expect(title(idle)).toBe('Harbour');
+    expect(idle.learn(newer)).toBe(true);
+    expect(idle.read()).toMatchObject({ revision: 4, save: 'saved' });
+    expect(title(idle)).toBe('Newer');
+    const { draft: typing } = server();
+    typing.change('brief', { title: 'Mine' });
+    expect(typing.learn(newer)).toBe(true);
+    expect(typing.read()).toMatchObject({ save: 'stale', theirs: newer });
+    expect(title(typing)).toBe('Mine');
+  });
+
+  it('resumes what was typed before: saved on the same revision, asked about on an older one, forgotten when it is there', async () => {
+    const typed = { ...job.inputs, brief: { ...job.inputs.brief, title: 'Typed before' } };
+    const { draft, state } = server();
+    draft.resume({ revision: 1, inputs: typed });
+    expect(draft.read().save).toBe('unsaved');
+    expect(await draft.flush()).toBe(true);
+    expect(state.job.inputs.brief.title).toBe('Typed before');
+    const { draft: late, state: other } = server();
+    late.resume({ revision: 0, inputs: typed });
+    expect(late.read()).toMatchObject({ save: 'stale', theirs: { revision: 1, inputs: job.inputs } });
+    expect(await late.flush()).toBe(false);
+    expect(other.saves).toBe(0);
+    const { draft: same } = server();
+    same.resume({ revision: 0, inputs: structuredClone(job.inputs) });
+    expect(same.read().save).toBe('saved');
+  });
+
   it('tells the difference of two versions in words', () => {
     const theirs = {
       ...job.inputs,

@@ -84,6 +84,28 @@ export class JobDraft {
     });
   };
 
+  /**
+   * The job as the workshop has it now: a page that is shown again may be older. What was typed here and not saved stays, and
+   * where somebody saved meanwhile both versions are shown.
+   *
+   * @returns whether anything on the page was older
+   */
+  learn = (job: StoredJob): boolean => {
+    const { revision, inputs, save } = this.state;
+    if (save === 'saving' || save === 'stale' || job.revision <= revision) return false;
+    if (inputs === this.saved) this.take(job, false);
+    else this.meet(job);
+    return true;
+  };
+
+  /** Goes on from what was typed before this page was loaded: on the same revision it is saved, on an older one it is asked about. */
+  resume = ({ revision, inputs }: { revision: number; inputs: JobInputs }): void => {
+    if (JSON.stringify(inputs) === JSON.stringify(this.saved)) return;
+    const theirs = { ...this.job, inputs: this.saved, revision: this.state.revision };
+    this.put({ inputs, save: 'unsaved' });
+    if (revision !== this.state.revision) this.meet(theirs);
+  };
+
   private typed(inputs: JobInputs, field: string): void {
     if (field === '' || this.past.at(-1)?.field !== field)
       this.past = [...this.past.slice(-LONGEST_PAST), { inputs: this.state.inputs, field }];

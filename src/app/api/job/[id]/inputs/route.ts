@@ -1,0 +1,31 @@
+import { saveInputsAction } from '@/server/actions';
+import { openJob } from '@/server/jobReading';
+import { openWorkshop } from '@/server/openWorkshop';
+
+/** Inputs of a job are some ten kilobytes. */
+const MOST_LETTERS = 1_000_000;
+
+/** The job as it stands, for a page that is shown again. */
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  const found = openJob(openWorkshop(), id);
+  return found
+    ? Response.json(found.job, { headers: { 'cache-control': 'no-store' } })
+    : Response.json({ says: 'No such job.' }, { status: 404 });
+}
+
+/** What was typed last, sent by a page that is being left. */
+export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  const text = await request.text();
+  if (text.length > MOST_LETTERS) return Response.json({ says: 'That is too long for a job.' }, { status: 413 });
+  let sent: unknown;
+  try {
+    sent = JSON.parse(text);
+  } catch {
+    return Response.json({ says: 'That is no JSON.' }, { status: 400 });
+  }
+  const { revision, inputs } = (typeof sent === 'object' && sent !== null ? sent : {}) as { revision: number; inputs: never };
+  const outcome = await saveInputsAction({ jobId: id, revision, inputs });
+  return Response.json(outcome, { status: outcome.ok ? 200 : 409 });
+}
