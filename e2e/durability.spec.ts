@@ -55,16 +55,16 @@ test('what was typed last is saved when the page is left at once, and Back shows
   demoServer,
 }) => {
   const id = await newCanvas(page, demoServer.url, 'Left at once', '500', '400');
-  await page.getByLabel('Width', { exact: true }).fill('800');
+  await page.getByLabel('Face width').fill('800');
   await page.getByRole('link', { name: 'Log' }).click();
   await page.waitForURL('**/log');
   await page.goBack();
-  await expect(page.getByLabel('Width', { exact: true })).toHaveValue('800 mm');
+  await expect(page.getByLabel('Face width')).toHaveValue('800 mm');
   await expect(answer(page)).toHaveText('800 × 400 mm');
-  await page.getByLabel('Height', { exact: true }).fill('600');
+  await page.getByLabel('Face height').fill('600');
   await page.goto(`${demoServer.url}/air`);
   await page.goto(`${demoServer.url}/job/${id}`);
-  await expect(page.getByLabel('Height', { exact: true })).toHaveValue('600 mm');
+  await expect(page.getByLabel('Face height')).toHaveValue('600 mm');
 });
 
 test('what the workshop never acknowledged is there after a reload, and saved when the server is back', async ({
@@ -100,6 +100,7 @@ test('a save from a stale tab is refused with both versions shown, and either ca
   await newCanvas(page, demoServer.url, 'Two tabs', '800', '500');
   const other = await context.newPage();
   await other.goto(page.url());
+  await other.waitForLoadState('networkidle');
   await page.getByLabel('Face width').fill('810');
   await saved(page);
   await other.getByLabel('Face width').fill('825');
@@ -122,6 +123,7 @@ test('a record from a stale tab is refused too', async ({ page, context, demoSer
   await newCanvas(page, demoServer.url, 'Two hands', '800', '500');
   const other = await context.newPage();
   await other.goto(page.url());
+  await other.waitForLoadState('networkidle');
   await record(page, 'Record the brief');
   await other.getByRole('button', { name: 'Record the brief' }).click();
   await expect(other.getByRole('dialog')).toContainText('a step was recorded elsewhere');

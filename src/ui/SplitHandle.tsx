@@ -64,7 +64,7 @@ export function SplitHandle({ id, px }: { id: string; px: number | null }) {
   };
   const key = (event: KeyboardEvent<HTMLDivElement>) => {
     const handle = event.currentTarget;
-    const now = panel(handle).clientHeight;
+    const now = panel(handle).getBoundingClientRect().height;
     const to = { ArrowUp: now + STEP_PX, ArrowDown: now - STEP_PX, Home: LEAST_PX, End: most(handle) }[event.key];
     if (to === undefined && event.key !== 'Enter') return;
     event.preventDefault();

@@ -238,7 +238,7 @@ export function TemperatureField({
           : refused<number>(
               typed,
               'is out of range',
-              `Type ${printTemperature(least, tape)} to ${printTemperature(most, tape)}.`,
+              `Type ${printTemperature(least, tape).split(' ')[0]} to ${printTemperature(most, tape)}.`,
             );
       }}
       onChange={onChange}

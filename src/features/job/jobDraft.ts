@@ -98,12 +98,17 @@ export class JobDraft {
     return true;
   };
 
-  /** Goes on from what was typed before this page was loaded: on the same revision it is saved, on an older one it is asked about. */
-  resume = ({ revision, inputs }: { revision: number; inputs: JobInputs }): void => {
-    if (JSON.stringify(inputs) === JSON.stringify(this.saved)) return;
+  /**
+   * Goes on from what was typed before this page was loaded: on the same revision it is saved, on an older one it is asked about.
+   *
+   * @returns false where the workshop has it already
+   */
+  resume = ({ revision, inputs }: { revision: number; inputs: JobInputs }): boolean => {
+    if (JSON.stringify(inputs) === JSON.stringify(this.saved)) return false;
     const theirs = { ...this.job, inputs: this.saved, revision: this.state.revision };
     this.put({ inputs, save: 'unsaved' });
     if (revision !== this.state.revision) this.meet(theirs);
+    return true;
   };
 
   private typed(inputs: JobInputs, field: string): void {

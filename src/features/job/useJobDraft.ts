@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { saveInputsAction } from '@/server/actions';
 import type { StoredJob } from '@/db/jobs';
 import { type DraftState, JobDraft } from './jobDraft';
@@ -22,16 +22,26 @@ export function useJobDraft(job: StoredJob): [DraftState, JobDraft] {
     const timer = setTimeout(() => void draft.flush(), save === 'failed' ? RETRY_MS : PAUSE_MS);
     return () => clearTimeout(timer);
   }, [save, inputs, draft]);
+  /** What is kept in the browser is of this page: another tab keeps its own hands off it. */
+  const own = useRef(false);
   useEffect(() => {
     const kept = keptDraft(job.id);
-    if (kept) draft.resume(kept);
+    if (!kept) return;
+    own.current = draft.resume(kept);
+    // The workshop has it already.
+    if (!own.current) keepDraft(job.id, null);
     // Once, when the page opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   useEffect(() => {
-    if (save === 'saved') keepDraft(job.id, null);
-    else keepDraft(job.id, { revision, inputs });
-  }, [job.id, save, revision, inputs]);
+    if (save !== 'saved') {
+      own.current = true;
+      keepDraft(job.id, { revision, inputs });
+    } else if (own.current && draft.read().save === 'saved') {
+      own.current = false;
+      keepDraft(job.id, null);
+    }
+  }, [job.id, draft, save, revision, inputs]);
   useLeaving(job.id, draft);
   useNewest(job.id, draft);
   return [state, draft];
