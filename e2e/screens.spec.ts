@@ -205,7 +205,7 @@ test('the bench puts what needs hands first, keeps clocks in sight and opens wha
   await expect(rows.first()).toContainText('Night mail');
   await expect(rows.first()).toContainText('3 days late');
   await expect(page.getByRole('contentinfo', { name: 'Drying' })).toContainText(/No\. 136 size, first coat, \d+ h/);
-  await expect(rows.filter({ hasText: 'The slip at first light' })).toContainText(/Stop\. Left: 12\.9 mm left, nothing to hold/);
+  await expect(rows.filter({ hasText: 'The slip at first light' })).toContainText(/Stop\. Right: 12\.9 mm left, nothing to hold/);
   const before = await rows.count();
   await page.getByRole('button', { name: 'Show 26 handed over' }).click();
   await expect(rows).toHaveCount(before + 26);

@@ -122,7 +122,8 @@ const asBroken = ({ id, number, title, revision, aside }: JobRow, because: strin
 
 /** The cases of all jobs that can be read. */
 export function workshopCases(workshop: Workshop): (JobWithLog & { case: JobCase })[] {
-  const house = houseOf(workshop);
+  // A list names left and right as a job does when it is opened: from the back, as the frames lie.
+  const house: House = { ...houseOf(workshop), view: 'back' };
   const { jobs, broken } = workshopJobs(workshop);
   const logs = logOfWorkshop(workshop.database, new Set(broken.map(({ id }) => id)));
   const at = workshop.now().getTime();

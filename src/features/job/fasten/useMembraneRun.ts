@@ -75,8 +75,9 @@ export function useMembraneRun(
         if (first) {
           const shown: RunFrame[] = [];
           const asked = { ...request, model: first, hands: 0, seed: HAND_SEED };
-          await asks.current.worker().run('run', asked, { signal: stop.signal, onProgress: (frame) => shown.push(frame) });
-          if (!stop.signal.aborted) setAnswer({ key, model: first, frames: shown, run: null, rough: true });
+          const hear = (frame: RunFrame) => shown.push(frame);
+          const { doubt } = await asks.current.worker().run('run', asked, { signal: stop.signal, onProgress: hear });
+          if (!stop.signal.aborted && doubt === null) setAnswer({ key, model: first, frames: shown, run: null, rough: true });
         }
         const frames: RunFrame[] = [];
         const run = await asks.current.worker().run(
