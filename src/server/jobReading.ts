@@ -10,7 +10,7 @@ import { type JobInputs, inputsViolations, jobInputsShape } from '@/core/job/job
 import { type LogEntry, logEntryShape } from '@/core/log/logEntry';
 import { listOf, part } from '@/core/shape/shape';
 import type { Tape } from '@/core/units/length';
-import { type BrokenJob, type JobRow, type StoredJob, findJobRow, listJobRows, readJob } from '@/db/jobs';
+import { type BrokenJob, type JobRow, type StoredJob, findJob, findJobRow, listJobRows, readJob } from '@/db/jobs';
 import { logOfJob, logOfWorkshop } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { checked } from './checked';
@@ -144,6 +144,9 @@ export function brokenJob(workshop: Pick<Workshop, 'database'>, id: string): Bro
   const because = row && whyBroken(workshop.database, row, () => houseOf(workshop));
   return row && because !== null ? asBroken(row, because) : null;
 }
+
+/** A job alone, without its log; null where there is none. */
+export const jobAlone = ({ database }: Pick<Workshop, 'database'>, id: string): StoredJob | null => findJob(database, id);
 
 /** The case of one job as it stands, for a reader with this tape who looks from there. */
 export const caseOfJob = (

@@ -11,6 +11,7 @@ import {
   tensionField,
 } from '@/core/fasten/membrane/simulateRoute';
 import type { RouteId } from '@/core/fasten/routes';
+import { quietly } from '@/core/toEnd';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { stapleModel } from '@/core/stages/fasten/stapleModel';
@@ -60,14 +61,9 @@ function* compared(request: CompareRequest): Generator<{ index: number; run: Rou
   const runs: RouteRun[] = [];
   for (const [index, model] of request.models.entries()) {
     const membrane = yield* membraneOf(model);
-    const steps = simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length) });
-    let step = steps.next();
-    while (!step.done) {
-      yield undefined;
-      step = steps.next();
-    }
-    runs.push(step.value);
-    yield { index, run: step.value };
+    const run = yield* quietly(simulateRoute(membrane, model, { handFactors: handFactors(request, model.events.length) }));
+    runs.push(run);
+    yield { index, run };
   }
   return runs;
 }

@@ -91,9 +91,9 @@ function within(mine: Record<string, unknown>, theirs: Record<string, unknown>, 
 export function differences(mine: JobInputs, theirs: JobInputs, rules: HouseRules): Difference[] {
   const tables = tablesOf(rules);
   const stages = STAGES.flatMap(({ id, name }) =>
-    (Object.keys(mine[id]) as (keyof JobInputs[typeof id])[])
-      .filter((key) => !alike(mine[id][key], theirs[id][key]))
-      .flatMap((key) => within({ [key]: mine[id][key] }, { [key]: theirs[id][key] }, name, tables[`${id}.${String(key)}`])),
+    (Object.keys(mine[id]) as (keyof JobInputs[typeof id])[]).flatMap((key) =>
+      within({ [key]: mine[id][key] }, { [key]: theirs[id][key] }, name, tables[`${id}.${String(key)}`]),
+    ),
   );
   const kit = alike(mine.kit, theirs.kit)
     ? []

@@ -189,10 +189,28 @@ function PolicyFields({ form }: { form: ReturnType<typeof useForm<RulesFields>> 
 /** Units that an inch shop reads otherwise. */
 const INCH_TOLD = new Set(['mm', 'kg', '°C']);
 
+interface InInchesProps {
+  form: ReturnType<typeof useForm<RulesFields>>;
+  id: AssumptionId;
+  unit: string;
+  usual: number;
+}
+
+/** What is typed for one rule, as an inch shop reads it. */
+function InInches({ form, id, unit, usual }: InInchesProps) {
+  const { tape } = useWorkshop();
+  const typed = useWatch({ control: form.control, name: `assumptions.${id}` });
+  return (
+    <>
+      {' '}
+      = <Figure>{printQuantity(readRule(typed ?? '', unit) || usual, unit, tape)}</Figure>
+    </>
+  );
+}
+
 function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields>> }) {
   const { errors } = form.formState;
   const { tape } = useWorkshop();
-  const now = useWatch({ control: form.control, name: 'assumptions' });
   return (
     <div className="max-w-5xl px-5 pb-8">
       {STAGES.map((stage) => {
@@ -226,12 +244,7 @@ function AssumptionTable({ form }: { form: ReturnType<typeof useForm<RulesFields
                       />
                       <span className="figure soft text-[13.5px]">
                         {unit}
-                        {tape.unit === 'in' && INCH_TOLD.has(unit) && (
-                          <>
-                            {' '}
-                            = <Figure>{printQuantity(readRule(now[id] ?? '', unit) || value, unit, tape)}</Figure>
-                          </>
-                        )}
+                        {tape.unit === 'in' && INCH_TOLD.has(unit) && <InInches form={form} id={id} unit={unit} usual={value} />}
                       </span>
                     </span>
                     <span className="soft text-[13.5px]">

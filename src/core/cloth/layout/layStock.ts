@@ -7,7 +7,7 @@ import { waysOf } from './firstLayout';
 import { layRoll } from './layRoll';
 import { leastTop } from './leastTop';
 import { type ClothPiece, type ClothSheet, type PlacedPiece, type RollLayout, lengthUsed } from './rollLayout';
-import { MOST_SHARED, offcutLayout, shareOut } from './shareOut';
+import { MOST_SHARED, shareOut } from './shareOut';
 import { fillSheet } from './subsetFronts';
 
 export interface StockSheet extends ClothSheet {
@@ -52,8 +52,7 @@ export function* layStock(
     const own = left.filter((piece) => !piece.pin || piece.pin.sheet === offcut.id);
     const placed = yield* onOffcut(own, offcut);
     if (placed.length === 0) continue;
-    const length = lengthUsed(placed);
-    filled.push({ id: offcut.id, layout: { placed, length, bound: length, proven: false } });
+    filled.push({ id: offcut.id, layout: offcutLayout(placed) });
     left = left.filter((piece) => !placed.some((one) => one.id === piece.id));
     yield undefined;
   }
@@ -64,30 +63,36 @@ export function* layStock(
       sheets: [...filled, { id: roll.id, layout: step.value }],
       sharedOut: offcuts.length === 0 || (plain && filled.length === 0),
     };
-    if (!step.done) yield whole;
-    else return plain ? yield* shared(whole!, pieces, smallFirst, roll, random, rounds, leastOffcut) : whole!;
+    if (!step.done) {
+      yield whole;
+      continue;
+    }
+    const few = plain && pieces.length <= MOST_SHARED && !whole!.sharedOut;
+    if (!few) return whole!;
+    const unpinned = pieces as readonly Omit<StockPiece, 'pin'>[];
+    return yield* shared(whole!, smallFirst, shareOut(unpinned, smallFirst, roll, random, rounds, leastOffcut));
   }
 }
 
-/** The same, or what takes less of the roll by other pieces on the offcuts, where these are few enough to try all. */
+/** What lies on an offcut; nothing is claimed of its length. */
+function offcutLayout(placed: PlacedPiece[]): RollLayout {
+  const length = lengthUsed(placed);
+  return { placed, length, bound: length, proven: false };
+}
+
+/** The same, or what takes less of the roll by other pieces on the offcuts. */
 function* shared(
   greedy: StockLayout,
-  pieces: readonly StockPiece[],
   offcuts: readonly StockSheet[],
-  roll: StockSheet,
-  random: () => number,
-  rounds: number,
-  leastOffcut: number,
+  shares: ReturnType<typeof shareOut>,
 ): Generator<StockLayout | undefined, StockLayout> {
-  if (greedy.sharedOut || pieces.length > MOST_SHARED) return greedy;
-  const unpinned = pieces as readonly Omit<StockPiece, 'pin'>[];
   yield greedy;
-  const { best, proven } = yield* shareOut(unpinned, offcuts, roll, random, rounds, leastOffcut);
+  const { best, proven } = yield* shares;
   if (!best || best.onRoll.length >= greedy.sheets.at(-1)!.layout.length) return { ...greedy, sharedOut: proven };
   const onOffcuts = best.onOffcuts.flatMap((block, index) =>
-    block ? [{ id: offcuts[index]!.id, layout: offcutLayout(block, offcuts[index]!.tear) }] : [],
+    block ? [{ id: offcuts[index]!.id, layout: offcutLayout(placedAt(block, 0, 0, offcuts[index]!.tear)) }] : [],
   );
-  return { sheets: [...onOffcuts, { id: roll.id, layout: best.onRoll }], sharedOut: proven };
+  return { sheets: [...onOffcuts, { id: greedy.sheets.at(-1)!.id, layout: best.onRoll }], sharedOut: proven };
 }
 
 function* onOffcut(pieces: readonly StockPiece[], offcut: StockSheet): Generator<undefined, PlacedPiece[]> {

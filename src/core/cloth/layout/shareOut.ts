@@ -3,10 +3,11 @@
  * with collections that take no further piece: a piece more on an offcut never makes the rest on the roll longer, so the
  * least is among them. Few pieces, no flaws and no pins; derived here.
  */
-import { type CutBlock, piecesOf, placedAt } from './cutBlock';
+import { quietly } from '../../toEnd';
+import { type CutBlock, piecesOf } from './cutBlock';
 import { waysOf } from './firstLayout';
 import { layRoll } from './layRoll';
-import { type ClothPiece, type ClothSheet, type RollLayout, lengthUsed } from './rollLayout';
+import type { ClothPiece, ClothSheet, RollLayout } from './rollLayout';
 import { fullSheets } from './subsetFronts';
 
 /** Pieces that are shared out; more would take too long. */
@@ -18,13 +19,6 @@ export interface Share {
   /** What lies on each offcut; null where nothing does. */
   onOffcuts: (CutBlock | null)[];
   onRoll: RollLayout;
-}
-
-/** What one offcut bears, and the same cloth laid out. */
-export function offcutLayout(block: CutBlock, tear: number): RollLayout {
-  const placed = placedAt(block, 0, 0, tear);
-  const length = lengthUsed(placed);
-  return { placed, length, bound: length, proven: false };
 }
 
 /**
@@ -68,14 +62,9 @@ export function* shareOut(
       }
       return;
     }
-    const steps = layRoll(left, roll, random, rounds, leastOffcut);
-    let step = steps.next();
-    while (!step.done) {
-      yield undefined;
-      step = steps.next();
-    }
-    proven &&= step.value.proven;
-    if (!best || step.value.length < best.onRoll.length) best = { onOffcuts, onRoll: step.value };
+    const onRoll = yield* quietly(layRoll(left, roll, random, rounds, leastOffcut));
+    proven &&= onRoll.proven;
+    if (!best || onRoll.length < best.onRoll.length) best = { onOffcuts, onRoll };
   }
   yield* fill(0, pieces, []);
   return { best, proven };

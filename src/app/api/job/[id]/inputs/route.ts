@@ -1,5 +1,5 @@
 import { saveInputsAction } from '@/server/actions';
-import { openJob } from '@/server/jobReading';
+import { jobAlone } from '@/server/jobReading';
 import { openWorkshop } from '@/server/openWorkshop';
 
 /** Inputs of a job are some ten kilobytes. */
@@ -8,9 +8,9 @@ const MOST_LETTERS = 1_000_000;
 /** The job as it stands, for a page that is shown again. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  const found = openJob(openWorkshop(), id);
-  return found
-    ? Response.json(found.job, { headers: { 'cache-control': 'no-store' } })
+  const job = jobAlone(openWorkshop(), id);
+  return job
+    ? Response.json(job, { headers: { 'cache-control': 'no-store' } })
     : Response.json({ says: 'No such job.' }, { status: 404 });
 }
 
