@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { SECURITY_HEADERS } from './src/server/securityHeaders';
 
 const config: NextConfig = {
   turbopack: { root: import.meta.dirname },
@@ -8,8 +9,10 @@ const config: NextConfig = {
   // `npm test` checks the types of the whole project, tests included; the build need not do it again.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['better-sqlite3'],
-  // Three taps of five seconds, as WAV files in base 64.
-  experimental: { serverActions: { bodySizeLimit: '5mb' } },
+  // A file of 5 MB, or three taps of five seconds as WAV files in base 64, with room for how they are packed.
+  experimental: { serverActions: { bodySizeLimit: '8mb' } },
+  // Pages get theirs from `proxy.ts`; what is served past it gets the same here.
+  headers: async () => [{ source: '/:path*', headers: SECURITY_HEADERS }],
 };
 
 export default config;

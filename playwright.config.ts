@@ -5,7 +5,7 @@ import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
-  expect: { timeout: 8_000 },
+  expect: { timeout: 15_000 },
   workers: 2,
   reporter: [['list']],
   use: {

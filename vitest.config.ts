@@ -2,5 +2,5 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { tsconfigPaths: true },
-  test: { environment: 'node', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 20_000, maxWorkers: '100%' },
+  test: { environment: 'node', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 180_000, maxWorkers: '100%', isolate: false },
 });

@@ -16,6 +16,7 @@ test('a whole route on the simulated cloth, as a part of the time allowed', () =
   for (const [width, height] of [
     [900, 600],
     [1500, 1200],
+    [3000, 2000],
   ] as const) {
     const inputs = newInputs('bench', length(width), length(height));
     inputs.fasten.spacing = length(50);

@@ -129,14 +129,14 @@ test('a corner is folded step by step, and its template printed true to size', a
   await stage(page, 'Cloth').click();
   await page.getByRole('tab', { name: 'Corners' }).click();
   await expect(
-    page.getByRole('img', { name: /^The top and left edges at a corner, back up: the side flap is up/ }),
+    page.getByRole('img', { name: /^The top and right edges at a corner, back up: the side flap is up/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: /Pull the end flap over it/ }).click();
   await expect(page.getByRole('img', { name: /the end flap is over it/ })).toBeVisible();
   await page.getByLabel('Seams seen at').selectOption({ label: 'left and right' });
-  await expect(page.getByRole('img', { name: /^The left and top edges at a corner/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^The right and top edges at a corner/ })).toBeVisible();
   await page.getByRole('button', { name: 'Templated' }).click();
-  await expect(page.getByRole('img', { name: /^Template of the top left corner/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Template of the top right corner/ })).toBeVisible();
   await expect(verdict(page, /layers at the back’s corner/)).toBeVisible();
   await saved(page);
   for (const [name, type, begins] of [

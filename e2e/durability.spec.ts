@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3';
-import { answer, expect, listen, newCanvas, record, saved, stage, test } from './test';
+import { answer, deaf, expect, listen, newCanvas, record, saved, settled, stage, test } from './test';
 import { startServer } from './server';
 
 test('kill -9 right after a record is acknowledged loses nothing; the clock goes on from where it was', async ({
@@ -12,7 +12,7 @@ test('kill -9 right after a record is acknowledged loses nothing; the clock goes
     await page.goto(`${server.url}/job/demo-127`);
     await record(page, 'Record this coat');
     // Acknowledged: the page has gone on to the next stage.
-    await expect(page.getByRole('heading', { name: 'Weigh, label, hand over' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Weigh, label, hand over' })).toBeVisible({ timeout: 20_000 });
     await server.kill();
     await server.restart();
     await page.close();
@@ -34,6 +34,7 @@ test('what is typed while the server is away is kept and saved when it is back',
   const server = await startServer({ demo: false });
   try {
     await newCanvas(page, server.url, 'Typed in the dark', '700', '500');
+    await settled(page);
     await server.kill();
     await page.getByLabel('Title').fill('Typed in the dark, kept');
     await expect(page.getByTestId('save-state')).toHaveText('not saved');
@@ -75,6 +76,7 @@ test('what the workshop never acknowledged is there after a reload, and saved wh
   try {
     const id = await newCanvas(page, server.url, 'Closed lid', '700', '500');
     await saved(page);
+    await settled(page);
     await server.kill();
     await page.getByLabel('Title').fill('Closed lid, kept');
     await expect(page.getByTestId('save-state')).toHaveText('not saved');
@@ -97,10 +99,12 @@ test('a save from a stale tab is refused with both versions shown, and either ca
   context,
   demoServer,
 }) => {
+  await deaf(page);
   await newCanvas(page, demoServer.url, 'Two tabs', '800', '500');
   const other = await context.newPage();
+  await deaf(other);
   await other.goto(page.url());
-  await other.waitForLoadState('networkidle');
+  await settled(other);
   await page.getByLabel('Face width').fill('810');
   await saved(page);
   await other.getByLabel('Face width').fill('825');
@@ -119,14 +123,49 @@ test('a save from a stale tab is refused with both versions shown, and either ca
   await expect(other.getByLabel('Face height')).toHaveValue('500 mm');
 });
 
+test('two at one canvas see each other within two seconds; what each changes at another stage is put together', async ({
+  page,
+  context,
+  demoServer,
+}) => {
+  await newCanvas(page, demoServer.url, 'Four hands', '800', '500');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await settled(other);
+  await page.getByLabel('Face width').fill('810');
+  await saved(page);
+  await expect(other.getByLabel('Face width')).toHaveValue('810 mm', { timeout: 2500 });
+  await expect(other.getByTestId('job-news')).toHaveText('Changed at another screen');
+  await record(page, 'Record the brief');
+  await expect(other.getByTestId('job-news')).toHaveText(/^\S+: /, { timeout: 2500 });
+  await expect(page.getByTestId('job-news')).toHaveCount(0);
+  // Both type before either has heard of the other: at two stages.
+  await deaf(other);
+  await other.reload();
+  await settled(other);
+  await stage(page, 'Square').click();
+  await page.getByLabel('Diagonal, top left down').fill('955');
+  await saved(page);
+  await stage(other, 'Fasten').click();
+  await other.getByLabel('Spacing, at most').fill('61');
+  await saved(other);
+  await expect(other.getByTestId('job-news')).toContainText('Square: changed elsewhere meanwhile and taken in');
+  await stage(other, 'Square').click();
+  await expect(other.getByLabel('Diagonal, top left down')).toHaveValue('955 mm');
+  await stage(page, 'Fasten').click();
+  await expect(page.getByLabel('Spacing, at most')).toHaveValue('61 mm', { timeout: 2500 });
+});
+
 test('a record from a stale tab is refused too', async ({ page, context, demoServer }) => {
   await newCanvas(page, demoServer.url, 'Two hands', '800', '500');
   const other = await context.newPage();
+  await deaf(other);
   await other.goto(page.url());
-  await other.waitForLoadState('networkidle');
+  await settled(other);
   await record(page, 'Record the brief');
   await other.getByRole('button', { name: 'Record the brief' }).click();
-  await expect(other.getByRole('dialog')).toContainText('a step was recorded elsewhere');
+  await expect(other.getByText(/^Somebody saved or recorded on this canvas in between/)).toBeVisible();
+  await expect(other.getByText(/^Recorded .* by /)).toBeVisible();
 });
 
 test('writes from another origin are turned away, and every page carries its headers', async ({ request, demoServer }) => {
@@ -160,7 +199,7 @@ test('a row that was spoilt is one row with its reason; it is set aside, brought
     const broken = page.getByTestId('broken');
     await expect(broken).toContainText('No. 134, Night mail');
     await expect(broken).toContainText('expected an object, got a list');
-    await expect(page.getByRole('link', { name: /Pole star/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Pole star/ })).toBeVisible();
     const raw = await page.request.get(`${server.url}/api/job/demo-134/raw`);
     expect(((await raw.json()) as { job: { inputs: string }[] }).job[0]!.inputs).toBe('[]');
     await broken.getByRole('button', { name: 'Set aside' }).click();
@@ -180,4 +219,38 @@ test('a row that was spoilt is one row with its reason; it is set aside, brought
   } finally {
     await server.remove();
   }
+});
+
+test('an answer that is lost on its way and the same button again do nothing twice', async ({ page, demoServer, complaints }) => {
+  let lose = false;
+  await page.route('**/*', async (route) => {
+    if (!lose || route.request().method() !== 'POST') return route.fallback();
+    lose = false;
+    // The server acts, and the browser never hears of it.
+    await route.fetch();
+    await route.abort();
+  });
+  await page.goto(demoServer.url);
+  await page.getByRole('button', { name: 'New canvas' }).click();
+  await page.getByLabel('Title').fill('Sent twice');
+  await page.getByLabel('Face width').fill('500');
+  await page.getByLabel('Face height').fill('400');
+  lose = true;
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'The server does not answer' })).toBeVisible();
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await page.waitForURL('**/job/**');
+  await page.goto(`${demoServer.url}/bars?view=rack`);
+  await page.getByLabel('Length').fill('777');
+  await page.getByLabel('How many pieces').fill('2');
+  lose = true;
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByText('The server does not answer')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByText('The server does not answer')).toBeHidden();
+  const database = new Database(demoServer.database, { readonly: true });
+  expect(database.prepare("SELECT count(*) FROM job WHERE title = 'Sent twice'").pluck().get()).toBe(1);
+  expect(database.prepare('SELECT sum(count) FROM rack_bar WHERE length_mm = 777').pluck().get()).toBe(2);
+  database.close();
+  complaints.length = 0;
 });

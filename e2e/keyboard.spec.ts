@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { answer, expect, saved, test } from './test';
+import { answer, awake, expect, saved, test } from './test';
 
 /** Tabs until the element with this name has the focus. */
 async function tabTo(page: Page, name: string): Promise<void> {
@@ -24,6 +24,7 @@ async function type(page: Page, field: string, text: string): Promise<void> {
 
 test('a job is begun, planned and recorded without a mouse', async ({ page, demoServer }) => {
   await page.goto(demoServer.url);
+  await awake(page);
   await page.keyboard.press('c');
   await page.keyboard.type('By keys alone');
   await page.keyboard.press('Tab');

@@ -3,11 +3,14 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 
 /** A server of the built application with a workshop file of its own. */
 export interface TestServer {
   url: string;
   database: string;
+  /** Its process. */
+  pid: () => number;
   /** Ends it at once, as a power cut would. */
   kill: () => Promise<void>;
   /** Starts it again on the same port and file. */
@@ -17,8 +20,10 @@ export interface TestServer {
 }
 
 const NEXT = join(process.cwd(), 'node_modules', 'next', 'dist', 'bin', 'next');
+/** As `npm start` serves. */
+const LIMITS = pathToFileURL(join(process.cwd(), 'scripts', 'serverLimits.mjs')).href;
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.on('error', reject);
@@ -54,7 +59,7 @@ export async function startServer({ demo }: { demo: boolean }): Promise<TestServ
   const url = `http://localhost:${port}`;
   let child: ChildProcess;
   const start = async () => {
-    child = spawn(process.execPath, [NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'], {
+    child = spawn(process.execPath, ['--import', LIMITS, NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'], {
       stdio: 'ignore',
       env: {
         ...process.env,
@@ -76,6 +81,7 @@ export async function startServer({ demo }: { demo: boolean }): Promise<TestServ
   return {
     url,
     database,
+    pid: () => child.pid!,
     kill,
     restart: start,
     remove: async () => {

@@ -1,5 +1,11 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import SQLite from 'better-sqlite3';
-import { startServer } from './server';
+import { freePort, startServer } from './server';
 import { expect, newCanvas, record, saved, stage, test } from './test';
 
 test('a database made by other migrations stops the start, and is left as it is', async () => {
@@ -31,8 +37,8 @@ test('the demo is laid out once: what was changed in it stands after a restart',
     await server.kill();
     await server.restart();
     await page.goto(server.url);
-    await expect(page.getByText('14 canvases open')).toBeVisible();
-    await page.getByRole('link', { name: /Southern dome, framed after all/ }).click();
+    await expect(page.getByText('20 canvases open')).toBeVisible();
+    await page.getByRole('link', { name: /^Southern dome, framed after all/ }).click();
     await stage(page, 'Brief').click();
     await expect(page.getByLabel('Edges')).toHaveValue('rebate');
     await expect(page.getByText(/^Recorded .* by Wenna/)).toBeVisible();
@@ -70,4 +76,51 @@ test('house rules reach the plans to come and leave what is recorded', async ({ 
   } finally {
     await server.remove();
   }
+});
+
+test.describe('the start command', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-batten-start-'));
+  test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const start = (port: number, file: string) =>
+    spawn(process.execPath, ['scripts/start.mjs'], {
+      env: { ...process.env, NODE_ENV: 'production', PORT: String(port), KEEN_BATTEN_DB: join(folder, file) },
+    });
+  const answers = (port: number) =>
+    fetch(`http://127.0.0.1:${port}`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+
+  test('says who holds the port, and a killed one takes its server with it', async () => {
+    const port = await freePort();
+    const first = start(port, 'one.sqlite');
+    await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+    const second = start(port, 'one.sqlite');
+    let said = '';
+    second.stderr.on('data', (part) => (said += String(part)));
+    expect((await once(second, 'exit'))[0]).toBe(1);
+    expect(said).toContain(`Port ${port} is taken by another program`);
+    first.kill('SIGKILL');
+    await expect.poll(() => answers(port), { timeout: 10_000 }).toBe(false);
+  });
+
+  test('twice at once on one new file: both come up', async () => {
+    const ports = [await freePort(), await freePort()];
+    const both = ports.map((port) => start(port, 'two.sqlite'));
+    for (const port of ports) await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+    for (const one of both) one.kill('SIGKILL');
+  });
+
+  test('closes a request that only trickles in', async () => {
+    const port = await freePort();
+    const server = start(port, 'three.sqlite');
+    await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+    const socket = connect(port, '127.0.0.1');
+    socket.write('GET / HTTP/1.1\r\nHost: localhost\r\n');
+    let open = true;
+    socket.on('close', () => (open = false));
+    socket.resume();
+    await expect.poll(() => open, { timeout: 25_000, intervals: [1000] }).toBe(false);
+    server.kill('SIGKILL');
+  });
 });

@@ -59,7 +59,10 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 
 /** Notes console errors, page errors and requests that leave the machine. */
 export function listen(page: Page, complaints: string[]): void {
-  page.on('console', (message) => message.type() === 'error' && complaints.push(`console: ${message.text()}`));
+  page.on(
+    'console',
+    (message) => message.type() === 'error' && complaints.push(`console: ${message.text()} ${message.location().url}`),
+  );
   page.on('pageerror', (error) => complaints.push(`page: ${error.message}`));
   page.on('request', (request) => {
     const { hostname, protocol } = new URL(request.url());
@@ -98,3 +101,20 @@ export async function record(page: Page, button: string): Promise<void> {
 export async function readTape(page: Page, readings: Record<string, string>): Promise<void> {
   for (const [label, typed] of Object.entries(readings)) await page.getByLabel(label, { exact: true }).fill(typed);
 }
+
+/** A page that hears nothing of what other screens do: as on a poor line. */
+export const deaf = (page: Page): Promise<unknown> =>
+  page.route('**/news', (route) => route.fulfill({ contentType: 'text/event-stream', body: '' }));
+
+/** Everything of a page has come: what it asks for later is what it is made to ask. */
+export async function settled(page: Page): Promise<void> {
+  await awake(page);
+  await page.waitForFunction(() =>
+    performance
+      .getEntriesByType('resource')
+      .every((one) => performance.now() - (one as PerformanceResourceTiming).responseEnd > 700),
+  );
+}
+
+/** Keys are heard once the page is awake. */
+export const awake = (page: Page): Promise<void> => page.locator('[data-awake=true]').waitFor({ state: 'attached' });

@@ -6,6 +6,8 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   demoServer,
   freshServer,
 }, info) => {
+  // The whole of a job in one go: the longest way there is.
+  test.setTimeout(120_000);
   const id = await newCanvas(page, demoServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
 
   await test.step('brief', async () => {
@@ -65,7 +67,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
 
   await test.step('fasten', async () => {
     await page.getByLabel('Starters at each middle').selectOption('3');
-    await expect(page.getByTestId('route-step')).toContainText('1 of 78');
+    await expect(page.getByTestId('route-step')).toContainText('1 of 78', { timeout: 30_000 });
     await page.getByRole('button', { name: 'Next →' }).click();
     await page.getByRole('button', { name: 'Next →' }).click();
     await page.getByRole('button', { name: 'Next →' }).click();
@@ -133,10 +135,14 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
       buffer: Buffer.from('{"format":"keen-batten/job","version":9}'),
     });
   await expect(
-    page
-      .getByRole('alert')
-      .filter({ hasText: /broken\.json was not taken in\. .*version must be one of the following values: 5/ }),
+    page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 6/ }),
   ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep both' })).toHaveCount(0);
+  await page.getByLabel('Job file').setInputFiles(file);
+  await page.getByText(/^Compare: .* entries in the log here/).click();
+  await page.getByRole('button', { name: 'Keep both' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Aurora over the slip' })).toBeVisible();
+  expect(page.url()).not.toContain(id);
 });
 
 test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, demoServer }) => {
@@ -164,4 +170,64 @@ test('a stop verdict can be overruled only with a reason, which is kept', async 
   await record(page, 'Record the readings');
   await stage(page, 'Square').click();
   await expect(page.getByText('Went on because: it is pressed square by its neighbours')).toBeVisible();
+});
+
+test('three of the same are started as a set, and two more by the plan of one that has gone on', async ({
+  page,
+  freshServer,
+}) => {
+  await page.goto(freshServer.url);
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
+  await page.getByLabel('Title').fill('Class');
+  await page.getByLabel('Face width').fill('40 cm');
+  await page.getByLabel('Face height').fill('300');
+  const count = page.getByLabel('How many');
+  for (const wrong of ['0', '-2', '1000000', '2.5', 'x']) {
+    await count.fill(wrong);
+    await page.getByRole('button', { name: /^Start/ }).click();
+    await expect(page.getByText(`“${wrong}” is no count of canvases: type a whole number from 1 to 60.`)).toBeVisible();
+  }
+  await count.fill('3');
+  await page.getByRole('button', { name: 'Start a set of 3' }).click();
+  await expect(page.getByRole('heading', { name: 'Class' })).toBeVisible();
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByText('3 canvases open')).toBeVisible();
+  await page.getByText('each canvas').click();
+  await page.getByRole('link', { name: /Class, 2 of 3/ }).click();
+  await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
+  await record(page, 'Record the brief');
+  await page.getByRole('button', { name: 'Another like this' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Another like this' });
+  await expect(dialog.getByLabel('Title of the new one')).toHaveValue('Class, 2 of 3');
+  await dialog.getByLabel('Title of the new one').fill('Evening class');
+  await dialog.getByLabel('How many').fill('2');
+  await dialog.getByRole('button', { name: 'Start a set of 2' }).click();
+  await expect(page.getByRole('heading', { name: 'Evening class' })).toBeVisible();
+  await page.getByRole('link', { name: '105', exact: true }).click();
+  await expect(page.getByLabel('Title')).toHaveValue('Evening class, 2 of 2');
+  await expect(page.getByLabel('Edges')).toHaveValue('rebate');
+  await expect(page.getByRole('button', { name: 'Record the brief' })).toBeVisible();
+});
+
+test('a job without records is deleted after ten seconds, or kept; one with a record has no such button', async ({
+  page,
+  freshServer,
+}) => {
+  await newCanvas(page, freshServer.url, 'Stays', '500', '400');
+  await record(page, 'Record the brief');
+  await expect(page.getByRole('button', { name: 'Delete this job' })).toHaveCount(0);
+  await newCanvas(page, freshServer.url, 'Goes', '500', '400');
+  await saved(page);
+  await page.clock.install();
+  const button = page.getByRole('button', { name: 'Delete this job' });
+  await button.click();
+  await expect(page.getByText(/^Gone in \d+ s/)).toBeVisible();
+  await page.clock.runFor(4000);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.clock.runFor(15_000);
+  await expect(page.getByText(/^Gone in/)).toHaveCount(0);
+  await button.click();
+  for (let second = 0; second < 10; second += 1) await page.clock.runFor(1000);
+  await expect(page.getByText('1 canvas open')).toBeVisible();
+  await expect(page.getByText('Goes')).toHaveCount(0);
 });

@@ -115,4 +115,7 @@ test('an unknown job is said to be unknown', async ({ page, demoServer, complain
   complaints.length = 0;
   await page.getByRole('link', { name: 'To the bench' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('for your hands');
+  // An address that cannot even be read is nobody’s failure.
+  for (const path of ['/job/%ud83c', '/api/job/x/tap/y/%C3', '/%'])
+    expect((await page.request.get(demoServer.url + path)).status()).toBe(400);
 });

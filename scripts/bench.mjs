@@ -1,7 +1,6 @@
 /* Figures of speed and size, printed for the reader; nothing fails by them. Needs Chromium, builds first. */
-import { install, tool } from './bootstrap.mjs';
-import { build } from './build.mjs';
+import { tool } from './bootstrap.mjs';
+import { ready } from './build.mjs';
 
-install();
-build();
+await ready();
 tool('@playwright/test/cli.js', ['test', '-c', 'bench/playwright.config.ts']);

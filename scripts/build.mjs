@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, tool } from './bootstrap.mjs';
+import { ROOT, install, tool } from './bootstrap.mjs';
 
 const STAMP = join(ROOT, '.next', 'keen-batten-build');
 const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
@@ -20,10 +20,22 @@ function sourceHash() {
   return hash.digest('hex');
 }
 
-/** Builds for production, unless the last build was of the same sources. */
-export function build() {
+/**
+ * Builds for production, unless the last build was of the same sources.
+ *
+ * @param runTool runs a tool to its end
+ */
+export async function build(runTool = tool) {
   const wanted = sourceHash();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
-  tool('next/dist/bin/next', ['build']);
+  // A build opens a workshop in memory: no file of anybody’s is made or changed by it.
+  await runTool('next/dist/bin/next', ['build'], { KEEN_BATTEN_DB: ':memory:' });
   writeFileSync(STAMP, wanted);
+}
+
+/** Everything there that a server needs: packages, the build, and the binding compiled beside it. */
+export async function ready() {
+  const bindingThere = install();
+  await build();
+  await bindingThere();
 }

@@ -1,5 +1,5 @@
 import { install } from './bootstrap.mjs';
 import { serve } from './serve.mjs';
 
-install();
-serve('dev');
+await install()();
+await serve('dev');

@@ -1,47 +1,49 @@
-/* Pictures of every main view from the demo workshop, for the README. */
+/* Pictures of every main view from the demo workshop, for the README; or of those that are named behind the command. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, install } from './bootstrap.mjs';
-import { build } from './build.mjs';
+import { ROOT } from './bootstrap.mjs';
+import { ready } from './build.mjs';
 import { CHROMIUM_ARGS, chromiumPath } from './chromium.mjs';
 
 const PORT = 3477;
 const URL = `http://localhost:${PORT}`;
 const OUT = join(ROOT, 'docs', 'screenshots');
 
-install();
-build();
+await ready();
 const { chromium } = await import('@playwright/test');
 const folder = mkdtempSync(join(tmpdir(), 'keen-batten-shots-'));
-const servers = [
-  [PORT, '1'],
-  [PORT + 1, ''],
-].map(([port, demo]) =>
-  spawn(process.execPath, [join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port), '-H', '127.0.0.1'], {
-    stdio: 'ignore',
-    env: { ...process.env, KEEN_BATTEN_DB: join(folder, `${port}.sqlite`), KEEN_BATTEN_DEMO: demo },
-  }),
+const server = spawn(
+  process.execPath,
+  [join(ROOT, 'node_modules/next/dist/bin/next'), 'start', '-p', String(PORT), '-H', '127.0.0.1'],
+  { stdio: 'ignore', env: { ...process.env, KEEN_BATTEN_DB: join(folder, 'demo.sqlite'), KEEN_BATTEN_DEMO: '1' } },
 );
 const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
 
-async function shoot(
-  name,
-  path,
-  { stage, theme = 'linen', unit = 'mm', viewport = { width: 1280, height: 800 }, origin = URL, before } = {},
-) {
+const wanted = process.argv.slice(2);
+
+async function shoot(name, path, { stage, theme = 'linen', unit = 'mm', viewport = { width: 1280, height: 800 }, before } = {}) {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
   const context = await browser.newContext({ viewport, locale: 'en-GB' });
+  // Whoever looks at the pictures has met every stage before.
+  await context.addInitScript(() => {
+    for (const stage of ['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover'])
+      localStorage.setItem(`keen-batten.hint.${stage}`, 'seen');
+  });
   await context.addCookies([
-    { name: 'theme', value: theme, url: origin },
-    { name: 'unit', value: unit, url: origin },
+    { name: 'theme', value: theme, url: URL },
+    { name: 'unit', value: unit, url: URL },
   ]);
   const page = await context.newPage();
   for (let tries = 0; tries < 60; tries += 1) {
-    const answered = await page.goto(origin + path, { waitUntil: 'networkidle' }).catch(() => null);
+    const answered = await page.goto(URL + path, { waitUntil: 'load' }).catch(() => null);
     if (answered) break;
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
+  // A page of a job listens for as long as it is open: it is never idle.
+  await page.locator('[data-awake=true]').waitFor({ state: 'attached' });
+  await page.waitForTimeout(1200);
   if (stage)
     await page
       .getByRole('navigation', { name: 'Stages' })
@@ -55,7 +57,6 @@ async function shoot(
 
 try {
   await shoot('bench', '/');
-  await shoot('job-brief', '/job/demo-135');
   await shoot('job-bars', '/job/demo-138', { before: (page) => page.getByRole('tab', { name: 'Bow along the bars' }).click() });
   await shoot('job-square', '/job/demo-130');
   await shoot('job-cloth', '/job/demo-129');
@@ -72,9 +73,9 @@ try {
   });
   await shoot('ground', '/ground');
   await shoot('air', '/air');
-  await shoot('job-prime', '/job/demo-127');
-  await shoot('slip', '/job/demo-128/slip', { viewport: { width: 900, height: 1250 } });
-  await shoot('bars-rack', '/bars');
+  await shoot('set', '/set/demo-set-three-moons?stage=square');
+  await shoot('cost', '/job/demo-132/cost');
+  await shoot('to-buy', '/store');
   await shoot('bars-series', '/bars?view=series&job=demo-138&job=demo-139&job=demo-140');
   await shoot('cloth-roll', '/cloth', {
     before: async (page) => {
@@ -83,28 +84,31 @@ try {
     },
   });
   await shoot('log', '/log');
-  const stretched = (page, name) => page.locator(`[aria-label="${name}"][aria-busy="false"]`).waitFor();
-  await shoot('evening', '/job/demo-134', {
+  await shoot('week', '/week', { theme: 'slate', before: (page) => page.waitForTimeout(5000) });
+  const fourteenth = async (page) => {
+    await page.keyboard.press('Shift+ArrowRight');
+    for (let step = 0; step < 14; step += 1) await page.keyboard.press('PageDown');
+  };
+  await shoot('at-bench', '/job/demo-134/bench', { before: fourteenth });
+  await shoot('phone', '/job/demo-130/bench', {
     theme: 'slate',
-    unit: 'in',
-    before: async (page) => {
-      await page.getByRole('tab', { name: 'Cloth', exact: true }).click();
-      await stretched(page, 'The simulated cloth');
-      await page.getByLabel('Step along the route').fill('44');
-    },
-  });
-  await shoot('phone', '/job/demo-134', {
     viewport: { width: 390, height: 844 },
+    before: (page) => page.keyboard.type('1264'),
+  });
+  await shoot('printed', '/job/demo-127/slip', {
+    viewport: { width: 1000, height: 820 },
+    // As they come out of the printer.
     before: async (page) => {
-      await page.getByRole('tab', { name: 'Rehearse' }).click();
-      await stretched(page, 'The rehearsal so far');
-      for (let moves = 0; moves < 24; moves += 1) await page.getByRole('button', { name: 'Do the hint' }).click();
-      await stretched(page, 'The rehearsal so far');
+      const svg = async (path) => (await page.request.get(URL + path)).text();
+      const label = await svg('/job/demo-126/label?size=middle&format=svg');
+      const strip = await svg('/job/demo-134/strip?format=svg');
+      await page.setContent(
+        `<body style="margin:24px;background:#fff;overflow:hidden">${label}<div style="margin-top:36px">${strip}</div></body>`,
+      );
     },
   });
-  await shoot('empty', '/', { origin: `http://localhost:${PORT + 1}` });
 } finally {
   await browser.close();
-  servers.forEach((server) => server.kill('SIGKILL'));
+  server.kill('SIGKILL');
   rmSync(folder, { recursive: true, force: true });
 }

@@ -1,7 +1,5 @@
-import { install } from './bootstrap.mjs';
-import { build } from './build.mjs';
+import { ready } from './build.mjs';
 import { serve } from './serve.mjs';
 
-install();
-build();
-serve('start');
+await ready();
+await serve('start');

@@ -1,7 +1,10 @@
-/* Everything that must hold before a change lands: lint, format, types, layers, unit tests, build, browser tests. */
+/*
+ * Everything that must hold before a change lands: lint, format, layers, build, types, unit tests, browser tests, each with the
+ * time it took.
+ */
 import { platform } from 'node:process';
 import { spawnSync } from 'node:child_process';
-import { install, run, tool } from './bootstrap.mjs';
+import { install, run, step, tool, toolBeside } from './bootstrap.mjs';
 import { findChromium } from './chromium.mjs';
 
 /** Debian's Chromium, installed when this machine lets us. */
@@ -18,18 +21,22 @@ function needChromium() {
   run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium']);
 }
 
-const step = (name, act) => {
-  console.log(`\n== ${name}`);
-  act();
-};
-
-step('packages', install);
-step('lint', () => tool('eslint/bin/eslint.js', ['--max-warnings', '0', '.']));
-step('format', () => tool('prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']));
-step('layers', () => tool('dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.mjs', 'src']));
-step('unit tests', () => tool('vitest/vitest.mjs', ['run']));
+let bindingThere;
+await step('packages', () => (bindingThere = install()));
 const { build } = await import('./build.mjs');
-step('build', build);
-step('types', () => tool('typescript/bin/tsc', ['--noEmit', '-p', '.']));
-step('chromium', needChromium);
-step('browser tests', () => tool('@playwright/test/cli.js', ['test']));
+// Two lanes beside the compiler: what is built, then typed against it, and what is only read.
+const lint = async () => {
+  await toolBeside('lint', 'eslint/bin/eslint.js', ['--max-warnings', '0', '.']);
+  await toolBeside('format', 'prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']);
+  await toolBeside('layers', 'dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.mjs', 'src']);
+};
+const compile = async () => {
+  await build((...of) => toolBeside('build', ...of));
+  await toolBeside('types', 'typescript/bin/tsc', ['--noEmit', '-p', '.']);
+};
+console.log('\n== lint, format and layers beside build and types');
+await Promise.all([lint(), compile()]);
+await step('database', () => bindingThere());
+await step('unit tests', () => tool('vitest/vitest.mjs', ['run']));
+await step('chromium', needChromium);
+await step('browser tests', () => tool('@playwright/test/cli.js', ['test']));

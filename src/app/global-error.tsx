@@ -8,7 +8,7 @@ export default function GlobalError({ error, reset }: { error: Error & { digest?
       <body className="flex min-h-dvh flex-col items-start gap-3 bg-base-300 px-5 py-10">
         <h1 className="text-[22px] font-semibold">The workshop could not be shown; nothing recorded is lost</h1>
         <p className="max-w-prose">
-          {error.message} {error.digest && `Mark ${error.digest} in the terminal where the app runs says more.`}
+          Try again. {error.digest && `The terminal where the app runs says more, under the mark ${error.digest}.`}
         </p>
         <p className="max-w-prose">The records lie in the file of this workshop; copy it before anything else is tried.</p>
         <button type="button" className="btn btn-primary" onClick={reset}>

@@ -18,10 +18,39 @@ export const listAir = (database: Database, sinceIso: string): StoredAir[] =>
     .all(SIMULATED_AIR, sinceIso)
     .map((row) => ({ ...row, simulated: row.simulated === 1 }));
 
-/** Adds readings; a moment that was read already stays as it is. Returns how many were new. */
-export function insertAir(database: Database, readings: readonly AirReading[], source: string): number {
+/** Readings after a moment with where they came from, oldest first. */
+export const airAfter = (database: Database, at: string, most: number): (AirReading & { source: string })[] =>
+  database
+    .prepare<[string, number], AirReading & { source: string }>(
+      'SELECT at, celsius, rh, source FROM air_reading WHERE at > ? ORDER BY at LIMIT ?',
+    )
+    .all(at, most);
+
+/**
+ * Adds readings. A moment that was read already stays as it is, unless it was simulated and this is real: then the simulated
+ * one is put by.
+ *
+ * @returns how many were new, and how many took the place of simulated ones
+ */
+export function insertAir(
+  database: Database,
+  readings: readonly AirReading[],
+  source: string,
+): { added: number; replaced: number } {
   const insert = database.prepare('INSERT OR IGNORE INTO air_reading (at, celsius, rh, source) VALUES (?, ?, ?, ?)');
-  return readings.reduce((added, { at, celsius, rh }) => added + insert.run(at, celsius, rh, source).changes, 0);
+  const putBy = database.prepare(
+    'INSERT INTO air_replaced (at, celsius, rh, source, replaced_by) SELECT at, celsius, rh, source, ? FROM air_reading WHERE at = ? AND source = ?',
+  );
+  const overwrite = database.prepare('UPDATE air_reading SET celsius = ?, rh = ?, source = ? WHERE at = ?');
+  let [added, replaced] = [0, 0];
+  for (const { at, celsius, rh } of readings) {
+    if (insert.run(at, celsius, rh, source).changes === 1) added += 1;
+    else if (source !== SIMULATED_AIR && putBy.run(source, at, SIMULATED_AIR).changes === 1) {
+      overwrite.run(celsius, rh, source, at);
+      replaced += 1;
+    }
+  }
+  return { added, replaced };
 }
 
 /** Takes everything that was simulated out again; returns how many readings that were. */

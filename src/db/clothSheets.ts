@@ -92,7 +92,7 @@ export function insertClothMove(database: Database, move: ClothMove): void {
 export const listClothMoves = (database: Database, most = -1): ClothMove[] =>
   database
     .prepare<[number], { id: string; at: string; maker: string; did: string; cuts: string; changes: string }>(
-      'SELECT * FROM cloth_move ORDER BY at DESC, rowid DESC LIMIT ?',
+      'SELECT * FROM cloth_move ORDER BY rowid DESC LIMIT ?',
     )
     .all(most)
     .map((row) => ({
@@ -105,13 +105,33 @@ export interface JobCut extends ClothCut {
   at: string;
 }
 
-/** The last piece that was cut for each job. */
-export function cutJobs(database: Database): Map<string, JobCut> {
-  const rows = database
-    .prepare<[], { at: string; cut: string }>(
-      'SELECT cloth_move.at AS at, each.value AS cut FROM cloth_move, json_each(cuts) AS each ORDER BY cloth_move.at, cloth_move.rowid',
+/** The last piece that was cut for a job; null where none was. */
+export function cutOfJob(database: Database, jobId: string): JobCut | null {
+  const row = database
+    .prepare<[string], { at: string; cut: string }>('SELECT at, cut FROM cloth_cut WHERE job_id = ? ORDER BY move DESC LIMIT 1')
+    .get(jobId);
+  return row ? { at: row.at, ...(JSON.parse(row.cut) as ClothCut) } : null;
+}
+
+/** What the piece of a job took of the cloth it was cut from, waste shared by area; null where none was cut. */
+export function moveOfCut(database: Database, jobId: string): { alongMm: number; rollWidthMm: number; offcut: boolean } | null {
+  const row = database
+    .prepare<[string], { cut: string; cuts: string; changes: string }>(
+      `SELECT c.cut, m.cuts, m.changes FROM cloth_cut c JOIN cloth_move m ON m.rowid = c.move
+       WHERE c.job_id = ? ORDER BY c.move DESC LIMIT 1`,
     )
-    .all()
-    .map(({ at, cut }): JobCut => ({ at, ...(JSON.parse(cut) as ClothCut) }));
-  return new Map(rows.map((cut) => [cut.job, cut]));
+    .get(jobId);
+  if (!row) return null;
+  const cut = JSON.parse(row.cut) as ClothCut;
+  const { before, after } = JSON.parse(row.changes) as ClothMove['changes'];
+  const sheet = before.find(({ tag }) => tag === cut.tag);
+  if (!sheet) return null;
+  const areaOf = ({ acrossMm, alongMm }: ClothCut) => acrossMm * alongMm;
+  const areas = (JSON.parse(row.cuts) as ClothCut[])
+    .filter(({ tag }) => tag === cut.tag)
+    .reduce((sum, one) => sum + areaOf(one), 0);
+  const offcut = sheet.kind === 'offcut';
+  // Of an offcut its own cloth is paid for, of a roll the whole width as far as it was cut.
+  const usedMm = offcut ? areas / sheet.widthMm : sheet.lengthMm - (after.find(({ tag }) => tag === cut.tag)?.lengthMm ?? 0);
+  return { alongMm: (usedMm * areaOf(cut)) / areas, rollWidthMm: sheet.widthMm, offcut };
 }

@@ -8,7 +8,7 @@ import type { LogEntry } from '@/core/log/logEntry';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { length } from '@/core/units/length';
 import { findJob, insertJob, listJobs, nextNumber, updateInputs } from './jobs';
-import { insertLogEntry, logOfJob, logOfWorkshop } from './logEntries';
+import { insertLogEntry, listEntries, logOfJob } from './logEntries';
 import { MigrationError, migrate } from './migrate';
 import { openDatabase, registerUpgrades } from './openDatabase';
 import { readRules, writeRules } from './workshops';
@@ -30,6 +30,7 @@ const entry: LogEntry = {
   of: '',
   at: AT,
   maker: 'M',
+  device: '',
   did: 'Square: 1 mm',
   note: 'n',
   reason: '',
@@ -103,7 +104,8 @@ describe('the workshop file', () => {
     insertJob(database, { id: 'a', number: 1, createdAt: AT, inputs }, AT);
     insertLogEntry(database, 'a', entry);
     expect(logOfJob(database, 'a')).toEqual([entry]);
-    expect(logOfWorkshop(database, new Set()).get('a')).toEqual([entry]);
+    const listed = listEntries(database, { words: [], from: null, order: 'newest', most: 9 });
+    expect(listed).toMatchObject([{ seq: 1, jobId: 'a', jobNumber: 1, withdrawn: false, entry: { ...entry, plan: null } }]);
     for (const sql of [
       "UPDATE log_entry SET maker = 'x'",
       'DELETE FROM log_entry',
@@ -118,7 +120,9 @@ describe('the workshop file', () => {
     insertLogEntry(database, 'a', { ...entry, id: 'e5', kind: 'withdrawal', corrects: 'e1' });
     expect(() => insertLogEntry(database, 'a', { ...entry, id: 'e6', kind: 'withdrawal', corrects: 'e1' })).toThrow(/UNIQUE/);
     expect(logOfJob(database, 'a').map((one) => one.kind)).toEqual(['record', 'rehearsal', 'withdrawal']);
-    expect(() => database.exec("INSERT INTO job VALUES ('c', 2, 'x', -1, 1, NULL, '{}', 1, '', '', 0, 5)")).toThrow(/CHECK/);
+    expect(() =>
+      database.exec("INSERT INTO job VALUES ('c', 2, 'x', -1, 1, NULL, '{}', 1, '', '', 0, 5, NULL, NULL, 0)"),
+    ).toThrow(/CHECK/);
   });
 
   it('brings a log of phrases to ids, with its order, its sound and its links, and loses nothing', () => {

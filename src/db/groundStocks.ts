@@ -53,15 +53,18 @@ export function insertGroundMove(database: Database, move: GroundMove): void {
     .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.jobs), JSON.stringify(move.changes));
 }
 
+type MoveRow = Omit<GroundMove, 'jobs' | 'changes'> & { jobs: string; changes: string };
+const plainMove = ({ jobs, changes, ...row }: MoveRow): GroundMove => ({
+  ...row,
+  jobs: JSON.parse(jobs) as string[],
+  changes: JSON.parse(changes) as GroundMove['changes'],
+});
+
+export function findGroundMove(database: Database, id: string): GroundMove | null {
+  const row = database.prepare<[string], MoveRow>('SELECT * FROM ground_move WHERE id = ?').get(id);
+  return row ? plainMove(row) : null;
+}
+
 /** The last changes of the stock, newest first. */
 export const listGroundMoves = (database: Database, most: number): GroundMove[] =>
-  database
-    .prepare<[number], Omit<GroundMove, 'jobs' | 'changes'> & { jobs: string; changes: string }>(
-      'SELECT * FROM ground_move ORDER BY at DESC, rowid DESC LIMIT ?',
-    )
-    .all(most)
-    .map(({ jobs, changes, ...row }) => ({
-      ...row,
-      jobs: JSON.parse(jobs) as string[],
-      changes: JSON.parse(changes) as GroundMove['changes'],
-    }));
+  database.prepare<[number], MoveRow>('SELECT * FROM ground_move ORDER BY rowid DESC LIMIT ?').all(most).map(plainMove);

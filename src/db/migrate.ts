@@ -34,14 +34,33 @@ export function readMigrations(folder: string): Migration[] {
 /**
  * Applies what is missing, each migration in its own transaction.
  *
+ * @param upTo the last one that is applied: all there are unless a file of an earlier form is wanted
  * @returns how many were applied
  * @throws MigrationError when an applied file was changed or is gone
  */
-export function migrate(database: Database, folder: string): number {
+export function migrate(database: Database, folder: string, upTo = Infinity): number {
   database.exec(
     'CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT NULL, hash TEXT NOT NULL, applied_at TEXT NOT NULL) STRICT',
   );
-  const migrations = readMigrations(folder);
+  const migrations = readMigrations(folder).slice(0, upTo);
+  /** The next one that is missing, or null: asked under the lock, since another start may be at it too. */
+  const applyNext = database.transaction((): Migration | null => {
+    const next = migrations[appliedCount(database, migrations)];
+    if (!next) return null;
+    database.exec(next.sql);
+    database
+      .prepare('INSERT INTO migration VALUES (?, ?, ?, ?)')
+      .run(next.number, next.name, next.hash, new Date().toISOString());
+    return next;
+  });
+  let applied = 0;
+  if (appliedCount(database, migrations) === migrations.length) return applied;
+  while (applyNext.immediate()) applied += 1;
+  return applied;
+}
+
+/** @throws MigrationError when an applied file was changed or is gone */
+function appliedCount(database: Database, migrations: readonly Migration[]): number {
   const applied = database
     .prepare<[], { number: number; name: string; hash: string }>('SELECT number, name, hash FROM migration ORDER BY number')
     .all();
@@ -51,11 +70,5 @@ export function migrate(database: Database, folder: string): number {
     if (file.hash !== row.hash)
       throw new MigrationError(`migration ${row.name} was changed after it was applied: put it back, add a new one`);
   }
-  const pending = migrations.slice(applied.length);
-  const apply = database.transaction((one: Migration) => {
-    database.exec(one.sql);
-    database.prepare('INSERT INTO migration VALUES (?, ?, ?, ?)').run(one.number, one.name, one.hash, new Date().toISOString());
-  });
-  for (const one of pending) apply.immediate(one);
-  return pending.length;
+  return applied.length;
 }

@@ -56,15 +56,15 @@ export function insertRackMove(database: Database, move: RackMove): void {
     .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.jobs), JSON.stringify(move.changes));
 }
 
-/** Ids of the jobs whose frames were sawn or picked. */
-export const sawnJobs = (database: Database): Set<string> =>
-  new Set(database.prepare<[], string>('SELECT DISTINCT value FROM rack_move, json_each(jobs)').pluck().all());
+/** Whether the frame of a job was sawn or picked. */
+export const isSawn = (database: Database, jobId: string): boolean =>
+  database.prepare('SELECT 1 FROM sawn_job WHERE job_id = ?').get(jobId) !== undefined;
 
 /** Changes of the rack, newest first: so many at the most, or all of them. */
 export const listRackMoves = (database: Database, most = -1): RackMove[] =>
   database
     .prepare<[number], { id: string; at: string; maker: string; did: string; jobs: string; changes: string }>(
-      'SELECT * FROM rack_move ORDER BY at DESC, rowid DESC LIMIT ?',
+      'SELECT * FROM rack_move ORDER BY rowid DESC LIMIT ?',
     )
     .all(most)
     .map((row) => ({ ...row, jobs: JSON.parse(row.jobs) as string[], changes: JSON.parse(row.changes) as RackMove['changes'] }));

@@ -5,6 +5,7 @@ import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { cornerPattern } from '@/core/stages/cloth/planFold';
 import { planJob } from '@/core/case/planJob';
+import { type View, sideWords } from '@/core/job/sideWords';
 import { length } from '@/core/units/length';
 import { cornerStepScene, endAtLeft } from './cornerStepScene';
 import { deviationFactor, paintingScene } from './paintingScene';
@@ -21,11 +22,18 @@ const finite = (marks: readonly Mark[]) =>
 describe('a corner drawn step by step', () => {
   const size = { depthMm: 24, sideMm: 80, endMm: 80 };
   const pattern = (fold: CornerFold) => cornerPattern(fold, size);
-  const scene = (fold: CornerFold, index: number, corner: (typeof CORNERS)[number], seams: 'topBottom' | 'leftRight') =>
+  const scene = (
+    fold: CornerFold,
+    index: number,
+    corner: (typeof CORNERS)[number],
+    seams: 'topBottom' | 'leftRight',
+    view: View = 'front',
+  ) =>
     cornerStepScene(
       { fold, shows: fold.steps[index]!.shows, depthMm: 24, barMm: 44, returnMm: 56, pattern: pattern(fold) },
       corner,
       seams,
+      sideWords(view),
     );
 
   it.each(CORNER_FOLDS.map((fold) => [fold.name, fold] as const))(
@@ -52,6 +60,12 @@ describe('a corner drawn step by step', () => {
       const upright = corner.endsWith('Left') ? 'left' : 'right';
       expect(Math.sign(at(level) - at(upright))).toBe(endAtLeft(corner, 'topBottom') ? -1 : 1);
     }
+  });
+
+  it('seen from the back, its sides are called as they are seen there', () => {
+    const told = (view: View) => words(scene(CORNER_FOLDS[0], 3, 'topLeft', 'topBottom', view).marks).map(({ text }) => text);
+    expect(told('front').sort()).toEqual(['left', 'top']);
+    expect(told('back').sort()).toEqual(['right', 'top']);
   });
 
   it('is the same drawing mirrored at the next corner, but for its words', () => {

@@ -6,6 +6,7 @@
 import type { CornerFold, FoldStep, SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
 import type { Corner } from '@/core/frame/square/corners';
+import type { SideWords } from '@/core/job/sideWords';
 import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Mark, type Point, type Role, type Scene, point } from './scene';
 
@@ -36,7 +37,8 @@ const LONG = 130;
 /** Cloth drawn beyond the edges while it lies flat, mm. */
 const MOST_FLAT = 60;
 
-export function cornerStepScene(step: Step, corner: Corner, seams: SeamFaces): Scene {
+/** @param say how its two sides are called, for whoever looks at it */
+export function cornerStepScene(step: Step, corner: Corner, seams: SeamFaces, say: SideWords): Scene {
   const mirrored = endAtLeft(corner, seams);
   const { side, end } = flapsOf(corner, seams);
   const put = (solid: Solid): Point => {
@@ -51,8 +53,8 @@ export function cornerStepScene(step: Step, corner: Corner, seams: SeamFaces): S
   return {
     bounds: boundsOf(marks),
     padPx: { top: 8, right: 10, bottom: 20, left: 10 },
-    marks: [...marks, words(side, [0, LONG * 0.8, d / 2]), words(end, [LONG * 0.8, 0, d / 2])],
-    says: `The ${end} and ${side} edges at a corner, back up: ${SHOWS[step.shows]}.`,
+    marks: [...marks, words(say.side(side), [0, LONG * 0.8, d / 2]), words(say.side(end), [LONG * 0.8, 0, d / 2])],
+    says: `The ${say.side(end)} and ${say.side(side)} edges at a corner, back up: ${SHOWS[step.shows]}.`,
   };
 }
 

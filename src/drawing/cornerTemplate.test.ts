@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { DOMMatrix, ImageData, Path2D, createCanvas } from '@napi-rs/canvas';
 import DxfParser, { type ILwpolylineEntity } from 'dxf-parser';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { cardPattern, sparePattern } from '@/core/cloth/cornerTemplate';
@@ -8,6 +7,7 @@ import { BESIDE_MM, atCorner, cornerTemplateScene } from './cornerTemplateScene'
 import { sceneDxf } from './sceneDxf';
 import { OVERLAP_MM, scenePdf, sheetsOf } from './scenePdf';
 import { sceneSvg } from './sceneSvg';
+import { printedPage } from './printedPage';
 
 const MM = { unit: 'mm', stepMm: 1 } as const;
 const SIZE = { depthMm: 24, sideMm: 80, endMm: 80 };
@@ -17,20 +17,11 @@ const DPI = 300;
 
 /** Lengths of dark horizontal runs on a page, mm; those of at least 60 mm. */
 async function darkRuns(bytes: Uint8Array, pageNumber: number): Promise<number[]> {
-  // The renderer takes these from the page it thinks it is on.
-  Object.assign(globalThis, { DOMMatrix, ImageData, Path2D });
-  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const pdf = await getDocument({ data: bytes.slice(), disableFontFace: true, verbosity: 0 }).promise;
-  const page = await pdf.getPage(pageNumber);
-  const viewport = page.getViewport({ scale: DPI / 72 });
-  const canvas = createCanvas(Math.round(viewport.width), Math.round(viewport.height));
-  await page.render({ canvas: null, canvasContext: canvas.getContext('2d') as never, viewport }).promise;
-  const { data, width, height } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
+  const { isDark, width, height } = await printedPage(bytes, pageNumber, DPI);
   const runs: number[] = [];
   for (let y = 0; y < height; y += 1)
     for (let x = 0, from = 0; x <= width; x += 1) {
-      const dark = x < width && data[4 * (y * width + x)]! < 160;
-      if (dark) continue;
+      if (x < width && isDark(x, y)) continue;
       const mm = ((x - from) * 25.4) / DPI;
       if (mm >= 60) runs.push(mm);
       from = x + 1;

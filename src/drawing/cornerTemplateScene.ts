@@ -3,7 +3,7 @@
  * check bar. One scene for the screen, SVG, DXF and PDF. This is the one place that puts the flat corner into its
  * corner of the canvas, so left and right cannot be mixed up.
  */
-import { FRONT_WORDS } from '@/core/job/sideWords';
+import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import type { SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
 import type { FlatPoint } from '@/core/cloth/foldedCorner';
@@ -33,6 +33,7 @@ export function atCorner(corner: Corner, seams: SeamFaces): (flat: FlatPoint) =>
  * The pattern of one corner, true to size.
  *
  * @param on a small drawing on the screen does without the check bar and the long words
+ * @param say how sides and corners are called; on paper as from the front
  */
 export function cornerTemplateScene(
   pattern: CornerPattern,
@@ -40,6 +41,7 @@ export function cornerTemplateScene(
   seams: SeamFaces,
   tape: Tape,
   on: 'paper' | 'screen' = 'paper',
+  say: SideWords = FRONT_WORDS,
 ): Scene {
   const put = atCorner(corner, seams);
   const { side, end } = flapsOf(corner, seams);
@@ -72,14 +74,14 @@ export function cornerTemplateScene(
       })),
       { kind: 'path', points: edge.map(put), role: 'cutLine' },
       ...(slit ? [{ kind: 'path', points: slit.map(put), role: 'cutLine' } as const] : []),
-      words(-BESIDE_MM / 2, -BESIDE_MM / 2, on === 'paper' ? `face, ${FRONT_WORDS.corner(corner)}` : 'face', true),
-      words(depthMm / 2, -BESIDE_MM / 2, side),
-      words(-BESIDE_MM / 2, depthMm / 2, end),
+      words(-BESIDE_MM / 2, -BESIDE_MM / 2, on === 'paper' ? `face, ${say.corner(corner)}` : 'face', true),
+      words(depthMm / 2, -BESIDE_MM / 2, say.side(side)),
+      words(-BESIDE_MM / 2, depthMm / 2, say.side(end)),
       words((depthMm + sideMm) / 2, -BESIDE_MM * 0.75, 'back'),
       words(-BESIDE_MM * 0.6, (depthMm + endMm) / 2, 'back'),
       ...(on === 'paper' ? checkBar(barX, barY) : []),
     ],
-    says: `Template of the ${FRONT_WORDS.corner(corner)} corner on the back of the cloth: ${side} ${printFine(sideMm, tape)}, ${end} ${printFine(endMm, tape)}, edge ${printFine(depthMm, tape)}; full lines are cut, broken lines are folded.`,
+    says: `Template of the ${say.corner(corner)} corner on the back of the cloth: ${say.side(side)} ${printFine(sideMm, tape)}, ${say.side(end)} ${printFine(endMm, tape)}, edge ${printFine(depthMm, tape)}; full lines are cut, broken lines are folded.`,
   };
 }
 

@@ -10,8 +10,12 @@ const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number
   (steps.find((step) => step.act === 'takeOut' && step.order > held.order && samePlace(step, held))?.order ?? Infinity) >=
     current;
 
-/** Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in. */
-export function fastenScene({ inputs, plan, say }: SceneInput, current: number): Scene {
+/**
+ * Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in.
+ *
+ * @param numbers only those of the next four, for who stands far off
+ */
+export function fastenScene({ inputs, plan, say }: SceneInput, current: number, numbers: 'many' | 'next' = 'many'): Scene {
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margin } = plan.cloth.cut;
@@ -27,7 +31,9 @@ export function fastenScene({ inputs, plan, say }: SceneInput, current: number):
   const roomMm = Math.max(w, h) / 34;
   const numbered = (order: number, take: string, offsetMm: number, pitchMm: number) => {
     const every = Math.ceil(roomMm / Math.max(pitchMm, 1));
-    if (every <= 1 || (order >= current && order < current + 4)) return true;
+    if (order >= current && order < current + 4) return true;
+    if (numbers === 'next') return false;
+    if (every <= 1) return true;
     return take !== 'corner' && Math.round(offsetMm / pitchMm) % every === 0;
   };
   const { steps } = plan.fasten.route;

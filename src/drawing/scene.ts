@@ -2,6 +2,8 @@
  * A scene is a drawing in millimetres, seen from the front: origin at the top left of the face, x right,
  * y down. It knows nothing of pixels, paper or fonts; a sink (the screen, later print and DXF) draws it.
  */
+import type { Quarter } from '@/core/bench/benchRun';
+
 export interface Point {
   x: number;
   y: number;
@@ -41,7 +43,9 @@ export type Role =
   | 'stroke'
   | 'pull'
   | 'pullLow'
-  | 'pullNow';
+  | 'pullNow'
+  | 'ink'
+  | 'barred';
 
 /** A part that can be moved by hand along one direction, and where it stands. */
 export interface Grab {
@@ -79,7 +83,19 @@ export type Mark =
       pass: number;
       take: 'middle' | 'outward' | 'halving' | 'temporary' | 'corner';
     }
-  | { kind: 'words'; at: Point; text: string; anchor: 'start' | 'middle' | 'end'; role: Role; strong?: boolean; shiftPx?: Point }
+  /** `quarter`: long words that are turned with their side. */
+  | {
+      kind: 'words';
+      at: Point;
+      text: string;
+      anchor: 'start' | 'middle' | 'end';
+      role: Role;
+      strong?: boolean;
+      shiftPx?: Point;
+      quarter?: Quarter;
+      /** Height on paper, mm. */
+      sizeMm?: number;
+    }
   /** A dimension line beside from–to; `offPx` to its left when looking from `from` to `to`, in px of the sink. */
   | { kind: 'dimension'; from: Point; to: Point; offPx: number; text: string; role?: Role };
 
@@ -151,4 +167,69 @@ function flipMark(mark: Mark, flip: (at: Point) => Point): Mark {
         shiftPx: mark.shiftPx && { x: -mark.shiftPx.x, y: mark.shiftPx.y },
       };
   }
+}
+
+/**
+ * A scene turned about the middle of the face, words upright: the frame as it lies after so many quarter turns to the right.
+ * Nothing in it is grabbed any more. A face of width × height then lies between 0 and height, 0 and width for an odd number.
+ */
+export function turned(scene: Scene, quarter: Quarter, face: { widthMm: number; heightMm: number }): Scene {
+  if (quarter === 0) return scene;
+  const once = turnedOnce(scene, face.heightMm);
+  return turned(once, (quarter - 1) as Quarter, { widthMm: face.heightMm, heightMm: face.widthMm });
+}
+
+const ASIDE_PX = 78;
+
+/** A quarter turn to the right: what was at the left is at the top. */
+function turnedOnce(scene: Scene, heightMm: number): Scene {
+  const turn = ({ x, y }: Point): Point => ({ x: heightMm - y, y: x });
+  const way = ({ x, y }: Point): Point => ({ x: -y, y: x });
+  const { bounds, padPx } = scene;
+  return {
+    ...scene,
+    bounds: { minX: heightMm - bounds.maxY, maxX: heightMm - bounds.minY, minY: bounds.minX, maxY: bounds.maxX },
+    // Upright words take more room beside a drawing than above it.
+    padPx: { top: padPx.left, right: Math.max(padPx.top, ASIDE_PX), bottom: padPx.right, left: Math.max(padPx.bottom, ASIDE_PX) },
+    marks: scene.marks.map((mark): Mark => turnMark(mark, turn, way)),
+  };
+}
+
+function turnMark(mark: Mark, turn: (at: Point) => Point, way: (by: Point) => Point): Mark {
+  switch (mark.kind) {
+    case 'area':
+      return { kind: 'area', points: mark.points.map(turn), role: mark.role };
+    case 'path':
+      return { ...mark, points: mark.points.map(turn) };
+    case 'region':
+      return { ...mark, rings: mark.rings.map((ring) => ring.map(turn)) };
+    case 'spot':
+      return { ...mark, at: turn(mark.at) };
+    case 'arrow':
+    case 'dimension':
+      return { ...mark, from: turn(mark.from), to: turn(mark.to) };
+    case 'staple':
+      return { ...mark, at: turn(mark.at), labelAt: turn(mark.labelAt), degrees: mark.degrees + 90, outward: way(mark.outward) };
+    case 'words':
+      return turnWords(mark, turn, way);
+  }
+}
+
+/** More letters than this beside a drawing run out of it: they are turned with their side. */
+const SHORT = 14;
+
+function turnWords(
+  mark: Extract<Mark, { kind: 'words' }>,
+  turn: (at: Point) => Point,
+  way: (by: Point) => Point,
+): Extract<Mark, { kind: 'words' }> {
+  const at = turn(mark.at);
+  const shiftPx = mark.shiftPx && way(mark.shiftPx);
+  if (mark.text.length > SHORT) {
+    const quarter = (((mark.quarter ?? 0) + 1) % 4) as Quarter;
+    return { ...mark, at, shiftPx, anchor: 'middle', quarter };
+  }
+  // Upright words beside their place begin or end at it, above and below they stand about it.
+  const aside = shiftPx?.x ?? 0;
+  return { ...mark, at, shiftPx, anchor: aside > 4 ? 'start' : aside < -4 ? 'end' : 'middle' };
 }

@@ -17,10 +17,15 @@ import {
 import type { Mark, Point, Scene } from './scene';
 import { PAPER, PLAIN, WORDS_MM } from './sceneSvg';
 
-export const PAPERS = { a4: { widthMm: 210, heightMm: 297 }, letter: { widthMm: 215.9, heightMm: 279.4 } } as const;
+export const PAPERS = {
+  a4: { widthMm: 210, heightMm: 297 },
+  letter: { widthMm: 215.9, heightMm: 279.4 },
+  a4Landscape: { widthMm: 297, heightMm: 210 },
+  letterLandscape: { widthMm: 279.4, heightMm: 215.9 },
+} as const;
 export type Paper = keyof typeof PAPERS;
 
-const PT = 72 / 25.4;
+export const PT = 72 / 25.4;
 export const OVERLAP_MM = 10;
 const EDGE_MM = 12;
 /** Room for the title above and the check bar below, mm. */
@@ -61,28 +66,51 @@ export function sheetsOf(bounds: Scene['bounds'], paper: Paper): Sheet[] {
   });
 }
 
+/** How a corner template is read. */
+const TEMPLATE_KEY = 'Full lines: cut. Broken lines: fold.';
+
 /**
  * The file’s bytes.
  *
  * @param fontBytes a TrueType face with the signs of the drawing
+ * @param key how its lines are read
  */
-export async function scenePdf(scene: Scene, title: string, paper: Paper, fontBytes: Uint8Array): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  pdf.setTitle(title);
-  const font = await pdf.embedFont(fontBytes, { subset: true });
+export async function scenePdf(
+  scene: Scene,
+  title: string,
+  paper: Paper,
+  fontBytes: Uint8Array,
+  key: string = TEMPLATE_KEY,
+): Promise<Uint8Array> {
+  const { pdf, font } = await titledPdf(title, fontBytes);
   const sheets = sheetsOf(scene.bounds, paper);
   for (const sheet of sheets) {
     const page = pdf.addPage([PAPERS[paper].widthMm * PT, PAPERS[paper].heightMm * PT]);
-    drawSheet(page, font, scene, sheet, sheets, title, paper);
+    drawSheet(page, font, scene, sheet, sheets, { title, key }, paper);
   }
   return pdf.save();
+}
+
+/** An empty document under a title, and the face that it is lettered in. */
+export async function titledPdf(title: string, fontBytes: Uint8Array): Promise<{ pdf: PDFDocument; font: PDFFont }> {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  pdf.setTitle(title);
+  return { pdf, font: await pdf.embedFont(fontBytes, { subset: true }) };
 }
 
 /** Millimetres on the sheet of paper, from its top left, to points from its bottom left. */
 const paperPoint = (paper: Paper, x: number, y: number) => ({ x: x * PT, y: (PAPERS[paper].heightMm - y) * PT });
 
-function drawSheet(page: PDFPage, font: PDFFont, scene: Scene, sheet: Sheet, sheets: Sheet[], title: string, paper: Paper): void {
+function drawSheet(
+  page: PDFPage,
+  font: PDFFont,
+  scene: Scene,
+  sheet: Sheet,
+  sheets: Sheet[],
+  { title, key }: { title: string; key: string },
+  paper: Paper,
+): void {
   const left = EDGE_MM;
   const top = EDGE_MM + HEAD_MM;
   const at = ({ x, y }: Point) => paperPoint(paper, left + x - sheet.minX, top + y - sheet.minY);
@@ -101,7 +129,7 @@ function drawSheet(page: PDFPage, font: PDFFont, scene: Scene, sheet: Sheet, she
     page.drawLine({ start: paperPoint(paper, x1, y1), end: paperPoint(paper, x2, y2), thickness: widthMm * PT, color: INK });
   const number = sheets.indexOf(sheet) + 1;
   words(`${title}${sheets.length > 1 ? `, sheet ${number} of ${sheets.length}` : ''}`, left, EDGE_MM + 5, 4);
-  words('Print at 100 %, not fitted to the page. Full lines: cut. Broken lines: fold.', left, EDGE_MM + 10, 2.8);
+  words(`Print at 100 %, not fitted to the page. ${key}`, left, EDGE_MM + 10, 2.8);
   joinMarks(sheet, sheets, left, top, line, words);
   const barY = top + sheet.heightMm + 8;
   line(left, barY, left + 100, barY, 0.4);
@@ -134,24 +162,42 @@ function joinMarks(
   }
 }
 
-function drawMark(page: PDFPage, font: PDFFont, mark: Mark, at: (point: Point) => { x: number; y: number }): void {
+/** Draws one mark on a page; `at` puts a place of the scene on it, points from its bottom left. */
+export function drawMark(page: PDFPage, font: PDFFont, mark: Mark, at: (point: Point) => { x: number; y: number }): void {
   if (mark.kind === 'words') {
-    const size = WORDS_MM * PT;
+    const size = (mark.sizeMm ?? WORDS_MM) * PT;
     const wide = font.widthOfTextAtSize(mark.text, size) * { start: 0, middle: 0.5, end: 1 }[mark.anchor];
     const { x, y } = at(mark.at);
     page.drawText(mark.text, { x: x - wide, y: y - size / 3, size, font, color: INK });
     return;
   }
-  if (mark.kind !== 'area' && mark.kind !== 'path') return;
+  if (mark.kind !== 'area' && mark.kind !== 'path' && mark.kind !== 'region') return;
   const { widthMm, dash, fill } = PAPER[mark.role] ?? PLAIN;
-  const points = mark.points.map(at);
-  const d = points.map(({ x, y }, index) => `${index ? 'L' : 'M'}${x} ${-y}`).join(' ') + (mark.kind === 'area' ? ' Z' : '');
+  const ring = (points: readonly Point[]) =>
+    points
+      .map(at)
+      .map(({ x, y }, index) => `${index ? 'L' : 'M'}${x} ${-y}`)
+      .join(' ');
+  const d =
+    mark.kind === 'path'
+      ? ring(mark.points)
+      : ringsOf(mark)
+          .map((one) => `${ring(one)} Z`)
+          .join(' ');
   page.drawSvgPath(d, {
     x: 0,
     y: 0,
-    borderColor: INK,
-    borderWidth: widthMm * PT,
-    borderDashArray: dash?.map((mm) => mm * PT),
-    ...(mark.kind === 'area' && fill ? { color: rgb(0.89, 0.89, 0.89) } : {}),
+    // Of no width there is no line: a printer would draw its thinnest.
+    ...(widthMm > 0 ? { borderColor: INK, borderWidth: widthMm * PT, borderDashArray: dash?.map((mm) => mm * PT) } : {}),
+    ...(mark.kind !== 'path' && fill ? { color: greyOf(fill) } : {}),
   });
+}
+
+const ringsOf = (mark: Extract<Mark, { kind: 'area' | 'region' }>): Point[][] =>
+  mark.kind === 'area' ? [mark.points] : mark.rings;
+
+/** "#e4e4e4" as a grey of the page. */
+function greyOf(hex: string) {
+  const part = Number.parseInt(hex.slice(1, 3), 16) / 255;
+  return rgb(part, part, part);
 }

@@ -14,6 +14,9 @@ export const PAPER: Partial<Record<Role, PaperLine>> = {
   tab: { widthMm: 0.15, fill: '#e4e4e4' },
   fold: { widthMm: 0.25, dash: [3, 2] },
   cutLine: { widthMm: 0.5 },
+  ink: { widthMm: 0, fill: '#000000' },
+  barred: { widthMm: 0.15, fill: '#d4d4d4' },
+  measure: { widthMm: 0.25 },
 };
 export const PLAIN: PaperLine = { widthMm: 0.2 };
 /** Height of words on paper, mm. */
@@ -37,15 +40,19 @@ export function sceneSvg({ bounds, marks, says }: Scene): string {
 const pathOf = (points: readonly Point[]) =>
   points.map(({ x, y }, index) => `${index ? 'L' : 'M'}${round(x)} ${round(y)}`).join('');
 
+const outlineOf = (mark: Extract<Mark, { kind: 'area' | 'path' | 'region' }>): string =>
+  mark.kind === 'path'
+    ? pathOf(mark.points)
+    : (mark.kind === 'area' ? [mark.points] : mark.rings).map((ring) => `${pathOf(ring)}Z`).join('');
+
 function markSvg(mark: Mark): string[] {
   if (mark.kind === 'words')
     return [
-      `<text x="${round(mark.at.x)}" y="${round(mark.at.y + WORDS_MM / 3)}" font-family="sans-serif" font-size="${WORDS_MM}" text-anchor="${mark.anchor}"${mark.strong ? ' font-weight="bold"' : ''}>${escaped(mark.text)}</text>`,
+      `<text x="${round(mark.at.x)}" y="${round(mark.at.y + (mark.sizeMm ?? WORDS_MM) / 3)}" font-family="sans-serif" font-size="${mark.sizeMm ?? WORDS_MM}" text-anchor="${mark.anchor}"${mark.strong ? ' font-weight="bold"' : ''}>${escaped(mark.text)}</text>`,
     ];
-  if (mark.kind !== 'area' && mark.kind !== 'path') return [];
+  if (mark.kind !== 'area' && mark.kind !== 'path' && mark.kind !== 'region') return [];
   const { widthMm, dash, fill } = PAPER[mark.role] ?? PLAIN;
-  const close = mark.kind === 'area' ? 'Z' : '';
   return [
-    `<path d="${pathOf(mark.points)}${close}" fill="${mark.kind === 'area' ? (fill ?? 'none') : 'none'}" stroke="#000" stroke-width="${widthMm}"${dash ? ` stroke-dasharray="${dash.join(' ')}"` : ''}/>`,
+    `<path d="${outlineOf(mark)}" fill="${mark.kind === 'path' ? 'none' : (fill ?? 'none')}" stroke="#000" stroke-width="${widthMm}"${dash ? ` stroke-dasharray="${dash.join(' ')}"` : ''}/>`,
   ];
 }

@@ -8,6 +8,7 @@ import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import type { Plan } from '@/core/case/planJob';
 import { type Tape, printLength } from '@/core/units/length';
 import { type FrameShape, frameMarks } from './frameMarks';
+import { lipMarks, rebateMarks, widestGap } from './rebateMarks';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 
 export interface SceneInput {
@@ -69,11 +70,12 @@ export const topWords = ({ brief }: JobInputs, text: string): Extract<Mark, { ki
 });
 
 /** Brief: the bare face with its up-edge, a rebate when there is one, and a sheet of A4 for the eye. */
-export function briefScene({ inputs, tape }: SceneInput): Scene {
+export function briefScene({ inputs, plan, tape }: SceneInput): Scene {
   const { brief } = inputs;
   const [w, h] = [brief.width.mm, brief.height.mm];
   const rebate = byId(EDGES, brief.edges).inRebate;
-  const gap = rebate ? brief.rebateClearance.mm / 2 : 0;
+  const measured = plan.brief.rebate?.kind === 'measured' ? plan.brief.rebate.plan : null;
+  const gap = measured ? widestGap(measured) : rebate ? brief.rebateClearance.mm / 2 : 0;
   const sheet: Mark[] =
     w > 340 && h > 250
       ? [
@@ -85,18 +87,21 @@ export function briefScene({ inputs, tape }: SceneInput): Scene {
           { kind: 'words', at: point(w / 2, h / 2), text: 'a sheet of A4, to compare', anchor: 'middle', role: 'quiet' },
         ]
       : [];
-  const frame: Mark[] = rebate
-    ? [
-        { kind: 'area', points: rectangle(-gap - 28, -gap - 28, w + 2 * gap + 56, h + 2 * gap + 56), role: 'timber' },
-        { kind: 'area', points: rectangle(-gap, -gap, w + 2 * gap, h + 2 * gap), role: 'edge' },
-      ]
-    : [];
+  const frame: Mark[] = measured
+    ? rebateMarks(measured, tape)
+    : rebate
+      ? [
+          { kind: 'area', points: rectangle(-gap - 28, -gap - 28, w + 2 * gap + 56, h + 2 * gap + 56), role: 'timber' },
+          { kind: 'area', points: rectangle(-gap, -gap, w + 2 * gap, h + 2 * gap), role: 'edge' },
+        ]
+      : [];
   return {
     bounds: faceBounds(inputs, rebate ? gap + 28 : 0),
     padPx: PAD,
     marks: [
       ...frame,
       { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
+      ...(measured ? lipMarks(measured) : []),
       ...sheet,
       {
         ...topWords(inputs, brief.hangs === 'eitherWay' ? 'any way up' : 'Top, up-edge when hung'),

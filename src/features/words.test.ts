@@ -1,15 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { newInputs } from '@/core/job/job';
-import type { LogEntry, Reading } from '@/core/log/logEntry';
+import type { LogEntry } from '@/core/log/logEntry';
 import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { planJob } from '@/core/case/planJob';
 import { nextStep } from '@/core/case/nextStep';
 import { progressOf } from '@/core/case/progress';
-import { reading as plainReading } from '@/core/log/reading';
-import type { ReadingId } from '@/core/log/readingKinds';
 import { length } from '@/core/units/length';
-import type { LogRow } from '@/server/workshopCases';
+import type { PlottedReading } from '@/db/logEntries';
 import { dueWords } from './job/JobHeader';
 import { earlyWords, keepsWords, stageMarks, stageNotes } from './job/stageWords';
 import { readingDots } from './log/readingDots';
@@ -25,6 +23,7 @@ const entry = (stage: StageId, hoursAgo: number, readyInHours: number | null = n
   of: '',
   at: new Date(NOW - hoursAgo * 3_600_000).toISOString(),
   maker: 'M',
+  device: '',
   did: stage,
   note: '',
   reason: '',
@@ -95,29 +94,27 @@ describe('the run of stages', () => {
 });
 
 describe('dots on the plot of the log', () => {
-  const reading = (quantity: ReadingId, value: number, precision: number | null = 0.5, of = ''): Reading =>
-    plainReading(quantity, value, 'mm', { of, precision, tool: 'tape' });
-  const row = (readings: Reading[], withdrawn = false): LogRow => {
-    const { plan: _plan, ...rest } = entry('square', 1);
-    return { ...rest, readings, withdrawn, jobId: 'a', jobNumber: 7, jobTitle: 'Harbour' };
-  };
+  const reading = (seq: number, value: number, precision: number | null = 0.5): PlottedReading => ({
+    seq,
+    at: '2031-05-04T12:00:00Z',
+    value,
+    precision,
+    known: 'measured',
+    jobNumber: 7,
+    jobTitle: 'Harbour',
+  });
 
-  it('the rack comes from both diagonals, with the error of two readings', () => {
-    const [dot, ...more] = readingDots(
-      [
-        row([reading('diagonal', 1080, 0.5, 'down'), reading('diagonal', 1082.5, 0.5, 'up')]),
-        row([reading('diagonal', 1, 0.5, 'up')]),
-      ],
-      'rack',
-    );
+  it('the rack comes from both diagonals of an entry, with the error of two readings', () => {
+    const [dot, ...more] = readingDots('rack', [
+      [reading(1, 1080), reading(2, 7)],
+      [reading(1, 1082.5), reading(3, 1)],
+    ]);
     expect(more).toEqual([]);
     expect(dot).toMatchObject({ value: 2.5, says: 'No. 7 Harbour, 4 May 2031' });
     expect(dot!.precision).toBeCloseTo(Math.SQRT1_2, 12);
   });
 
-  it('others are as they were read; records taken back are left out', () => {
-    expect(readingDots([row([reading('weight', 2.4, null)]), row([reading('weight', 9)], true)], 'weight')).toMatchObject([
-      { value: 2.4, precision: 0 },
-    ]);
+  it('others are as they were read', () => {
+    expect(readingDots('weight', [[reading(1, 2.4, null)]])).toMatchObject([{ value: 2.4, precision: 0 }]);
   });
 });

@@ -1,92 +1,97 @@
 'use server';
-/* The one way in for writes from the screens: action → checked request → use case → repository. */
-import type { RackBar } from '@/core/frame/sawing/rack';
-import type { StoredCloth } from '@/db/clothSheets';
-import type { StoredJob } from '@/db/jobs';
-import type { StoredRules } from '@/db/workshops';
-import { type AirTaken, dropSimulatedAir, importAir, readSimulatedAir } from './airCases';
-import { mendJob, setJobAside } from './brokenJobs';
-import { checked } from './checked';
-import { addCloth, changeCloth, cutCloth } from './clothCases';
-import { type Grounds, recordBatch, setStock } from './groundCases';
-import { createJob, importJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
-import type { JobWithLog } from './jobReading';
-import { inTurns } from './inTurns';
+/* The one way in for writes from the screens: action → checked request → use case → repository, carried out once. */
+import { headers } from 'next/headers';
+import { SIGNED_OUT, askedBy } from './network/asking';
+import { isPractice } from '@/core/job/practice';
+import { practiseAgain, workshopOf } from './practice';
 import { openWorkshop } from './openWorkshop';
-import type { Outcome } from './outcome';
-import { type Series, addToRack, recordCuts, takeFromRack } from './rackCases';
-import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
-import { keepRehearsal } from './rehearsalCases';
-import { REQUESTS, type Request, type RequestName } from './requests';
+import { type Outcome, refuse } from './outcome';
+import type { FileRequest, FileRequestName, RequestName, Sent } from './requests';
+import { type FileAnswer, actOnFile } from './fileActs';
+import { tendStates } from './tendStates';
 import type { Workshop } from './workshop';
-import { saveRules } from './workshopCases';
+import { type Answer, carryOut } from './writes';
 
 /** Plain objects only may cross to the browser: whatever else stands in an answer is flattened. */
-const flat = <T>(outcome: Outcome<T>): Outcome<T> => JSON.parse(JSON.stringify(outcome)) as Outcome<T>;
-
-/** Checks what was asked, acts on it, and answers with plain objects. */
-function run<N extends RequestName, T>(
-  name: N,
-  plain: unknown,
-  act: (workshop: Workshop, request: Request<N>) => Outcome<T>,
-): Outcome<T> {
-  const request = checked(REQUESTS[name], name, plain) as Outcome<Request<N>>;
-  return flat(request.ok ? act(openWorkshop(), request.value) : request);
+async function answered<O extends { ok: boolean }>(plain: unknown, act: (workshop: Workshop) => Promise<O>): Promise<O> {
+  const house = askedBy(openWorkshop(), await headers());
+  if (!house) return refuse(SIGNED_OUT) as unknown as O;
+  const jobId = (plain as { jobId?: unknown } | null)?.jobId;
+  const workshop = typeof jobId === 'string' && isPractice(jobId) ? { ...workshopOf(jobId), device: house.device } : house;
+  const outcome = await act(workshop);
+  if (outcome.ok) void tendStates(workshop);
+  return JSON.parse(JSON.stringify(outcome)) as O;
 }
 
-/** As `run`, for what takes long: other requests are served meanwhile. */
-async function runInTurns<N extends RequestName, T>(
-  name: N,
-  plain: unknown,
-  act: (workshop: Workshop, request: Request<N>) => Generator<unknown, Outcome<T>>,
-): Promise<Outcome<T>> {
-  const request = checked(REQUESTS[name], name, plain) as Outcome<Request<N>>;
-  return flat(request.ok ? await inTurns(act(openWorkshop(), request.value)) : request);
-}
+const answer = <N extends RequestName>(name: N, plain: unknown): Promise<Outcome<Answer<N>>> =>
+  answered(plain, (workshop) => carryOut(workshop, name, plain));
+const fileAnswer = <N extends FileRequestName>(name: N, plain: unknown): Promise<FileAnswer<N>> =>
+  answered(plain, (workshop) => actOnFile(workshop, name, plain));
 
-export const createJobAction = async (plain: Request<'newJob'>): Promise<Outcome<StoredJob>> => run('newJob', plain, createJob);
-export const saveInputsAction = async (plain: Request<'saveInputs'>): Promise<Outcome<StoredJob>> =>
-  run('saveInputs', plain, saveInputs);
-export const recordStepAction = async (plain: Request<'recordStep'>): Promise<Outcome<JobWithLog>> =>
-  run('recordStep', plain, recordStep);
-export const setAsideAction = async (plain: Request<'setAside'>): Promise<Outcome<null>> => run('setAside', plain, setJobAside);
-export const mendJobAction = async (plain: Request<'mendJob'>): Promise<Outcome<StoredJob>> => run('mendJob', plain, mendJob);
-export const withdrawRecordAction = async (plain: Request<'withdraw'>): Promise<Outcome<JobWithLog>> =>
-  run('withdraw', plain, withdrawRecord);
-export const keepRehearsalAction = async (plain: Request<'keepRehearsal'>): Promise<Outcome<JobWithLog>> =>
-  runInTurns('keepRehearsal', plain, keepRehearsal);
-export const keepTapsAction = async (plain: Request<'keepTaps'>): Promise<Outcome<JobWithLog>> =>
-  runInTurns('keepTaps', plain, keepTaps);
-export const keepTurnsAction = async (plain: Request<'keepTurns'>): Promise<Outcome<JobWithLog>> =>
-  run('keepTurns', plain, keepTurns);
-export const keepWeightAction = async (plain: Request<'keepWeight'>): Promise<Outcome<JobWithLog>> =>
-  run('keepWeight', plain, keepWeight);
-export const keepFeelAction = async (plain: Request<'keepFeel'>): Promise<Outcome<JobWithLog>> =>
-  run('keepFeel', plain, keepFeel);
-export const keepRemedyAction = async (plain: Request<'keepRemedy'>): Promise<Outcome<JobWithLog>> =>
-  run('keepRemedy', plain, keepRemedy);
-export const importAirAction = async (plain: Request<'importAir'>): Promise<Outcome<AirTaken>> =>
-  run('importAir', plain, importAir);
-export const setStockAction = async (plain: Request<'setStock'>): Promise<Outcome<Grounds>> => run('setStock', plain, setStock);
-export const recordBatchAction = async (plain: Request<'recordBatch'>): Promise<Outcome<Grounds>> =>
-  run('recordBatch', plain, recordBatch);
-export const addToRackAction = async (plain: Request<'addToRack'>): Promise<Outcome<RackBar[]>> =>
-  run('addToRack', plain, addToRack);
-export const takeFromRackAction = async (plain: Request<'takeFromRack'>): Promise<Outcome<RackBar[]>> =>
-  run('takeFromRack', plain, takeFromRack);
-export const recordCutsAction = async (plain: Request<'recordCuts'>): Promise<Outcome<Series>> =>
-  run('recordCuts', plain, recordCuts);
-export const addClothAction = async (plain: Request<'addCloth'>): Promise<Outcome<StoredCloth[]>> =>
-  run('addCloth', plain, addCloth);
-export const changeClothAction = async (plain: Request<'changeCloth'>): Promise<Outcome<StoredCloth[]>> =>
-  run('changeCloth', plain, changeCloth);
-export const cutClothAction = async (plain: Request<'cutCloth'>): Promise<Outcome<StoredCloth[]>> =>
-  run('cutCloth', plain, cutCloth);
-export const saveRulesAction = async (plain: Request<'saveRules'>): Promise<Outcome<StoredRules>> =>
-  run('saveRules', plain, saveRules);
+export const createJobAction = async (plain: Sent<'newJob'>) => answer('newJob', plain);
+export const copyJobAction = async (plain: Sent<'copyJob'>) => answer('copyJob', plain);
+export const newSetAction = async (plain: Sent<'newSet'>) => answer('newSet', plain);
+export const growSetAction = async (plain: Sent<'growSet'>) => answer('growSet', plain);
+export const changeSetAction = async (plain: Sent<'changeSet'>) => answer('changeSet', plain);
+export const planSetByAction = async (plain: Sent<'planSetBy'>) => answer('planSetBy', plain);
+export const rejoinSetAction = async (plain: Sent<'rejoinSet'>) => answer('rejoinSet', plain);
+export const typeMeasuredAction = async (plain: Sent<'typeMeasured'>) => answer('typeMeasured', plain);
+export const recordTogetherAction = async (plain: Sent<'recordTogether'>) => answer('recordTogether', plain);
+export const withdrawTogetherAction = async (plain: Sent<'withdrawTogether'>) => answer('withdrawTogether', plain);
+export const archiveAction = async (plain: Sent<'archive'>) => answer('archive', plain);
+export const removeJobAction = async (plain: Sent<'removeJob'>) => answer('removeJob', plain);
+export const importJobAction = async (plain: Sent<'importJob'>) => answer('importJob', plain);
+export const saveInputsAction = async (plain: Sent<'saveInputs'>) => answer('saveInputs', plain);
+export const recordStepAction = async (plain: Sent<'recordStep'>) => answer('recordStep', plain);
+export const withdrawRecordAction = async (plain: Sent<'withdraw'>) => answer('withdraw', plain);
+export const setAsideAction = async (plain: Sent<'setAside'>) => answer('setAside', plain);
+export const mendJobAction = async (plain: Sent<'mendJob'>) => answer('mendJob', plain);
+export const keepRehearsalAction = async (plain: Sent<'keepRehearsal'>) => answer('keepRehearsal', plain);
+export const keepTapsAction = async (plain: Sent<'keepTaps'>) => answer('keepTaps', plain);
+export const keepTurnsAction = async (plain: Sent<'keepTurns'>) => answer('keepTurns', plain);
+export const keepWeightAction = async (plain: Sent<'keepWeight'>) => answer('keepWeight', plain);
+export const keepFeelAction = async (plain: Sent<'keepFeel'>) => answer('keepFeel', plain);
+export const keepRemedyAction = async (plain: Sent<'keepRemedy'>) => answer('keepRemedy', plain);
+export const keepPlaceAction = async (plain: Sent<'keepPlace'>) => answer('keepPlace', plain);
+export const keepNoteAction = async (plain: Sent<'keepNote'>) => answer('keepNote', plain);
+export const importAirAction = async (plain: Sent<'importAir'>) => answer('importAir', plain);
+export const readSimulatedAirAction = async (plain: Sent<'readSimulatedAir'>) => answer('readSimulatedAir', plain);
+export const dropSimulatedAirAction = async (plain: Sent<'dropSimulatedAir'>) => answer('dropSimulatedAir', plain);
+export const setItemAction = async (plain: Sent<'setItem'>) => answer('setItem', plain);
+export const countItemAction = async (plain: Sent<'countItem'>) => answer('countItem', plain);
+export const takeItemAction = async (plain: Sent<'takeItem'>) => answer('takeItem', plain);
+export const undoMoveAction = async (plain: Sent<'undoMove'>) => answer('undoMove', plain);
+export const buyItemsAction = async (plain: Sent<'buyItems'>) => answer('buyItems', plain);
+export const takeDownAction = async (plain: Sent<'takeDown'>) => answer('takeDown', plain);
+export const restretchAction = async (plain: Sent<'restretch'>) => answer('restretch', plain);
+export const makeFromStockAction = async (plain: Sent<'makeFromStock'>) => answer('makeFromStock', plain);
+export const saveCostsAction = async (plain: Sent<'saveCosts'>) => answer('saveCosts', plain);
+export const saveWeekAction = async (plain: Sent<'saveWeek'>) => answer('saveWeek', plain);
+export const pinTaskAction = async (plain: Sent<'pinTask'>) => answer('pinTask', plain);
+export const takePlanAction = async (plain: Sent<'takePlan'>) => answer('takePlan', plain);
+export const giveQuoteAction = async (plain: Sent<'giveQuote'>) => answer('giveQuote', plain);
+export const setStockAction = async (plain: Sent<'setStock'>) => answer('setStock', plain);
+export const recordBatchAction = async (plain: Sent<'recordBatch'>) => answer('recordBatch', plain);
+export const addToRackAction = async (plain: Sent<'addToRack'>) => answer('addToRack', plain);
+export const takeFromRackAction = async (plain: Sent<'takeFromRack'>) => answer('takeFromRack', plain);
+export const recordCutsAction = async (plain: Sent<'recordCuts'>) => answer('recordCuts', plain);
+export const addClothAction = async (plain: Sent<'addCloth'>) => answer('addCloth', plain);
+export const changeClothAction = async (plain: Sent<'changeCloth'>) => answer('changeCloth', plain);
+export const cutClothAction = async (plain: Sent<'cutCloth'>) => answer('cutCloth', plain);
+export const saveRulesAction = async (plain: Sent<'saveRules'>) => answer('saveRules', plain);
 
-export const readSimulatedAirAction = async (): Promise<Outcome<AirTaken>> => flat(readSimulatedAir(openWorkshop()));
+export const backUpAction = async () => fileAnswer('backUp', {});
+export const lookAtBackupAction = async (plain: { name: string }) => fileAnswer('lookAtBackup', plain);
+export const restoreBackupAction = async (plain: { name: string }) => fileAnswer('restoreBackup', plain);
+export const checkFileAction = async () => fileAnswer('checkFile', {});
+export const takeInListAction = async (plain: Sent<'takeInList'>) => answer('takeInList', plain);
+export const lookAtListAction = async (plain: FileRequest<'lookAtList'>) => fileAnswer('lookAtList', plain);
+export const rebuildFileAction = async () => fileAnswer('rebuildFile', {});
 
-export const dropSimulatedAirAction = async (): Promise<Outcome<AirTaken>> => flat(dropSimulatedAir(openWorkshop()));
+export const openNetworkAction = async (plain: FileRequest<'openNetwork'>) => fileAnswer('openNetwork', plain);
+export const closeNetworkAction = async () => fileAnswer('closeNetwork', {});
+export const endDeviceAction = async (plain: { id: string }) => fileAnswer('endDevice', plain);
+export const changeDeviceAction = async (plain: FileRequest<'changeDevice'>) => fileAnswer('changeDevice', plain);
 
-export const importJobAction = async (text: string): Promise<Outcome<StoredJob>> => flat(importJob(openWorkshop(), String(text)));
+/** Begins the practice canvas anew. */
+export const practiseAgainAction = async (): Promise<void> => practiseAgain();

@@ -18,7 +18,7 @@ describe('a logger’s table', () => {
     ['tabs, other columns between, day first', '\uFEFFno\tdate time\trH %\tbattery\ttemp\n1\t4.5.2031 09:00\t61\t3.1\t18.5\n\n'],
   ])('is read with %s', (_kind, text) => {
     const local = new Date(2031, 4, 4, 9).toISOString();
-    expect(value(airFromCsv(text))).toEqual([{ at: local, celsius: 18.5, rh: 61 }]);
+    expect(value(airFromCsv(text))).toEqual([{ at: local, celsius: 18.5, rh: 61, simulated: false }]);
   });
 
   it('says which rows are wrong and with what, and how many more', () => {
@@ -47,6 +47,22 @@ describe('a logger’s table', () => {
     expect(value(importAir(workshop, text(row(1, 50), row(2, 60))))).toMatchObject({ added: 2, rows: 2 });
     expect(value(importAir(workshop, text(row(2, 99), row(3, 70))))).toMatchObject({ added: 1, rows: 2 });
     expect(all().map(({ rh }) => rh)).toEqual([50, 60, 70]);
+  });
+
+  it('takes the place of what was simulated, and what was there before is kept', () => {
+    value(readSimulatedAir(workshop));
+    const before = all().at(-1)!;
+    const real = { text: `time,temp,humidity\n${before.at},16,73`, source: 'simulated hygrometer' };
+    expect(value(importAir(workshop, real))).toMatchObject({ added: 0, replaced: 1, rows: 1 });
+    expect(all().at(-1)).toMatchObject({ at: before.at, celsius: 16, rh: 73, simulated: false });
+    expect(workshop.database.prepare('SELECT at, celsius, rh FROM air_replaced').all()).toEqual([
+      { at: before.at, celsius: before.celsius, rh: before.rh },
+    ]);
+    // A second real one finds a real one there.
+    expect(value(importAir(workshop, { ...real, text: real.text.replace('16,73', '15,70') }))).toMatchObject({ replaced: 0 });
+    value(readSimulatedAir(workshop));
+    expect(all().at(-1)).toMatchObject({ rh: 73 });
+    expect(() => workshop.database.exec('DELETE FROM air_replaced')).toThrow(/append-only/);
   });
 });
 

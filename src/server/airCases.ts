@@ -87,19 +87,32 @@ export function spellOf({ database, now }: Pick<Workshop, 'database' | 'now'>): 
 export interface AirTaken {
   air: Air;
   added: number;
+  /** Simulated readings that real ones took the place of. */
+  replaced: number;
   rows: number;
 }
 
-const taken = (workshop: Workshop, readings: readonly AirReading[], source: string): Outcome<AirTaken> => {
-  const added = workshop.database.transaction(() => insertAir(workshop.database, readings, source)).immediate();
-  return done({ air: airOf(workshop), added, rows: readings.length });
+const taken = (workshop: Workshop, readings: readonly AirReading[], source: string, simulated: readonly AirReading[] = []) => {
+  const { added, replaced } = workshop.database
+    .transaction(() => {
+      const real = insertAir(workshop.database, readings, source);
+      const more = insertAir(workshop.database, simulated, SIMULATED_AIR);
+      return { added: real.added + more.added, replaced: real.replaced };
+    })
+    .immediate();
+  return done({ air: airOf(workshop), added, replaced, rows: readings.length + simulated.length });
 };
 
 /** Takes in a logger’s table: all rows or none; moments that were read already stay as they are. */
 export function importAir(workshop: Workshop, { text, source }: Request<'importAir'>): Outcome<AirTaken> {
   const readings = airFromCsv(text);
-  return readings.ok ? taken(workshop, readings.value, source.trim() || 'table') : readings;
+  if (!readings.ok) return readings;
+  const [real, simulated] = [false, true].map((one) => readings.value.filter((reading) => reading.simulated === one));
+  return taken(workshop, real!, sourceName(source), simulated);
 }
+
+/** What a table is called in the list; never as the simulated hygrometer is. */
+const sourceName = (typed: string): string => (['', SIMULATED_AIR].includes(typed.trim()) ? 'table' : typed.trim());
 
 /** Fills the year until now from the simulated hygrometer. */
 export function readSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
@@ -112,5 +125,5 @@ export function readSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
 /** Takes the simulated air out again: what was noted with it elsewhere stays marked as simulated. */
 export function dropSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
   const gone = workshop.database.transaction(() => removeSimulatedAir(workshop.database)).immediate();
-  return done({ air: airOf(workshop), added: -gone, rows: gone });
+  return done({ air: airOf(workshop), added: -gone, replaced: 0, rows: gone });
 }

@@ -3,10 +3,15 @@
  * names on top. All rows are read, or none, with a list of what is wrong and where.
  */
 import Papa from 'papaparse';
-import type { AirReading } from '@/core/tension/clothWeather';
+import { SIMULATED_AIR, type StoredAir } from '@/db/airReadings';
 import { type FieldError, type Outcome, done, refuse } from './outcome';
 
-const NAMES = { at: /^(date|time|datum|zeit|timestamp|when|at)\b|date.?time/i, celsius: /temp|°c|celsius/i, rh: /hum|%|\brh\b/i };
+const NAMES = {
+  at: /^(date|time|datum|zeit|timestamp|when|at)\b|date.?time/i,
+  celsius: /temp|°c|celsius/i,
+  rh: /hum|%|\brh\b/i,
+  source: /^source$/i,
+};
 /** Errors that are told one by one. */
 const MOST_ERRORS = 8;
 /** A logger that reads every ten minutes for a year. */
@@ -26,19 +31,19 @@ function timeOf(text: string): string | null {
 }
 
 /** The readings of a table, or what is wrong with it. */
-export function airFromCsv(text: string): Outcome<AirReading[]> {
+export function airFromCsv(text: string): Outcome<StoredAir[]> {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [names, ...rows] = data;
   if (!names || rows.length === 0) return refuse('This table has no rows under its names.');
   if (rows.length > MOST_ROWS) return refuse(`This table has ${rows.length} rows; ${MOST_ROWS} is the most at once.`);
   const column = (pattern: RegExp) => names.findIndex((name) => pattern.test(name.trim()));
-  const [at, celsius, rh] = [column(NAMES.at), column(NAMES.celsius), column(NAMES.rh)];
+  const [at, celsius, rh, source] = [column(NAMES.at), column(NAMES.celsius), column(NAMES.rh), column(NAMES.source)];
   if (at < 0 || celsius < 0 || rh < 0)
     return refuse(
       `No column for ${[at < 0 ? 'the time' : '', celsius < 0 ? 'the temperature' : '', rh < 0 ? 'the humidity' : ''].filter(Boolean).join(' and ')}: the names on top are ${names.map((name) => `“${name.trim()}”`).join(', ')}. Name them time, temperature and humidity.`,
     );
   const errors: FieldError[] = [];
-  const readings = rows.flatMap((row, index): AirReading[] => {
+  const readings = rows.flatMap((row, index): StoredAir[] => {
     const read = { at: timeOf(row[at] ?? ''), celsius: numberOf(row[celsius] ?? ''), rh: numberOf(row[rh] ?? '') };
     const wrong = [
       read.at === null ? `“${row[at] ?? ''}” is no time such as 2031-05-06 12:00` : '',
@@ -46,7 +51,9 @@ export function airFromCsv(text: string): Outcome<AirReading[]> {
       read.rh >= 0 && read.rh <= 100 ? '' : `“${row[rh] ?? ''}” is no humidity of 0 to 100 %`,
     ].filter(Boolean);
     if (wrong.length > 0) errors.push({ field: `row ${index + 2}`, says: wrong.join('; ') });
-    return wrong.length > 0 ? [] : [{ at: read.at!, celsius: read.celsius, rh: read.rh }];
+    // What was simulated in one workshop is no reading in another.
+    const simulated = row[source]?.trim() === SIMULATED_AIR;
+    return wrong.length > 0 ? [] : [{ at: read.at!, celsius: read.celsius, rh: read.rh, simulated }];
   });
   if (errors.length === 0) return done(readings);
   const more = errors.length - MOST_ERRORS;

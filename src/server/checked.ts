@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { plainToInstance } from 'class-transformer';
 import { type ValidationError, validateSync } from 'class-validator';
 import type { Shape, ShapeOf } from '@/core/shape/shape';
+import { strangeValue } from '@/core/shape/strangeValue';
 import { type FieldError, type Outcome, done } from './outcome';
 import { dtoOf } from './shapeDto';
 
@@ -13,11 +14,13 @@ import { dtoOf } from './shapeDto';
  */
 export function checked<S extends Shape>(shape: S, name: string, plain: unknown): Outcome<ShapeOf<S>> {
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) {
-    return {
-      ok: false,
-      kind: 'invalid',
-      errors: [{ field: '', says: `expected an object, got ${Array.isArray(plain) ? 'a list' : String(plain)}` }],
-    };
+    return { ok: false, kind: 'invalid', errors: [{ field: '', says: `expected an object, got ${inWords(plain)}` }] };
+  }
+  const strange = strangeValue(plain);
+  if (strange) return { ok: false, kind: 'invalid', errors: [strange] };
+  if (Object.keys(shape).length === 0) {
+    const errors = Object.keys(plain).map((field) => ({ field, says: 'nothing is asked of this here' }));
+    return errors.length > 0 ? { ok: false, kind: 'invalid', errors } : done({} as ShapeOf<S>);
   }
   const instance = plainToInstance(dtoOf(shape, name), plain);
   const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
@@ -26,9 +29,18 @@ export function checked<S extends Shape>(shape: S, name: string, plain: unknown)
   return done(JSON.parse(JSON.stringify(instance)) as ShapeOf<S>);
 }
 
+/** What stands in the place of an object. */
+function inWords(plain: unknown): string {
+  if (plain === null || plain === undefined) return 'nothing';
+  if (Array.isArray(plain)) return 'a list';
+  return ['string', 'number', 'boolean'].includes(typeof plain) ? shown(plain) : 'what is no data';
+}
+
 function flatten(error: ValidationError, path: string): FieldError[] {
   const field = path ? `${path}.${error.property}` : error.property;
-  const own = Object.values(error.constraints ?? {}).map((says) => ({ field, says: `${says}, got ${shown(error.value)}` }));
+  const { whitelistValidation: unknown, ...others } = error.constraints ?? {};
+  const says = new Set([...(unknown ? [`nothing is called ${error.property} here`] : []), ...Object.values(others)]);
+  const own = [...says].map((one) => ({ field, says: `${one}, got ${shown(error.value)}` }));
   return [...own, ...(error.children ?? []).flatMap((child) => flatten(child, field))];
 }
 

@@ -10,7 +10,6 @@ import { type ClothPiece, type PlacedPiece, lengthUsed, lying } from '@/core/clo
 import { type HouseRules, assumed, tapeFor } from '@/core/house/houseRules';
 import { fabricOf, fabricsOf } from '@/core/house/materials';
 import { USES, byId } from '@/core/house/schools';
-import type { Tape } from '@/core/units/length';
 import { toEnd } from '@/core/toEnd';
 import {
   type ClothCut,
@@ -18,7 +17,7 @@ import {
   type JobCut,
   type StoredCloth,
   clothTags,
-  cutJobs,
+  cutOfJob,
   insertCloth,
   insertClothMove,
   listCloth,
@@ -26,8 +25,9 @@ import {
   updateCloth,
 } from '@/db/clothSheets';
 import { type StoredJob, findJob } from '@/db/jobs';
+import { statesAt } from '@/db/jobStates';
 import { readRules } from '@/db/workshops';
-import { workshopCases } from './jobReading';
+import { factsIn, settle } from './jobStates';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
@@ -38,7 +38,7 @@ export const clothStore = ({ database }: Workshop): StoredCloth[] => listCloth(d
 export const clothMoves = ({ database }: Workshop): ClothMove[] => listClothMoves(database, 12);
 
 /** When and from what a job's piece was cut; null when it was not. */
-export const jobCut = ({ database }: Workshop, id: string): JobCut | null => cutJobs(database).get(id) ?? null;
+export const jobCut = ({ database }: Workshop, id: string): JobCut | null => cutOfJob(database, id);
 
 /** A job whose cloth is still to be cut. */
 export interface ClothJob {
@@ -53,27 +53,29 @@ export interface ClothJob {
   piece: Omit<ClothPiece, 'pin'>;
 }
 
-/** Whole mm on every roll: cut sizes are rounded up to them. */
-const MM: Tape = { unit: 'mm', stepMm: 1 };
+/** Jobs that are offered at once. */
+const MOST_JOBS = 60;
 
 /** Jobs whose cloth is to be cut: not painted, the cut neither recorded with the job nor with the store. */
 export function clothJobs(workshop: Workshop): ClothJob[] {
   const { database } = workshop;
-  const { rules } = readRules(database);
-  const cut = cutJobs(database);
-  return workshopCases(workshop)
-    .map(({ job, case: { progress } }) => ({ job, progress }))
-    .filter(({ job, progress }) => !isPainted(job) && !progress.done.has('cloth') && !cut.has(job.id))
-    .map(({ job: { id, number, inputs }, progress }) => ({
-      id,
-      number,
-      title: inputs.brief.title,
-      fabric: inputs.cloth.fabric,
-      faceWidthMm: inputs.brief.width.mm,
-      faceHeightMm: inputs.brief.height.mm,
-      ready: progress.now === 'cloth',
-      piece: clothPieceOf(id, inputs, rules, MM),
-    }));
+  settle(workshop);
+  return statesAt(database, ['brief', 'bars', 'square', 'cloth'], MOST_JOBS).flatMap((state): ClothJob[] => {
+    const { cloth, title, widthMm, heightMm } = factsIn(state);
+    if (!cloth || cutOfJob(database, state.jobId)) return [];
+    return [
+      {
+        id: state.jobId,
+        number: state.number,
+        title,
+        fabric: cloth.fabric,
+        faceWidthMm: widthMm,
+        faceHeightMm: heightMm,
+        ready: state.stage === 'cloth',
+        piece: cloth.piece,
+      },
+    ];
+  });
 }
 
 const isPainted = ({ inputs }: StoredJob) => byId(USES, inputs.brief.use).painted;
@@ -233,7 +235,7 @@ function writeCuts({ database, now, newId }: Workshop, sheets: CutSheet[], rules
 export function cutOne(workshop: Workshop, jobId: string, clothId: string, maker: string): Refusal | null {
   const { database } = workshop;
   const job = findJob(database, jobId)!;
-  if (isPainted(job) || cutJobs(database).has(jobId)) return null;
+  if (isPainted(job) || cutOfJob(database, jobId)) return null;
   const { rules } = readRules(database);
   const cloth = listCloth(database).find((one) => one.id === clothId);
   if (!cloth) return refuse('This roll is not in the store any more: choose another one.');

@@ -18,8 +18,13 @@ beforeEach(() => {
   for (const id of ids) workUpTo(workshop, id, 'tune');
 });
 
+/** The canvases as they stand now, each with its next coat. */
+const seen = (of = ids) =>
+  groundsOf(workshop)
+    .waiting.filter(({ jobId }) => of.includes(jobId))
+    .map(({ jobId, revision, step }) => ({ jobId, revision, step }));
 const batch = (patch: Partial<Request<'recordBatch'>> = {}): Request<'recordBatch'> => ({
-  jobIds: ids,
+  coats: seen(),
   mixedMl: 400,
   leftMl: 40,
   maker: 'Me',
@@ -63,7 +68,7 @@ describe('one pot for several canvases', () => {
   });
 
   it('teaches what this cloth takes: the next pot is reckoned with it', () => {
-    value(recordBatch(workshop, batch({ jobIds: [ids[0]!], mixedMl: 80, leftMl: 8 })));
+    value(recordBatch(workshop, batch({ coats: seen([ids[0]!]), mixedMl: 80, leftMl: 8 })));
     const { areaM2, waterParts } = groundsOf(workshop).waiting.find(({ jobId }) => jobId === ids[1])!;
     const taken = valueOf(ids[0]!, 'absorbed')!;
     expect(taken).toBeCloseTo(72 / areaM2, 0);
@@ -76,7 +81,9 @@ describe('one pot for several canvases', () => {
   it('is refused whole when one of them cannot be coated, or the mixes differ', () => {
     const before = ids.map((id) => openJob(workshop, id)!.log.length);
     expect(wordsOf(recordBatch(workshop, batch({ leftMl: 400 })))).toMatch(/^No less is left than was mixed/);
-    expect(wordsOf(recordBatch(workshop, batch({ jobIds: [...ids, 'gone'] })))).toMatch(/does not wait for a coat any more/);
+    expect(wordsOf(recordBatch(workshop, batch({ coats: [...seen(), { jobId: 'gone', revision: 1, step: 0 }] })))).toMatch(
+      /does not wait for a coat any more/,
+    );
     type(workshop, ids[2]!, (inputs) => ({ ...inputs, prime: { ...inputs.prime, waterParts: 0.3 } }));
     expect(wordsOf(recordBatch(workshop, batch()))).toBe('These canvases do not take the same mix: one pot holds one.');
     type(workshop, ids[2]!, (inputs) => ({ ...inputs, prime: { ...inputs.prime, waterParts: null, roomRh: 100 } }));
@@ -84,9 +91,9 @@ describe('one pot for several canvases', () => {
     expect(wordsOf(recordBatch(workshop, batch({ reason: '' })))).toMatch(/A verdict says stop/);
     expect(ids.map((id) => openJob(workshop, id)!.log.length)).toEqual(before);
     expect(openJob(workshop, ids[0]!)!.job.inputs.prime.mixedMl).toBeNull();
-    expect(wordsOf(checked(REQUESTS.recordBatch, 'recordBatch', batch({ jobIds: [], mixedMl: -1 })))).toMatch(
-      /jobIds[\s\S]*mixedMl/,
-    );
+    expect(
+      wordsOf(checked(REQUESTS.recordBatch, 'recordBatch', { ...batch({ coats: [], mixedMl: -1 }), requestId: 'r' })),
+    ).toMatch(/coats[\s\S]*mixedMl/);
   });
 });
 

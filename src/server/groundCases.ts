@@ -15,9 +15,11 @@ import {
   setGroundStock,
 } from '@/db/groundStocks';
 import { findJob, updateInputs } from '@/db/jobs';
+import { type JobState, statesAt } from '@/db/jobStates';
 import { readRules } from '@/db/workshops';
+import { allOrNone } from './allOrNone';
 import { recordStep } from './jobCases';
-import { workshopCases } from './jobReading';
+import { type JobFacts, type NextCoat, factsIn, settle } from './jobStates';
 import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
@@ -30,6 +32,8 @@ export interface CoatWaiting {
   title: string;
   widthMm: number;
   heightMm: number;
+  /** Which coat, from 0. */
+  step: number;
   coat: string;
   substance: SubstanceId;
   waterParts: number;
@@ -52,29 +56,11 @@ export interface Grounds {
 export function groundsOf(workshop: Workshop): Grounds {
   const { database } = workshop;
   const { rules } = readRules(database);
-  const waiting = workshopCases(workshop).flatMap(({ job, case: here }): CoatWaiting[] => {
-    if (here.progress.now !== 'prime') return [];
-    const { prime } = here.plan;
-    const coat = prime.coats[here.progress.coatsDone];
-    if (!coat) return [];
-    const { brief } = job.inputs;
-    return [
-      {
-        jobId: job.id,
-        revision: job.revision,
-        number: job.number,
-        title: brief.title,
-        widthMm: brief.width.mm,
-        heightMm: brief.height.mm,
-        coat: coat.name,
-        substance: coat.substance,
-        waterParts: coat.waterParts,
-        areaM2: prime.areaM2,
-        absorbMlPerM2: coat.absorbMlPerM2,
-        waitsUntil: here.next.state === 'waiting' ? here.next.clock!.readyAt : null,
-        stop: here.verdictsOf('prime').find(({ level }) => level === 'stop')?.says ?? null,
-      },
-    ];
+  settle(workshop);
+  const nowMs = workshop.now().getTime();
+  const waiting = statesAt(database, ['prime'], MOST_WAITING).flatMap((state): CoatWaiting[] => {
+    const { coat, ...facts } = factsIn(state);
+    return coat ? [coatWaiting(state, facts, coat, nowMs)] : [];
   });
   return {
     waiting,
@@ -83,6 +69,26 @@ export function groundsOf(workshop: Workshop): Grounds {
     lossPercent: assumed(rules, 'potLoss'),
   };
 }
+
+/** Canvases that are shown at once: more than go into any pot. */
+const MOST_WAITING = 60;
+
+const coatWaiting = (state: JobState, facts: Omit<JobFacts, 'coat'>, coat: NextCoat, nowMs: number): CoatWaiting => ({
+  jobId: state.jobId,
+  revision: facts.revision,
+  number: state.number,
+  title: facts.title,
+  widthMm: facts.widthMm,
+  heightMm: facts.heightMm,
+  step: coat.step,
+  coat: coat.name,
+  substance: coat.substance,
+  waterParts: coat.waterParts,
+  areaM2: coat.areaM2,
+  absorbMlPerM2: coat.absorbMlPerM2,
+  waitsUntil: state.waitsUntilMs !== null && state.waitsUntilMs > nowMs ? facts.clock!.readyAt : null,
+  stop: coat.stop,
+});
 
 /** Sets what is left of a substance and what it costs. */
 export function setStock(
@@ -112,54 +118,46 @@ export function setStock(
 
 /** Records the next coat of several canvases from one pot, shared out by what each was reckoned to take. */
 export function recordBatch(workshop: Workshop, dto: Request<'recordBatch'>): Outcome<Grounds> {
-  const { database, now } = workshop;
+  const { database } = workshop;
   if (dto.leftMl >= dto.mixedMl) return refuse('No less is left than was mixed: read the jug again.');
-  const write = database.transaction((): Outcome<Grounds> => {
-    const { waiting } = groundsOf(workshop);
-    const chosen = dto.jobIds.map((id) => waiting.find(({ jobId }) => jobId === id));
-    const gone = dto.jobIds.find((_id, index) => !chosen[index]);
-    if (gone) return refuse('One of these canvases does not wait for a coat any more. Look again.');
-    const coats = chosen.map((one) => one!);
-    if (coats.some(({ substance, waterParts }) => substance !== coats[0]!.substance || waterParts !== coats[0]!.waterParts))
-      return refuse('These canvases do not take the same mix: one pot holds one.');
-    const [mixed, left] = [sharesOf(dto.mixedMl, coats), sharesOf(dto.leftMl, coats)];
-    for (const [index, { jobId, number }] of coats.entries()) {
-      const job = findJob(database, jobId)!;
-      const prime = { ...job.inputs.prime, mixedMl: mixed[index]!, leftMl: left[index]! };
-      updateInputs(database, jobId, job.revision, { ...job.inputs, prime }, now().toISOString());
-      const recorded = recordStep(workshop, {
-        jobId,
-        revision: job.revision + 1,
-        stage: 'prime',
-        maker: dto.maker,
-        note: dto.note,
-        reason: dto.reason,
-        unit: 'mm',
-        view: 'back',
-        clothId: null,
-      });
-      if (!recorded.ok) throw new BatchRefused(number, recorded);
-    }
-    return done(groundsOf(workshop));
-  });
-  try {
-    return write.immediate();
-  } catch (error) {
-    if (!(error instanceof BatchRefused)) throw error;
-    return error.outcome.kind === 'invalid'
-      ? error.outcome
-      : refuse(
-          `No. ${error.number} was refused, so none is recorded: ${error.outcome.kind === 'refused' ? error.outcome.says : 'it was changed elsewhere'}`,
-        );
-  }
+  const { waiting } = groundsOf(workshop);
+  const coats = dto.coats.flatMap((seen) => waiting.find((one) => one.jobId === seen.jobId) ?? []);
+  if (coats.length < dto.coats.length) return refuse('One of these canvases does not wait for a coat any more. Look again.');
+  const changed = coats.find(
+    ({ step, revision }, index) => step !== dto.coats[index]!.step || revision !== dto.coats[index]!.revision,
+  );
+  if (changed) return refuse(`No. ${changed.number} was changed or coated elsewhere in between: look again.`);
+  if (coats.some(({ substance, waterParts }) => substance !== coats[0]!.substance || waterParts !== coats[0]!.waterParts))
+    return refuse('These canvases do not take the same mix: one pot holds one.');
+  const [mixed, left] = [sharesOf(dto.mixedMl, coats), sharesOf(dto.leftMl, coats)];
+  const shared = coats.map(({ jobId }, index) => ({ jobId, mixedMl: mixed[index]!, leftMl: left[index]! }));
+  return allOrNone(
+    database,
+    shared,
+    (one) => coatFromPot(workshop, one, dto),
+    () => done(groundsOf(workshop)),
+  );
 }
 
-/** Takes the whole batch back out of the transaction. */
-class BatchRefused extends Error {
-  constructor(
-    readonly number: number,
-    readonly outcome: Exclude<Outcome<unknown>, { ok: true }>,
-  ) {
-    super('refused');
-  }
+/** One canvas of a batch with its share of the pot. */
+function coatFromPot(
+  workshop: Workshop,
+  { jobId, ...share }: { jobId: string; mixedMl: number; leftMl: number },
+  { maker, note, reason }: Pick<Request<'recordBatch'>, 'maker' | 'note' | 'reason'>,
+) {
+  const { database, now } = workshop;
+  const job = findJob(database, jobId)!;
+  const prime = { ...job.inputs.prime, ...share };
+  updateInputs(database, jobId, job.revision, { ...job.inputs, prime }, now().toISOString());
+  return recordStep(workshop, {
+    jobId,
+    revision: job.revision + 1,
+    stage: 'prime',
+    maker,
+    note,
+    reason,
+    unit: 'mm',
+    view: 'back',
+    clothId: null,
+  });
 }

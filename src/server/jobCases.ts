@@ -1,62 +1,90 @@
 /*
  * What can be done with jobs. Each write is one transaction; a refusal changes nothing.
  */
+import { isDeepStrictEqual } from 'node:util';
 import { type Materials, materialViolations, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
+import { isPractice } from '@/core/job/practice';
 import { inputsViolations, newInputs } from '@/core/job/job';
+import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
 import { type StageId, stageById } from '@/core/stages/stages';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { Length } from '@/core/units/length';
 import { type JobFile, jobFileShape } from '@/core/file/jobFile';
+import { differences } from '@/core/job/differences';
 import { upgradeJobFile } from '@/core/file/upgradeJob';
 import { withRecommendedBars } from '@/core/stages/bars/planBars';
 import type { CoatPlan } from '@/core/stages/prime/CoatPlan';
 import { standingEntries } from '@/core/log/jobHistory';
 import { type Progress, lockedChanges, missingBefore, progressOf } from '@/core/case/progress';
+import { isTakenDown, logViolations } from '@/core/case/logViolations';
 import { worstLevel } from '@/core/job/verdict';
-import { type StoredJob, findJob, insertJob, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
-import { insertLogEntry, logOfJob } from '@/db/logEntries';
+import { cutOfJob } from '@/db/clothSheets';
+import { isSawn } from '@/db/rackBars';
+import { type StoredJob, deleteJob, findJob, insertJob, isArchived, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
+import { entryExists, insertLogEntry, logOfJob } from '@/db/logEntries';
 import { readRules, writeRules } from '@/db/workshops';
 import { checked } from './checked';
+import { readJson } from './readJson';
 import { cutOne } from './clothCases';
-import { type JobWithLog, caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
-import { takeFromStock } from './groundTaking';
-import { type Outcome, type Refusal, done, refuse } from './outcome';
+import { LOOKS_ON, looksOn } from './network/asking';
+import { type JobWithLog, brokenJob, caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
+import { putGroundBack, takeFromStock } from './groundTaking';
+import { putBackForEntry, takeForEntry } from './storeCases';
+import { type Need, materialNeeds } from '@/core/cost/materialNeeds';
+import { type FieldError, type Outcome, type Refusal, done, refuse } from './outcome';
 import { seenJob } from './seenJob';
 import type { Request } from './requests';
-import type { Workshop } from './workshop';
+import { type Workshop, deviceName } from './workshop';
 
-export function createJob({ database, now, newId }: Workshop, { title, width, height }: Request<'newJob'>): Outcome<StoredJob> {
+/** Starts a job. */
+export const createJob = (workshop: Workshop, { title, width, height }: Request<'newJob'>): Outcome<StoredJob> =>
+  beginJob(workshop, firstInputs(title, width, height, readRules(workshop.database).rules));
+
+/** Puts one job in under the next number. */
+export function beginJob({ database, now, newId }: Workshop, inputs: JobInputs): Outcome<StoredJob> {
+  const title = inputs.brief.title.trim();
+  if (title === '') return refuse('title: give it a title, to find it by.');
   const at = now().toISOString();
+  const titled = { ...inputs, brief: { ...inputs.brief, title } };
   const insert = database.transaction(() =>
-    insertJob(
-      database,
-      {
-        id: newId(),
-        number: nextNumber(database),
-        createdAt: at,
-        inputs: firstInputs(title.trim(), width, height, readRules(database).rules),
-      },
-      at,
-    ),
+    insertJob(database, { id: newId(), number: nextNumber(database), createdAt: at, inputs: titled }, at),
   );
   return done(insert.immediate());
 }
 
+/** Takes a job out for good on which nothing was recorded yet, whose bars lie uncut and whose cloth is whole. */
+export function removeJob({ database }: Workshop, { jobId, revision }: Request<'removeJob'>): Outcome<null> {
+  const remove = database.transaction((): Outcome<null> => {
+    const seen = seenJob(database, { jobId, revision });
+    if (!seen.ok) return seen;
+    const { number } = seen.value;
+    if (logOfJob(database, jobId).length > 0)
+      return refuse(`No. ${number} has entries in the log, and the log is kept: a job that was begun stays.`);
+    if (isSawn(database, jobId) || cutOfJob(database, jobId))
+      return refuse(`For No. ${number} bars were sawn or cloth was cut: it stays, so that it is known what they were for.`);
+    deleteJob(database, jobId);
+    return done(null);
+  });
+  return remove.immediate();
+}
+
 /** What a job starts with in this house. */
-function firstInputs(title: string, width: Length, height: Length, rules: HouseRules): JobInputs {
+export function firstInputs(title: string, width: Length, height: Length, rules: HouseRules): JobInputs {
   const fresh = newInputs(title, width, height);
   const { primeEdges: edges, primeBack: back, wetFirst } = rules.policies;
   return withRecommendedBars({ ...fresh, prime: { ...fresh.prime, edges, back, wetFirst } }, rules);
 }
 
-/** Saves what was typed, unless somebody saved in between or a recorded step would be changed. */
-export function saveInputs({ database, now }: Workshop, { jobId, revision, inputs }: Request<'saveInputs'>): Outcome<StoredJob> {
+/** Saves what was typed, unless somebody saved in between or a recorded step would be changed; who looks on ticks the kit only. */
+export function saveInputs(workshop: Workshop, { jobId, revision, inputs }: Request<'saveInputs'>): Outcome<StoredJob> {
+  const { database, now } = workshop;
   const save = database.transaction((): Outcome<StoredJob> => {
     const seen = seenJob(database, { jobId, revision });
     if (!seen.ok) return seen;
     const before = seen.value;
+    if (looksOn(workshop) && !isDeepStrictEqual({ ...before.inputs, kit: [] }, { ...inputs, kit: [] })) return refuse(LOOKS_ON);
     const unknown = unknownMaterial(inputs, readRules(database).rules);
     if (unknown) return unknown;
     const errors = inputsViolations(inputs);
@@ -70,7 +98,7 @@ export function saveInputs({ database, now }: Workshop, { jobId, revision, input
 }
 
 /** A bar, wood or cloth that the house does not have, as a refusal. */
-function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): Refusal | null {
+export function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): Refusal | null {
   if (!profilesOf(rules).some((one) => one.id === bars.profile))
     return refuse(`bars.profile: this house has no bar “${bars.profile}”.`);
   if (!speciesOf(rules).some((one) => one.id === bars.species))
@@ -87,14 +115,18 @@ export function recordStep(workshop: Workshop, dto: Request<'recordStep'>): Outc
     const seen = seenJob(database, dto);
     if (!seen.ok) return seen;
     const job = seen.value;
+    if (isArchived(database, job.id)) return refuse(`No. ${job.number} is archived: bring it back first.`);
     const found = { job, log: logOfJob(database, dto.jobId) };
+    if (isTakenDown(found.log))
+      return refuse(`No. ${job.number} was taken down: stretch the painting again as a job of its own.`);
     const made = stepEntry(workshop, found, dto, { id: newId(), at: now() });
     if (!made.ok) return made;
     const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
     if (uncut) return uncut;
-    const { entry, coat } = made.value;
+    const { entry, coat, needs } = made.value;
     insertLogEntry(database, job.id, entry);
-    if (coat) takeFromStock(workshop, job, coat, dto.maker);
+    if (coat) takeFromStock(workshop, job, coat, entry);
+    takeForEntry(workshop, entry, job.number, needs);
     updateInputs(database, job.id, job.revision, afterRecord(dto.stage, job.inputs), now().toISOString());
     return done(openJob(workshop, job.id)!);
   });
@@ -111,48 +143,21 @@ function stepEntry(
   found: JobWithLog,
   request: Request<'recordStep'>,
   { id, at }: { id: string; at: Date },
-): Outcome<{ entry: LogEntry; coat: CoatPlan | undefined }> {
+): Outcome<{ entry: LogEntry; coat: CoatPlan | undefined; needs: Need[] }> {
   const here = caseOfJob(workshop, found, request);
   const { stage } = request;
   const early = outOfOrder(stage, here.progress);
   if (early) return early;
-  const { answer, answerNote, setsMinutes, readings } = here.plan[stage];
-  const verdicts = here.verdictsOf(stage);
-  const reason = request.reason.trim();
-  if (worstLevel(verdicts) === 'stop' && reason === '') {
+  if (worstLevel(here.verdictsOf(stage)) === 'stop' && request.reason.trim() === '') {
     return {
       ok: false,
       kind: 'invalid',
       errors: [{ field: 'reason', says: 'A verdict says stop. Put it right, or say why you go on: it is kept with the record.' }],
     };
   }
-  const { coatsDone } = here.progress;
-  const coat = stage === 'prime' ? here.plan.prime.coats[coatsDone] : undefined;
-  const entry: LogEntry = {
-    id,
-    stage,
-    step: coat ? coatsDone : null,
-    kind: 'record',
-    of: '',
-    at: at.toISOString(),
-    maker: request.maker,
-    did: coat ? coat.name : `${stageById(stage).name}: ${answer}`,
-    note: request.note.trim(),
-    reason,
-    corrects: null,
-    readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
-    readings,
-    plan: {
-      answer,
-      answerNote,
-      verdicts,
-      inputs: found.job.inputs,
-      rules: here.house.rules,
-      taught: here.taught,
-      view: here.viewOf(stage),
-    },
-  };
-  return done({ entry, coat });
+  const coat = stage === 'prime' ? here.plan.prime.coats[here.progress.coatsDone] : undefined;
+  const entry = recordOf(here, { ...request, device: deviceName(workshop) }, { id, at });
+  return done({ entry, coat, needs: materialNeeds(here.plan, here.inputs, here.house.rules) });
 }
 
 function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
@@ -173,6 +178,7 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
     const { records } = progressOf(job.inputs, log);
     const record = standingEntries(log).find((entry) => entry.id === dto.entryId);
     if (!record) return refuse('That record has been taken back already.');
+    if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down, and what came off it is put away: its records stand.`);
     const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
     if (later) return refuse(`${stageById(later.stage).name} was recorded after it: take that back first.`);
     insertLogEntry(database, job.id, {
@@ -183,6 +189,7 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
       of: '',
       at: now().toISOString(),
       maker: dto.maker,
+      device: deviceName(workshop),
       did: `Taken back: ${record.did}`,
       note: '',
       reason: dto.reason.trim(),
@@ -191,6 +198,8 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
       readings: [],
       plan: null,
     });
+    putBackForEntry(workshop, record.id, dto.maker);
+    putGroundBack(workshop, record.id, dto.maker);
     updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
     return done(openJob(workshop, job.id)!);
   });
@@ -198,26 +207,36 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
 }
 
 /** Takes in a job file: all of it or nothing. A job that is here already is refused; a taken number is moved on. */
-export function importJob({ database, now }: Workshop, text: string): Outcome<StoredJob> {
-  let plain: unknown;
-  try {
-    plain = upgradeJobFile(JSON.parse(text));
-  } catch (error) {
-    return refuse(`This is not JSON: ${(error as Error).message}.`);
-  }
-  const file = checked(jobFileShape, 'jobFile', plain);
+export function importJob({ database, now, newId }: Workshop, { text, keepBoth }: Request<'importJob'>): Outcome<StoredJob> {
+  const read = readJson(text);
+  if (!read.ok) return read;
+  const file = checked(jobFileShape, 'jobFile', upgradeJobFile(read.value));
   if (!file.ok) return file;
-  const { job, log, materials } = file.value as JobFile;
+  const { materials, ...whole } = file.value as JobFile;
+  // What was practised elsewhere and written out is a canvas like any other here.
+  const { job, log } = keepBoth || isPractice(whole.job.id) ? underNewIds(whole, newId) : whole;
   const [wrong] = [
     ...inputsViolations(job.inputs),
     ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
+    ...oddIds(file.value as JobFile),
+    ...logViolations(job.inputs, log).map(({ index, says }) => ({ field: `log.${index}`, says })),
   ];
   if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
   const take = database.transaction((): Outcome<StoredJob> => {
     const here = findJob(database, job.id);
-    if (here) return refuse(`This job is here already, as No. ${here.number}.`);
-    const broken = brokenLink(log);
-    if (broken) return broken;
+    if (here)
+      return {
+        ok: false,
+        kind: 'here',
+        number: here.number,
+        compared: {
+          // What cannot be read is compared with nothing.
+          differs: brokenJob({ database }, here.id) ? [] : differences(here.inputs, job.inputs, readRules(database).rules),
+          entries: { here: logOfJob(database, job.id).length, file: log.length },
+        },
+      };
+    const taken = log.find(({ id }) => entryExists(database, id));
+    if (taken) return refuse(`The entry ${taken.id} of its log is in this workshop already, with another job.`);
     const { rules, revision } = readRules(database);
     const added = addedMaterials(rules, materials);
     const unknown = unknownMaterial(job.inputs, added ?? rules);
@@ -230,11 +249,36 @@ export function importJob({ database, now }: Workshop, text: string): Outcome<St
     for (const entry of log) insertLogEntry(database, job.id, entry, true);
     return done(stored);
   });
-  try {
-    return take.immediate();
-  } catch (error) {
-    return refuse(`Nothing was taken in: ${(error as Error).message}.`);
-  }
+  return take.immediate();
+}
+
+/** A job and its log as another of the same: every id anew, and what points to one pointing to the new one. */
+function underNewIds({ job, log }: Pick<JobFile, 'job' | 'log'>, newId: () => string): Pick<JobFile, 'job' | 'log'> {
+  const ids = new Map(log.map(({ id }) => [id, newId()]));
+  const entries = log.map((entry) => ({
+    ...entry,
+    id: ids.get(entry.id)!,
+    corrects: entry.corrects === null ? null : (ids.get(entry.corrects) ?? entry.corrects),
+  }));
+  return { job: { ...job, id: newId() }, log: entries };
+}
+
+/** Ids that go into addresses and names: letters, figures, and . _ - between them. */
+const SOUND_ID = /^[A-Za-z0-9](?:[A-Za-z0-9._-]{0,62}[A-Za-z0-9])?$/;
+
+function oddIds({ job, log, materials: { profiles, species, fabrics } }: JobFile): FieldError[] {
+  const ids = [
+    ['job.id', job.id],
+    ...log.map(({ id }, index) => [`log.${index}.id`, id]),
+    ...Object.entries({ profiles, species, fabrics }).flatMap(([table, rows]) =>
+      rows.map(({ id }, index) => [`materials.${table}.${index}.id`, id]),
+    ),
+  ] as [string, string][];
+  return ids.flatMap(([field, id]) =>
+    SOUND_ID.test(id) && !(id in Object.prototype)
+      ? []
+      : [{ field, says: `“${id}” is no id: letters and figures, with . _ or - between them, and at most 64` }],
+  );
 }
 
 /** The rules of the house with the bars, woods and cloths of a file that it does not have yet; null when there are none. */
@@ -255,16 +299,4 @@ function addedMaterials(rules: HouseRules, { profiles, species, fabrics }: Mater
       fabrics: [...materials.fabrics, ...added.fabrics],
     },
   };
-}
-
-function brokenLink(log: LogEntry[]): Refusal | null {
-  const seen = new Set<string>();
-  for (const [index, entry] of log.entries()) {
-    if ((entry.kind === 'withdrawal') !== (entry.corrects !== null))
-      return refuse(`log.${index}: a withdrawal points to a record, a record to none.`);
-    if (entry.corrects !== null && !seen.has(entry.corrects))
-      return refuse(`log.${index}.corrects: no earlier entry ${entry.corrects}.`);
-    seen.add(entry.id);
-  }
-  return null;
 }

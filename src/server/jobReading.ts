@@ -10,8 +10,8 @@ import { type JobInputs, inputsViolations, jobInputsShape } from '@/core/job/job
 import { type LogEntry, logEntryShape } from '@/core/log/logEntry';
 import { listOf, part } from '@/core/shape/shape';
 import type { Tape } from '@/core/units/length';
-import { type BrokenJob, type JobRow, type StoredJob, findJob, findJobRow, listJobRows, readJob } from '@/db/jobs';
-import { logOfJob, logOfWorkshop } from '@/db/logEntries';
+import { type BrokenJob, type JobRow, type StoredJob, findJob, findJobRow, readJob } from '@/db/jobs';
+import { logOfJob } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { checked } from './checked';
 import { houseLessons } from './learnedCases';
@@ -31,16 +31,23 @@ export function houseOf({ database }: Pick<Workshop, 'database'>, unit: Tape['un
 }
 
 /** Revisions that were looked at, by job: a row is checked once for each version of it. */
-const looked = new WeakMap<Database, Map<string, { revision: number; because: string | null }>>();
+interface Looked {
+  revision: number;
+  rules: number;
+  because: string | null;
+}
+const looked = new WeakMap<Database, Map<string, Looked>>();
 
 /** Why a row cannot be read as a job; null where it can. */
 function whyBroken(database: Database, row: JobRow, house: () => House): string | null {
-  const seen = looked.get(database) ?? new Map<string, { revision: number; because: string | null }>();
+  const seen = looked.get(database) ?? new Map<string, Looked>();
   looked.set(database, seen);
   const there = seen.get(row.id);
-  if (there?.revision === row.revision) return there.because;
+  const rules = readRules(database).revision;
+  // A change of rules makes nothing sound unreadable, and may make readable what was not.
+  if (there?.revision === row.revision && (there.because === null || there.rules === rules)) return there.because;
   const because = inputsTrouble(() => readJob(row).inputs, house()) ?? logTrouble(database, row.id);
-  seen.set(row.id, { revision: row.revision, because });
+  seen.set(row.id, { revision: row.revision, rules, because });
   return because;
 }
 
@@ -55,61 +62,50 @@ const firstErrors = (refusal: Refusal): string =>
         .join('; ')
     : refusal.kind;
 
+/** The log of a job. @throws Error where it cannot be read, with why */
+export function soundLog(database: Database, id: string): LogEntry[] {
+  let log: LogEntry[];
+  try {
+    log = logOfJob(database, id);
+  } catch (error) {
+    throw new Error(`A plan in its log: ${(error as Error).message}`, { cause: error });
+  }
+  const shape = checked(jobLogShape, 'jobLog', { log });
+  if (!shape.ok) throw new Error(firstErrors(shape));
+  return log;
+}
+
 /** Why the log of a job cannot be read; null where it can. */
 function logTrouble(database: Database, id: string): string | null {
   try {
-    const shape = checked(jobLogShape, 'jobLog', { log: logOfJob(database, id) });
-    return shape.ok ? null : firstErrors(shape);
-  } catch (error) {
-    return `A plan in its log: ${(error as Error).message}`;
-  }
-}
-
-/** What is wrong with inputs, in a sentence; null where a job can be made of them. */
-export function inputsTrouble(read: () => unknown, house: House): string | null {
-  try {
-    const shape = checked(jobInputsShape, 'inputs', read());
-    if (!shape.ok) return firstErrors(shape);
-    const inputs = shape.value as JobInputs;
-    const [wrong] = inputsViolations(inputs);
-    if (wrong) return `${wrong.field}: ${wrong.says}`;
-    // Planned once: what throws in it is the reason.
-    void caseOf({ inputs }, [], house, 0).plan;
+    soundLog(database, id);
     return null;
   } catch (error) {
     return (error as Error).message;
   }
 }
 
-export interface WorkshopJobs {
-  jobs: StoredJob[];
-  broken: BrokenJob[];
+/** What is wrong with the fields of inputs, in a sentence; null where nothing is. */
+export function shapeTrouble(plain: unknown): string | null {
+  const shape = checked(jobInputsShape, 'inputs', plain);
+  if (!shape.ok) return firstErrors(shape);
+  const [wrong] = inputsViolations(shape.value as JobInputs);
+  return wrong ? `${wrong.field}: ${wrong.says}` : null;
 }
 
-/** Every job of the workshop that can be read; the others apart. */
-export function workshopJobs(workshop: Pick<Workshop, 'database'>): WorkshopJobs {
-  const rows = rowsOf(workshop);
-  return { jobs: rows.flatMap(({ row, because }) => (because === null ? [readJob(row)] : [])), broken: rows.flatMap(brokenOf) };
+/** What is wrong with inputs, in a sentence; null where a job can be made of them. */
+export function inputsTrouble(read: () => unknown, house: House): string | null {
+  try {
+    const inputs = read();
+    const wrong = shapeTrouble(inputs);
+    if (wrong !== null) return wrong;
+    // Planned once: what throws in it is the reason.
+    void caseOf({ inputs: inputs as JobInputs }, [], house, 0).plan;
+    return null;
+  } catch (error) {
+    return (error as Error).message;
+  }
 }
-
-/** The jobs that cannot be read; the sound ones are left unread. */
-export const brokenJobs = (workshop: Pick<Workshop, 'database'>): BrokenJob[] => rowsOf(workshop).flatMap(brokenOf);
-
-/** Every row, with why it cannot be read; the house is asked for only where a row was not looked at yet. */
-function rowsOf({ database }: Pick<Workshop, 'database'>): LookedRow[] {
-  let house: House | null = null;
-  return listJobRows(database).map((row) => ({
-    row,
-    because: whyBroken(database, row, () => (house ??= houseOf({ database }))),
-  }));
-}
-
-interface LookedRow {
-  row: JobRow;
-  because: string | null;
-}
-
-const brokenOf = ({ row, because }: LookedRow): BrokenJob[] => (because === null ? [] : [asBroken(row, because)]);
 
 const asBroken = ({ id, number, title, revision, aside }: JobRow, because: string): BrokenJob => ({
   id,
@@ -119,19 +115,6 @@ const asBroken = ({ id, number, title, revision, aside }: JobRow, because: strin
   aside: aside === 1,
   because,
 });
-
-/** The cases of all jobs that can be read. */
-export function workshopCases(workshop: Workshop): (JobWithLog & { case: JobCase })[] {
-  // A list names left and right as a job does when it is opened: from the back, as the frames lie.
-  const house: House = { ...houseOf(workshop), view: 'back' };
-  const { jobs, broken } = workshopJobs(workshop);
-  const logs = logOfWorkshop(workshop.database, new Set(broken.map(({ id }) => id)));
-  const at = workshop.now().getTime();
-  return jobs.map((job) => {
-    const log = logs.get(job.id) ?? [];
-    return { job, log, case: caseOf(job, log, house, at) };
-  });
-}
 
 export function openJob({ database }: Pick<Workshop, 'database'>, id: string): JobWithLog | null {
   const row = findJobRow(database, id);

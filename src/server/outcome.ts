@@ -1,3 +1,4 @@
+import type { Difference } from '@/core/job/differences';
 import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 
@@ -9,13 +10,26 @@ export type Refusal =
   /** Somebody saved in between: what stands now is sent back beside what was refused. */
   | { ok: false; kind: 'stale'; theirs: StoredJob }
   | { ok: false; kind: 'locked'; stages: StageId[] }
-  | { ok: false; kind: 'refused'; says: string };
+  | { ok: false; kind: 'refused'; says: string }
+  /** What is brought is here already: it can be kept beside it. */
+  | { ok: false; kind: 'here'; number: number; compared: Compared }
+  /** Somebody else holds the file for writing: the same request can be sent again in a moment. */
+  | { ok: false; kind: 'busy' };
+
+/** A job that is here beside the same one in a file: `mine` is what is here, `theirs` what the file has. */
+export interface Compared {
+  differs: Difference[];
+  entries: { here: number; file: number };
+}
 
 export interface FieldError {
   /** Dotted path of the field, such as "brief.width.mm". */
   field: string;
   says: string;
 }
+
+/** Worked out first, written then: a refusal of either. */
+export const andWrite = <T>(worked: Outcome<() => Outcome<T>>): Outcome<T> => (worked.ok ? worked.value() : worked);
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
 export const refuse = (says: string): Refusal => ({ ok: false, kind: 'refused', says });

@@ -4,15 +4,16 @@
  */
 import { createHash } from 'node:crypto';
 import { randomLcg } from 'd3-random';
-import { type BuyingPlan, type FrameWanted, buyingPlan, rackChanges } from '@/core/frame/sawing/buyingPlan';
-import { partsIfOpen } from '@/core/frame/frameParts';
+import { type BuyingPlan, type FrameWanted, buyingPlan, frameWanted, rackChanges } from '@/core/frame/sawing/buyingPlan';
 import { profileOf, profilesOf } from '@/core/house/materials';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
-import type { StoredJob } from '@/db/jobs';
-import { type RackMove, addRackBar, insertRackMove, listRack, listRackMoves, sawnJobs, takeRackBar } from '@/db/rackBars';
+import { type StoredJob, findJob } from '@/db/jobs';
+import { statesAt } from '@/db/jobStates';
+import { type RackMove, addRackBar, insertRackMove, listRack, isSawn, listRackMoves, takeRackBar } from '@/db/rackBars';
 import { readRules } from '@/db/workshops';
-import { workshopCases, workshopJobs } from './jobReading';
+import { brokenJob } from './jobReading';
+import { factsIn, settle } from './jobStates';
 import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
@@ -49,20 +50,9 @@ export interface Series {
 const SEED = 0.4142;
 
 const framesOf = (jobs: readonly StoredJob[], rules: HouseRules): FrameWanted[] =>
-  jobs.map(({ number, inputs: { brief, bars } }) => ({
-    whose: `No. ${number}`,
-    profile: bars.profile,
-    parts: partsIfOpen(
-      {
-        widthMm: brief.width.mm,
-        heightMm: brief.height.mm,
-        bracesUpright: bars.bracesUpright.length,
-        bracesLevel: bars.bracesLevel.length,
-      },
-      profileOf(rules, bars.profile),
-      bars.joint,
-    ),
-  }));
+  jobs.map(({ number, inputs: { brief, bars } }) =>
+    frameWanted(`No. ${number}`, { widthMm: brief.width.mm, heightMm: brief.height.mm }, bars, rules),
+  );
 
 function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: HouseRules) {
   const plan = buyingPlan(framesOf(jobs, rules), rack, rules, randomLcg(SEED));
@@ -71,26 +61,30 @@ function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: Ho
   return { plan, changes, seen: createHash('sha256').update(text).digest('hex').slice(0, 32) };
 }
 
+/** Jobs that are offered at once. */
+const MOST_JOBS = 60;
+
 /** Jobs whose frame is not recorded yet, and one plan for those chosen. */
-export function series({ database, now, newId }: Workshop, wanted: readonly string[]): Series {
+export function series(workshop: Workshop, wanted: readonly string[]): Series {
+  const { database } = workshop;
   const { rules } = readRules(database);
-  const sawn = sawnJobs(database);
-  const unbuilt = workshopCases({ database, now, newId }).flatMap(({ job, case: here }) =>
-    here.progress.done.has('bars') ? [] : [job],
+  settle(workshop);
+  const unbuilt = statesAt(database, ['brief', 'bars'], MOST_JOBS).map((state) => ({ state, facts: factsIn(state) }));
+  const chosen = unbuilt.flatMap(({ state }) =>
+    wanted.includes(state.jobId) && !isSawn(database, state.jobId) ? (findJob(database, state.jobId) ?? []) : [],
   );
-  const chosen = unbuilt.filter((job) => wanted.includes(job.id) && !sawn.has(job.id));
   const planned = chosen.length > 0 ? planFor(chosen, listRack(database), rules) : null;
   return {
-    jobs: unbuilt.map(({ id, number, inputs: { brief, bars } }) => ({
+    jobs: unbuilt.map(({ state: { jobId: id, number }, facts: { title, widthMm, heightMm, bars } }) => ({
       id,
       number,
-      title: brief.title,
-      widthMm: brief.width.mm,
-      heightMm: brief.height.mm,
+      title,
+      widthMm,
+      heightMm,
       profile: bars.profile,
       bracesUpright: bars.bracesUpright,
       bracesLevel: bars.bracesLevel,
-      sawn: sawn.has(id),
+      sawn: isSawn(database, id),
     })),
     chosen: chosen.map((job) => job.id),
     plan: planned?.plan ?? null,
@@ -133,10 +127,11 @@ export function recordCuts(workshop: Workshop, { jobIds, seen, maker }: Request<
   const { database, now, newId } = workshop;
   const record = database.transaction((): Outcome<Series> => {
     const { rules } = readRules(database);
-    const jobs = workshopJobs({ database }).jobs.filter((job) => jobIds.includes(job.id));
+    const jobs = jobIds
+      .flatMap((id) => (brokenJob(workshop, id) ? [] : (findJob(database, id) ?? [])))
+      .sort((a, b) => a.number - b.number);
     if (jobs.length !== jobIds.length) return refuse('One of these jobs is not in the workshop any more: open the series again.');
-    const sawn = sawnJobs(database);
-    const twice = jobs.find((job) => sawn.has(job.id));
+    const twice = jobs.find((job) => isSawn(database, job.id));
     if (twice) return refuse(`The cuts of No. ${twice.number} are recorded already.`);
     const rack = listRack(database);
     const planned = planFor(jobs, rack, rules);

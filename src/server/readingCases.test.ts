@@ -1,12 +1,10 @@
 import 'reflect-metadata';
-import { randomLcg } from 'd3-random';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { historyOf } from '@/core/log/jobHistory';
 import { progressOf } from '@/core/case/progress';
 import { NOT_OPENED, allCorners } from '@/core/tension/openCorners';
 import { sagUnder } from '@/core/tension/weightTest';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
-import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
@@ -17,26 +15,17 @@ import { withdrawRecord } from './jobCases';
 import { openJob } from './jobReading';
 import { houseLessons } from './learnedCases';
 import { REQUESTS, type Request } from './requests';
+import { andWrite } from './outcome';
 import { keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
+import { tapWavs } from './testWrites';
 import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, wordsOf, workUpTo } from './testWorkshop';
-
-const RATE = 8000;
-const SPAN = { a: 0.6, b: 0.4 };
-
-/** Three taps on the bare cotton of a new job, as WAV files. */
-function wavs(nPerM: number, peak = 0.6): Record<TapPlace, string> {
-  const random = randomLcg(0.37);
-  const cloth = { span: SPAN, sigma: 0.34, pull: { tx: nPerM, ty: nPerM } };
-  const file = (place: TapPlace) =>
-    Buffer.from(writeWav({ samples: ordinaryTap(place, cloth, random, RATE, { peak }), rate: RATE })).toString('base64');
-  return { C: file('C'), X: file('X'), Y: file('Y') };
-}
 
 let workshop: TestWorkshop;
 let jobId: string;
 const asked = () => ({ jobId, revision: revisionOf(workshop, jobId), maker: 'Me', note: '' });
+const tapsKept = (...asked: Parameters<typeof keepTaps>) => andWrite(toEnd(keepTaps(...asked)));
 const taps = (nPerM: number, source: Request<'keepTaps'>['source'] = 'microphone') =>
-  toEnd(keepTaps(workshop, { ...asked(), wavs: wavs(nPerM), source }));
+  tapsKept(workshop, { ...asked(), wavs: tapWavs(nPerM), source });
 const log = () => openJob(workshop, jobId)!.log;
 
 beforeEach(() => {
@@ -60,27 +49,25 @@ describe('taps', () => {
     expect(log()).toHaveLength(before + 1);
     expect(recordedEntries(workshop.database, jobId)).toEqual([kept.id]);
     for (const place of TAP_PLACE_IDS)
-      expect(Buffer.from(findRecording(workshop.database, jobId, kept.id, place)!).toString('base64')).toBe(wavs(200)[place]);
+      expect(Buffer.from(findRecording(workshop.database, jobId, kept.id, place)!).toString('base64')).toBe(tapWavs(200)[place]);
     expect(findRecording(workshop.database, 'other', kept.id, 'C')).toBeNull();
     expect(progressOf(openJob(workshop, jobId)!.job.inputs, log()).done.has('tune')).toBe(false);
   });
 
   it('that tell no tension are refused with the place and the reason; nothing is kept', () => {
     const before = log().length;
-    const silent = Buffer.from(writeWav({ samples: new Float32Array(2 * RATE), rate: RATE })).toString('base64');
+    const silent = Buffer.from(writeWav({ samples: new Float32Array(2 * 8000), rate: 8000 })).toString('base64');
     const with_ = (change: Partial<Record<TapPlace, string>>) =>
-      toEnd(keepTaps(workshop, { ...asked(), wavs: { ...wavs(200), ...change }, source: 'file' }));
+      tapsKept(workshop, { ...asked(), wavs: { ...tapWavs(200), ...change }, source: 'file' });
     expect(wordsOf(with_({ X: silent }))).toMatch(/^Tap X: No tap was heard\. Bring the microphone nearer/);
-    expect(wordsOf(with_({ Y: wavs(200, 4).Y }))).toMatch(/^Tap Y: The tap was too loud/);
+    expect(wordsOf(with_({ Y: tapWavs(200, 4).Y }))).toMatch(/^Tap Y: The tap was too loud/);
     expect(wordsOf(with_({ C: Buffer.from('no sound at all').toString('base64') }))).toBe('Tap C: This is not a WAV file.');
-    expect(wordsOf(with_({ X: wavs(200).C, Y: wavs(200).C }))).toMatch(/tap again|again/i);
+    expect(wordsOf(with_({ X: tapWavs(200).C, Y: tapWavs(200).C }))).toMatch(/tap again|again/i);
     expect(with_({}).ok).toBe(true);
     expect(log()).toHaveLength(before + 1);
-    expect(toEnd(keepTaps(workshop, { ...asked(), revision: 1, wavs: wavs(200), source: 'file' }))).toMatchObject({
-      kind: 'stale',
-    });
+    expect(tapsKept(workshop, { ...asked(), revision: 1, wavs: tapWavs(200), source: 'file' })).toMatchObject({ kind: 'stale' });
     expect(
-      wordsOf(checked(REQUESTS.keepTaps, 'keepTaps', { ...asked(), wavs: { ...wavs(200), C: '§' }, source: 'ear' })),
+      wordsOf(checked(REQUESTS.keepTaps, 'keepTaps', { ...asked(), wavs: { ...tapWavs(200), C: '§' }, source: 'ear' })),
     ).toMatch(/source.*"ear"/);
   });
 

@@ -31,7 +31,7 @@ import { tableRisePerMm } from './learnedCases';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { GONE, seenJob } from './seenJob';
-import type { Workshop } from './workshop';
+import { type Workshop, deviceName } from './workshop';
 
 /** Ids of the entries of a job whose taps were kept as sound. */
 export const keptTaps = ({ database }: Workshop, jobId: string): string[] => recordedEntries(database, jobId);
@@ -80,6 +80,7 @@ function keep(
       of: made.value.remedy ?? '',
       at: now().toISOString(),
       maker,
+      device: deviceName(workshop),
       did: made.value.did,
       note: note.trim(),
       reason: '',
@@ -116,10 +117,10 @@ function decoded(
 }
 
 /**
- * Three taps kept with the tension they tell; taps that tell none are refused with the reason. Works in steps, so that
- * others are served meanwhile.
+ * Three taps to be kept with the tension they tell; taps that tell none are refused with the reason. Works in steps, so that
+ * others are served meanwhile, and gives the write that keeps them.
  */
-export function* keepTaps(workshop: Workshop, dto: Request<'keepTaps'>): Generator<unknown, Outcome<JobWithLog>> {
+export function* keepTaps(workshop: Workshop, dto: Request<'keepTaps'>): Generator<unknown, Outcome<() => Outcome<JobWithLog>>> {
   const heard = decoded(dto.wavs);
   if (!heard.ok) return heard;
   const found = openJob(workshop, dto.jobId);
@@ -129,15 +130,15 @@ export function* keepTaps(workshop: Workshop, dto: Request<'keepTaps'>): Generat
   if (told.kind === 'refused') return refuse(`Tap ${told.place}: ${told.says} ${told.doThis}`);
   if (told.kind === 'doubted') return refuse(`${told.says} ${told.doThis}`);
   // What was tapped rests on this version of the job: another one is refused as stale.
-  return keep(workshop, dto, ({ inputs, history, house: { rules } }) => {
-    const { tension } = told;
-    return done({
+  const { tension } = told;
+  const make = ({ inputs, history, house: { rules } }: JobCase): Outcome<Kept> =>
+    done({
       did: `Tapped: ${tensionWords(tension.mean, tension.sdMean)}${dto.source === 'simulated' ? ', simulated' : ''}`,
       readings: tapReadings(tension, mass, dto.source, inputs, history, workshop.now().toISOString(), rules),
       also: (entryId) =>
         TAP_PLACE_IDS.forEach((place) => insertRecording(workshop.database, entryId, place, heard.value.files[place])),
     });
-  });
+  return done(() => keep(workshop, dto, make));
 }
 
 function tapReadings(
@@ -153,7 +154,17 @@ function tapReadings(
   const known = source === 'simulated' ? 'simulated' : 'device';
   const newton = (quantity: ReadingId, value: number, precision: number): Reading =>
     reading(quantity, Math.round(value), 'N/m', { precision: Math.round(precision), tool, known });
-  const now = { at, tool: 'tap' as const, nPerM: mean, sdNPerM: sdMean, across: pull.tx, down: pull.ty, rh: null, entryId: '' };
+  const now = {
+    at,
+    tool: 'tap' as const,
+    nPerM: mean,
+    sdNPerM: sdMean,
+    across: pull.tx,
+    down: pull.ty,
+    rh: null,
+    entryId: '',
+    order: Infinity,
+  };
   return [
     newton('tensionByTap', mean, sdMean),
     newton('tensionAcross', pull.tx, sdX),
@@ -223,6 +234,7 @@ export function keepWeight(workshop: Workshop, dto: Request<'keepWeight'>): Outc
       down: null,
       rh: null,
       entryId: '',
+      order: Infinity,
     };
     return done({
       did: `Weighed: ${weightWords(tension)}`,

@@ -9,12 +9,12 @@ import { openDatabase } from '@/db/openDatabase';
 import { checked } from './checked';
 import { createJob, importJob, saveInputs } from './jobCases';
 import { openJob } from './jobReading';
-import type { Outcome } from './outcome';
+import { type Outcome, andWrite } from './outcome';
 import { keepRehearsal as rehearsalKept } from './rehearsalCases';
 import { REQUESTS, type Request } from './requests';
 import type { Workshop } from './workshop';
 
-const keepRehearsal = (...asked: Parameters<typeof rehearsalKept>) => toEnd(rehearsalKept(...asked));
+const keepRehearsal = (...asked: Parameters<typeof rehearsalKept>) => andWrite(toEnd(rehearsalKept(...asked)));
 
 let serial = 0;
 const emptyWorkshop = (): Workshop => ({
@@ -59,7 +59,7 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   const steps = rehearsalKept(workshop, dto({ revision: open.revision }));
   steps.next();
   value(saveInputs(workshop, { jobId: job.id, revision: open.revision, inputs: open.inputs }));
-  expect(toEnd(steps)).toMatchObject({ ok: false, kind: 'stale' });
+  expect(andWrite(toEnd(steps))).toMatchObject({ ok: false, kind: 'stale' });
   expect(openJob(workshop, job.id)!.log).toHaveLength(1);
   // A frame with more fasteners than the cloth can be worked out for is refused before anything is reckoned.
   const wide = value(createJob(workshop, { title: 'Wide', width: length(4000), height: length(4000) }));
@@ -74,6 +74,6 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
   const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));
   workshop = emptyWorkshop();
-  const taken = value(importJob(workshop, file));
+  const taken = value(importJob(workshop, { text: file, keepBoth: false }));
   expect(openJob(workshop, taken.id)!.log[0]).toMatchObject({ kind: 'rehearsal' });
 });

@@ -15,14 +15,20 @@ import { type JobWithLog, openJob } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { seenJob } from './seenJob';
-import type { Workshop } from './workshop';
+import { type Workshop, deviceName } from './workshop';
 
 function* runOf(model: StapleModel): Generator<unknown, RouteRun> {
   return yield* simulateRoute(yield* condensedMembrane(model.mesh, model.cloth), model);
 }
 
-/** Works in steps, so that others are served meanwhile; what was read before the work is asked again when it is written. */
-export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>): Generator<unknown, Outcome<JobWithLog>> {
+/**
+ * The write that keeps a rehearsal. Works in steps, so that others are served meanwhile; what was read before the work is
+ * asked again when it is written.
+ */
+export function* keepRehearsal(
+  workshop: Workshop,
+  dto: Request<'keepRehearsal'>,
+): Generator<unknown, Outcome<() => Outcome<JobWithLog>>> {
   const { database, now, newId } = workshop;
   const seen = seenJob(database, dto);
   if (!seen.ok) return seen;
@@ -49,6 +55,7 @@ export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>
       of: '',
       at: now().toISOString(),
       maker: dto.maker,
+      device: deviceName(workshop),
       did: `Rehearsal: unevenness ${run.end.unevenness.toFixed(2)}, ${score.fasteners} of ${score.ofPlaces} places`,
       note: dto.note.trim(),
       reason: '',
@@ -60,5 +67,5 @@ export function* keepRehearsal(workshop: Workshop, dto: Request<'keepRehearsal'>
     updateInputs(database, dto.jobId, dto.revision, inputs, now().toISOString());
     return done(openJob(workshop, dto.jobId)!);
   });
-  return write.immediate();
+  return done(() => write.immediate());
 }

@@ -23,6 +23,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { JSONSchema } from 'class-validator-jsonschema';
+import { TIMES, isRealTime } from '@/core/shape/realTime';
 import { LENGTH_UNITS, type Field, type Rule, type Shape, type ShapeOf, number, oneOf } from '@/core/shape/shape';
 
 type NumbersRule = Extract<Rule, { kind: 'numbers' }>;
@@ -51,6 +52,26 @@ const IsNumbers = ({ ranges }: NumbersRule): PropertyDecorator =>
     },
   });
 
+/** A day or a moment that there is. */
+const IsTime = (of: 'day' | 'moment', each: boolean): PropertyDecorator =>
+  ValidateBy(
+    {
+      name: of === 'day' ? 'isDay' : 'isMoment',
+      validator: {
+        validate: (value) => typeof value === 'string' && isRealTime(value, of),
+        defaultMessage: (one) =>
+          `${one?.property ?? ''} must be a ${of === 'day' ? 'day such as 2031-05-04' : 'moment such as 2031-05-04T09:30:00Z'}`,
+      },
+    },
+    { each },
+  );
+
+const timeSchema = (of: 'day' | 'moment') => ({
+  type: 'string',
+  format: of === 'day' ? 'date' : 'date-time',
+  pattern: TIMES[of].source,
+});
+
 function outOfRange(value: object, ranges: NumbersRule['ranges']): string[] {
   return Object.entries(value).flatMap(([id, one]: [string, unknown]) => {
     const range = Object.hasOwn(ranges, id) ? ranges[id] : undefined;
@@ -59,11 +80,39 @@ function outOfRange(value: object, ranges: NumbersRule['ranges']): string[] {
   });
 }
 
+/** What would do for a rule, in words. */
+function wanted(rule: Rule): string {
+  switch (rule.kind) {
+    case 'text':
+      return `text of ${rule.least} to ${rule.most} letters${rule.pattern ? ' in its form' : ''}`;
+    case 'number': {
+      const kind = rule.whole ? 'a whole number' : 'a number';
+      return rule.most < Number.MAX_VALUE ? `${kind} from ${rule.least} to ${rule.most}` : kind;
+    }
+    case 'flag':
+      return 'true or false';
+    case 'oneOf':
+      return rule.values.length > 12 ? `one of ${rule.values.length} known words` : `one of ${rule.values.join(', ')}`;
+    case 'list':
+      return `a list of ${rule.least} to ${rule.most}${rule.unique ? ', none of them twice' : ''}`;
+    default:
+      return 'an object with its fields';
+  }
+}
+
+/** However many checks of a rule fail, they say the same: what would do. */
+const saying = (rule: Rule, each = false) => ({
+  each,
+  message: ({ property }: { property: string }) => `${each ? 'each of ' : ''}${property} must be ${wanted(rule)}`,
+});
+
 function ruleDecorators(rule: Rule, each: boolean): PropertyDecorator[] {
-  const one = { each };
+  const one = saying(rule, each);
   switch (rule.kind) {
     case 'text':
       return [IsString(one), TextLength(rule.least, rule.most, one), ...(rule.pattern ? [Matches(rule.pattern, one)] : [])];
+    case 'time':
+      return [IsTime(rule.of, each)];
     case 'number':
       // In the schema a bound says “number” too: the last word is the integer’s.
       return [
@@ -81,20 +130,22 @@ function ruleDecorators(rule: Rule, each: boolean): PropertyDecorator[] {
       return nested(dtoOf(rule.shape, rule.name), each);
     case 'numbers':
       return [IsNumbers(rule)];
-    case 'list':
+    case 'list': {
+      const list = saying(rule);
       return [
-        IsArray(),
-        ArrayMaxSize(rule.most),
-        ...(rule.least > 0 ? [ArrayMinSize(rule.least)] : []),
-        ...(rule.unique ? [ArrayUnique()] : []),
+        IsArray(list),
+        ArrayMaxSize(rule.most, list),
+        ...(rule.least > 0 ? [ArrayMinSize(rule.least, list)] : []),
+        ...(rule.unique ? [ArrayUnique(list)] : []),
         ...ruleDecorators(rule.of, true),
       ];
+    }
   }
 }
 
 const nested = (dto: ClassConstructor<object>, each: boolean): PropertyDecorator[] => [
   IsPlain(each),
-  ValidateNested({ each }),
+  ValidateNested({ each, message: ({ property }) => `${property} must be an object with its fields` }),
   Type(() => dto),
 ];
 
@@ -124,9 +175,12 @@ export function dtoOf<S extends Shape>(shape: S, name: string): ClassConstructor
   Object.defineProperty(Dto, 'name', { value: name });
   for (const [key, field] of Object.entries(shape) as [string, Field<unknown>][]) {
     for (const decorate of ruleDecorators(field.rule, false)) decorate(Dto.prototype, key);
-    if (!field.optional) continue;
-    ValidateIf((_object, value) => value !== null)(Dto.prototype, key);
-    JSONSchema((schema) => ({ anyOf: [schema, { type: 'null' }] }) as never)(Dto.prototype, key);
+    const time = field.rule.kind === 'time' ? timeSchema(field.rule.of) : {};
+    if (field.optional) ValidateIf((_object, value) => value !== null)(Dto.prototype, key);
+    JSONSchema((schema) => {
+      const told = { ...schema, ...time };
+      return (field.optional ? { anyOf: [told, { type: 'null' }] } : told) as never;
+    })(Dto.prototype, key);
   }
   JSONSchema((schema) => ({ ...schema, required: Object.keys(shape), additionalProperties: false }) as never)(Dto);
   dtos.set(shape, Dto);

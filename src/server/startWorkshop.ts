@@ -1,9 +1,32 @@
+import { backUpByRule } from './backups';
+import { houseUrls, startNetwork } from './network/networkCases';
 import { openWorkshop } from './openWorkshop';
+import { tendStates } from './tendStates';
+import type { Workshop } from './workshop';
+
+const FIRST_PAGE_MS = 4000;
+/** The copy of the day is made a while after the start, and asked for again so often, ms. */
+const FIRST_COPY_MS = 90_000;
+const COPY_MS = 30 * 60_000;
+
+async function copyDaily(workshop: Workshop): Promise<void> {
+  const made = await backUpByRule(workshop);
+  if (made && !made.ok) console.error(`The copy of the day: ${made.kind === 'refused' ? made.says : made.kind}`);
+}
 
 /** Opens the workshop at the start of the server; a database made by other migrations ends the process. */
 export function startWorkshop(): void {
   try {
-    openWorkshop();
+    const workshop = openWorkshop();
+    void startNetwork(workshop, process.env.KEEN_BATTEN_PASSPHRASE).then((trouble) => {
+      delete process.env.KEEN_BATTEN_PASSPHRASE;
+      if (trouble) console.error(`Other devices cannot come in: ${trouble}`);
+      else for (const url of houseUrls(workshop)) console.log(`In the house: ${url}`);
+    });
+    // The first page goes before.
+    setTimeout(() => void tendStates(workshop), FIRST_PAGE_MS).unref();
+    setTimeout(() => void copyDaily(workshop), FIRST_COPY_MS).unref();
+    setInterval(() => void copyDaily(workshop), COPY_MS).unref();
   } catch (error) {
     console.error(`Keen Batten cannot start: ${(error as Error).message}`);
     process.exit(1);

@@ -6,7 +6,8 @@ import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { cornerPattern, cornerSize } from '@/core/stages/cloth/planFold';
 import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
 import { sceneDxf } from '@/drawing/sceneDxf';
-import { type Paper, scenePdf } from '@/drawing/scenePdf';
+import type { Scene } from '@/drawing/scene';
+import { scenePdf } from '@/drawing/scenePdf';
 import { sceneSvg } from '@/drawing/sceneSvg';
 import { caseOfJob, openJob } from './jobReading';
 import type { Workshop } from './workshop';
@@ -17,7 +18,8 @@ export interface TemplateFile {
   body: string | Uint8Array;
 }
 
-const FONT = join('node_modules', 'dejavu-fonts-ttf', 'ttf', 'DejaVuSans.ttf');
+/** A TrueType face with the signs of every drawing. */
+export const FONT = join('node_modules', 'dejavu-fonts-ttf', 'ttf', 'DejaVuSans.ttf');
 
 /**
  * The template of one corner.
@@ -40,16 +42,28 @@ export async function templateFile(workshop: Workshop, id: string, query: URLSea
   if (!pattern) return 'There is no template: a painting is never cut, and only trimmed and templated corners are.';
   const scene = cornerTemplateScene(pattern, corner, inputs.cloth.seams, tape);
   const name = `${number}-corner-${corner}`;
-  switch (query.get('format')) {
-    case 'svg':
-      return { name: `${name}.svg`, type: 'image/svg+xml', body: sceneSvg(scene) };
-    case 'dxf':
-      return { name: `${name}.dxf`, type: 'image/vnd.dxf', body: sceneDxf(scene) };
-    default: {
-      const paper: Paper = query.get('paper') === 'letter' ? 'letter' : 'a4';
-      const title = `No. ${number}, ${FRONT_WORDS.corner(corner)} corner, on the back of the cloth`;
-      const body = await scenePdf(scene, title, paper, await readFile(FONT));
-      return { name: `${name}-${paper}.pdf`, type: 'application/pdf', body };
-    }
-  }
+  const paper = paperOf(query);
+  const title = `No. ${number}, ${FRONT_WORDS.corner(corner)} corner, on the back of the cloth`;
+  return sceneFile(scene, query.get('format'), { drawn: name, printed: `${name}-${paper}` }, (font) =>
+    scenePdf(scene, title, paper, font),
+  );
+}
+
+/** The paper that is asked for; A4 where nothing is. */
+export const paperOf = (query: URLSearchParams): 'a4' | 'letter' => (query.get('paper') === 'letter' ? 'letter' : 'a4');
+
+/**
+ * A scene as a file: SVG, DXF, or on paper where it is asked for as neither.
+ *
+ * @param names without their endings, of a drawing and of what is printed
+ */
+export async function sceneFile(
+  scene: Scene,
+  format: string | null,
+  names: { drawn: string; printed: string },
+  print: (font: Uint8Array) => Promise<Uint8Array>,
+): Promise<TemplateFile> {
+  if (format === 'svg') return { name: `${names.drawn}.svg`, type: 'image/svg+xml', body: sceneSvg(scene) };
+  if (format === 'dxf') return { name: `${names.drawn}.dxf`, type: 'image/vnd.dxf', body: sceneDxf(scene) };
+  return { name: `${names.printed}.pdf`, type: 'application/pdf', body: await print(await readFile(FONT)) };
 }

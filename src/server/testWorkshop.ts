@@ -1,5 +1,6 @@
 /* What the tests of the server begin with: an empty workshop whose clock is moved by hand, and words for its answers. */
 import type { JobInputs } from '@/core/job/job';
+import type { Database } from 'better-sqlite3';
 import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
@@ -71,4 +72,15 @@ export function workUpTo(workshop: TestWorkshop, jobId: string, last: StageId): 
     workshop.pass(60);
     value(recordStage(workshop, jobId, stage));
   }
+}
+
+/** Everything that lies in the file but the notes of requests and how its index is laid, to see that nothing was changed. */
+export function contentOf(database: Database): string {
+  const tables = database
+    .prepare<[], string>(
+      "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT IN ('sent_request', 'migration') AND name NOT LIKE 'log_words%' AND name NOT LIKE 'sqlite_%' ORDER BY name",
+    )
+    .pluck()
+    .all();
+  return JSON.stringify(tables.map((table) => [table, database.prepare(`SELECT * FROM "${table}"`).all()]));
 }

@@ -1,72 +1,181 @@
 /*
  * What is asked of the workshop as a whole: the bench, the log, the house rules.
  */
+import { format } from 'date-fns';
 import { fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
-import type { JobInputs } from '@/core/job/job';
 import { type HouseRules, houseRulesShape, ruleViolations } from '@/core/house/houseRules';
 import type { LogEntry } from '@/core/log/logEntry';
-import type { JobCase } from '@/core/case/jobCase';
 import type { NextStep } from '@/core/case/nextStep';
+import { type DateStanding, dateStanding, worstStanding } from '@/core/week/dateVerdicts';
+import { slackDaysAt } from '@/core/case/slack';
+import type { ReadingId } from '@/core/log/readingKinds';
 import type { StageId } from '@/core/stages/stages';
-import { listJobRows } from '@/db/jobs';
+import { type BrokenJob, jobUsingOther } from '@/db/jobs';
+import {
+  type JobState,
+  type OpenTotals,
+  brokenStates,
+  clockStates,
+  countClocks,
+  finishedStates,
+  openStates,
+  openTotals,
+  statesOfSet,
+  unsettleBroken,
+  unsettledCount,
+} from '@/db/jobStates';
 import { listCloth } from '@/db/clothSheets';
+import { photographedOf } from '@/db/photographs';
 import { listRack } from '@/db/rackBars';
-import { plainLogOfWorkshop } from '@/db/logEntries';
+import { type LogOrder, type PlottedReading, countEntries, listEntries, plottedReadings } from '@/db/logEntries';
+import { readPlan } from '@/db/weeks';
 import { type StoredRules, readRules, writeRules } from '@/db/workshops';
+import { setTally } from '@/core/set/setTally';
+import { findJobSet } from '@/db/jobSets';
 import { checked } from './checked';
-import { workshopCases, workshopJobs } from './jobReading';
+import { type JobFacts, factsIn, settle } from './jobStates';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
-export interface BenchRow {
+export interface BenchRow extends Pick<JobFacts, 'title' | 'widthMm' | 'heightMm' | 'bars' | 'done' | 'coatsDone' | 'stop'> {
   id: string;
   number: number;
-  title: string;
-  widthMm: number;
-  heightMm: number;
-  bars: JobInputs['bars'];
   dueOn: string | null;
   /** Days between now and the latest start; null when nobody waits. */
   slackDays: number | null;
-  done: StageId[];
-  coatsDone: number;
+  /** How its date stands in the plan of the days; null where it has none there. */
+  standing: DateStanding | null;
   next: NextStep;
-  /** Minutes of hands that the next step takes. */
+  /** Minutes of hands that the next step takes; of a set, of all that can be done at its stage. */
   minutes: number;
-  /** What stops the next step, when a measure says so. */
-  stop: string | null;
+  /** The set that stands in this row; null for a canvas alone. */
+  set: BenchSet | null;
 }
 
-/** Jobs in the order of what needs hands next: what is ready by its date, what is stopped, what waits, what is finished. */
-export function benchRows(workshop: Workshop): BenchRow[] {
-  const rows = workshopCases(workshop).map(({ job, case: here }): BenchRow => {
-    const { brief, bars } = here.inputs;
-    const { progress, next } = here;
-    return {
-      id: job.id,
-      number: job.number,
-      title: brief.title,
-      widthMm: brief.width.mm,
-      heightMm: brief.height.mm,
-      bars,
-      dueOn: brief.dueOn,
-      slackDays: here.slack?.days ?? null,
-      done: [...progress.done],
-      coatsDone: progress.coatsDone,
-      next,
-      minutes: next.stage === null ? 0 : here.plan[next.stage].minutes,
-      stop: next.stage === null ? null : stopWords(here, next.stage),
-    };
+/** A set in one row of the bench. */
+export interface BenchSet {
+  id: string;
+  title: string;
+  /** "9 of 12 fastened". */
+  words: string;
+  canvases: { id: string; number: number; title: string; act: string; widthMm: number; heightMm: number }[];
+}
+
+export interface BenchPage extends OpenTotals {
+  /** In the order of what needs hands next: what is ready by its date, what is stopped, what waits. Finished ones newest first. */
+  rows: BenchRow[];
+  /** Which of them these are. */
+  show: 'open' | 'finished';
+  from: number;
+  /** Jobs on a page at the most. */
+  most: number;
+  broken: BrokenJob[];
+  /** Jobs that are still being looked through, after a change of all of them. */
+  unread: number;
+}
+
+/** Jobs on one page of the bench. */
+const BENCH_ROWS = 20;
+
+/** A page of the bench: open jobs, or those that are handed over. */
+export function benchPage(workshop: Workshop, show: BenchPage['show'] = 'open', from = 0): BenchPage {
+  const { database, now } = workshop;
+  settle(workshop);
+  const nowMs = now().getTime();
+  const page = { from, most: BENCH_ROWS };
+  const states = show === 'open' ? openStates(database, nowMs, page) : finishedStates(database, page);
+  const standing = standingsNow(database);
+  return {
+    rows: states.map((state) =>
+      show === 'open' && state.setId ? setRow(database, state, nowMs, standing) : benchRow(state, nowMs, standing),
+    ),
+    show,
+    from,
+    most: BENCH_ROWS,
+    broken: brokenJobs(workshop),
+    unread: unsettledCount(database),
+    ...openTotals(database, nowMs, format(nowMs, 'yyyy-MM-dd')),
+  };
+}
+
+type Standings = ReadonlyMap<string, DateStanding>;
+
+/** How dates stand in the plan of the days as it was made last. */
+function standingsNow(database: Workshop['database']): Standings {
+  const dates = readPlan(database)?.plan.dates ?? [];
+  return new Map(
+    dates.flatMap(([job, date]) => {
+      const standing = dateStanding(date);
+      return standing === null ? [] : [[job, standing] as const];
+    }),
+  );
+}
+
+function benchRow(state: JobState, nowMs: number, standing: Standings): BenchRow {
+  const { title, widthMm, heightMm, bars, done: stages, coatsDone, act, clock, stop } = factsIn(state);
+  const { stage, startByMs, waitsUntilMs } = state;
+  return {
+    id: state.jobId,
+    number: state.number,
+    title,
+    widthMm,
+    heightMm,
+    bars,
+    dueOn: state.dueOn,
+    slackDays: startByMs === null ? null : slackDaysAt(startByMs, state.clockReadyMs, nowMs),
+    standing: (stage !== null && state.dueOn !== null && standing.get(state.jobId)) || null,
+    done: stages,
+    coatsDone,
+    next: { stage, act, state: stepState(stage, waitsUntilMs, nowMs), clock },
+    minutes: state.minutes,
+    stop,
+    set: null,
+  };
+}
+
+/** A set as the row of the canvas in it that needs hands first. */
+function setRow(database: Workshop['database'], first: JobState, nowMs: number, standing: Standings): BenchRow {
+  const row = benchRow(first, nowMs, standing);
+  const set = findJobSet(database, first.setId!);
+  const states = statesOfSet(database, first.setId!);
+  if (!set || states.length === 0) return row;
+  const canvases = states.map((state) => ({ state, facts: factsIn(state) }));
+  const hands = states.filter((one) => one.stage === first.stage && !(one.waitsUntilMs !== null && one.waitsUntilMs > nowMs));
+  return {
+    ...row,
+    title: set.title,
+    standing: worstStanding(states.flatMap(({ jobId }) => standing.get(jobId) ?? [])),
+    minutes: hands.reduce((sum, one) => sum + one.minutes, 0),
+    set: {
+      id: set.id,
+      title: set.title,
+      words: setTally(canvases.map(({ state, facts }) => ({ done: facts.done, coatsDone: facts.coatsDone, stage: state.stage })))
+        .words,
+      canvases: canvases.map(({ state, facts }) => ({
+        id: state.jobId,
+        number: state.number,
+        title: facts.title,
+        act: facts.act,
+        widthMm: facts.widthMm,
+        heightMm: facts.heightMm,
+      })),
+    },
+  };
+}
+
+const stepState = (stage: StageId | null, waitsUntilMs: number | null, nowMs: number): NextStep['state'] => {
+  if (stage === null) return 'finished';
+  return waitsUntilMs !== null && waitsUntilMs > nowMs ? 'waiting' : 'now';
+};
+
+/** The jobs that cannot be read, as far as they were looked at. */
+export function brokenJobs({ database }: Pick<Workshop, 'database'>): BrokenJob[] {
+  return brokenStates(database).map((state) => {
+    const { title, revision, aside } = factsIn(state);
+    return { id: state.jobId, number: state.number, title, revision, aside, because: state.broken! };
   });
-  const rank = ({ next, stop }: BenchRow) =>
-    stop !== null && next.state === 'now' ? 1 : { now: 0, waiting: 2, finished: 3 }[next.state];
-  const due = (row: BenchRow) => row.dueOn ?? '9999-12-31';
-  return rows.sort((a, b) => rank(a) - rank(b) || due(a).localeCompare(due(b)) || a.number - b.number);
 }
-
-const stopWords = (here: JobCase, stage: StageId): string | null =>
-  here.verdictsOf(stage).find((one) => one.level === 'stop' && one.measured !== null)?.says ?? null;
 
 export interface DryingClock {
   jobId: string;
@@ -77,49 +186,95 @@ export interface DryingClock {
   readyAt: string;
 }
 
-/** Everything that dries or sets, or is ready and not yet gone on with. */
-export const dryingClocks = (rows: BenchRow[]): DryingClock[] =>
-  rows
-    .flatMap(({ id, number, title, next }) =>
-      next.clock
-        ? [{ jobId: id, number, title, what: next.clock.what, startedAt: next.clock.startedAt, readyAt: next.clock.readyAt }]
-        : [],
-    )
-    .sort((a, b) => a.readyAt.localeCompare(b.readyAt));
+/** Clocks that are told at once. */
+const MOST_CLOCKS = 12;
+
+/** What dries or sets, or is ready and not yet gone on with, the soonest first; and how many there are in all. */
+export function dryingClocks(workshop: Pick<Workshop, 'database'>): { clocks: DryingClock[]; count: number } {
+  settle(workshop);
+  const clocks = clockStates(workshop.database, MOST_CLOCKS).map((state) => {
+    const { title, clock } = factsIn(state);
+    const { what, startedAt, readyAt } = clock!;
+    return { jobId: state.jobId, number: state.number, title, what, startedAt, readyAt };
+  });
+  return { clocks, count: clocks.length < MOST_CLOCKS ? clocks.length : countClocks(workshop.database) };
+}
 
 export interface LogRow extends Omit<LogEntry, 'plan'> {
+  seq: number;
   jobId: string;
   jobNumber: number;
   jobTitle: string;
   withdrawn: boolean;
 }
 
-/** Every entry of the workshop, newest first. */
-export function logRows({ database }: Workshop): LogRow[] {
-  const jobs = new Map(listJobRows(database).map((job) => [job.id, job]));
-  const rows = [...plainLogOfWorkshop(database)].flatMap(([jobId, entries]) => {
-    const withdrawn = new Set(entries.map((entry) => entry.corrects));
-    const job = jobs.get(jobId)!;
-    return entries.map(({ plan: _plan, ...entry }): LogRow => ({
-      ...entry,
-      jobId,
-      jobNumber: job.number,
-      jobTitle: job.title,
-      withdrawn: withdrawn.has(entry.id),
-    }));
-  });
-  return rows.sort((a, b) => b.at.localeCompare(a.at));
+export interface LogPage {
+  rows: LogRow[];
+  /** Entries that have a photograph. */
+  photographs: string[];
+  /** What was looked for. */
+  find: string;
+  /** How many entries there are, and how many have all the words; `foundMore` where they were not counted to the end. */
+  entries: number;
+  found: number;
+  foundMore: boolean;
+  order: LogOrder;
+  /** Entries go on from this number, without it; null on the last page. */
+  next: number | null;
+  first: boolean;
 }
+
+const LOG_ROWS = 60;
+/** Found entries are counted so far. */
+const MOST_FOUND = 1000;
+
+/** The words of a search: letters and figures, whatever stands between them. */
+const wordsOf = (find: string): string[] =>
+  find
+    .toLowerCase()
+    .match(/[\p{L}\p{N}]+/gu)
+    ?.slice(0, 12) ?? [];
+
+/** A page of everything that was done and measured, by the order it was written in. */
+export function logPage(
+  { database }: Workshop,
+  { find = '', from = null, order = 'newest' }: { find?: string; from?: number | null; order?: LogOrder } = {},
+): LogPage {
+  const words = wordsOf(find);
+  const listed = listEntries(database, { words, from, order, most: LOG_ROWS + 1 });
+  const rows = listed.slice(0, LOG_ROWS).map(({ entry: { plan: _plan, ...entry }, ...of }): LogRow => ({ ...entry, ...of }));
+  const entries = countEntries(database, [], MOST_FOUND);
+  const found = words.length === 0 ? entries : countEntries(database, words, MOST_FOUND);
+  return {
+    rows,
+    photographs: photographedOf(
+      database,
+      rows.flatMap(({ kind, id }) => (kind === 'note' ? [id] : [])),
+    ),
+    find,
+    entries,
+    found,
+    foundMore: words.length > 0 && found >= MOST_FOUND,
+    order,
+    next: listed.length > LOG_ROWS ? rows.at(-1)!.seq : null,
+    first: from === null,
+  };
+}
+
+/** Dots of a plot at the most. */
+const MOST_DOTS = 120;
+
+/** The readings of one kind that are plotted, of entries that have the words. */
+export const plotOf = ({ database }: Workshop, quantity: ReadingId, of: string, find = ''): PlottedReading[] =>
+  plottedReadings(database, quantity, of, wordsOf(find), MOST_DOTS);
 
 /** A bar, wood or cloth that some job or the store still has, left out of the tables of the house. */
 function usedMaterialGone({ database }: Pick<Workshop, 'database'>, rules: HouseRules): Refusal | null {
   const [bars, woods, cloths] = [profilesOf(rules), speciesOf(rules), fabricsOf(rules)].map(
     (rows) => new Set(rows.map((row) => row.id)),
   );
-  for (const { number, inputs } of workshopJobs({ database }).jobs) {
-    if (!bars!.has(inputs.bars.profile) || !woods!.has(inputs.bars.species) || !cloths!.has(inputs.cloth.fabric))
-      return refuse(`No. ${number} is made with a bar, wood or cloth that would be gone: hide it instead.`);
-  }
+  const user = jobUsingOther(database, [...bars!], [...woods!], [...cloths!]);
+  if (user !== null) return refuse(`No. ${user} is made with a bar, wood or cloth that would be gone: hide it instead.`);
   const left = listRack(database).find((bar) => !bars!.has(bar.profile));
   if (left) return refuse(`Bars of “${left.profile}” lie on the rack: hide it instead.`);
   const stored = listCloth(database).find((cloth) => !cloths!.has(cloth.fabric));
@@ -137,7 +292,14 @@ export function saveRules({ database }: Workshop, dto: Request<'saveRules'>): Ou
   if (wrong.length > 0) return { ok: false, kind: 'invalid', errors: wrong.map((says) => ({ field: 'rules', says })) };
   const used = usedMaterialGone({ database }, rules);
   if (used) return used;
-  const saved = database.transaction(() => writeRules(database, rules, dto.revision)).immediate();
+  const saved = database
+    .transaction(() => {
+      if (!writeRules(database, rules, dto.revision)) return false;
+      // What could not be read for want of a bar, a wood or a cloth is looked at again.
+      unsettleBroken(database);
+      return true;
+    })
+    .immediate();
   return saved
     ? done(readRules(database))
     : refuse('The house rules were changed elsewhere in between. Open them again, then change them.');

@@ -112,6 +112,7 @@ function MarkShape({ mark, px, scale, onMove }: MarkProps) {
           anchor={mark.anchor}
           className={`${mark.role} ${mark.strong ? 'strong' : ''}`}
           text={mark.text}
+          rotate={mark.quarter === 1 ? 90 : mark.quarter === 3 ? -90 : undefined}
         />
       );
     }

@@ -5,12 +5,13 @@ interface FileButtonProps {
   /** What the file is, for those who hear the page. */
   label: string;
   accept?: string;
+  disabled?: boolean;
   onFile: (file: File) => void;
   children: ReactNode;
 }
 
 /** A button that asks for a file. */
-export function FileButton({ label, accept = '.json,application/json', onFile, children }: FileButtonProps) {
+export function FileButton({ label, accept = '.json,application/json', disabled = false, onFile, children }: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -27,7 +28,7 @@ export function FileButton({ label, accept = '.json,application/json', onFile, c
           if (file) onFile(file);
         }}
       />
-      <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => input.current?.click()}>
+      <button type="button" className="btn btn-outline btn-sm h-9" disabled={disabled} onClick={() => input.current?.click()}>
         {children}
       </button>
     </>

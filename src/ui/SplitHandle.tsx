@@ -1,5 +1,6 @@
 'use client';
 import { type CSSProperties, type KeyboardEvent, type PointerEvent, useSyncExternalStore } from 'react';
+import { keep, kept } from './kept';
 
 const CHANGED = 'keen-batten:split';
 const STEP_PX = 24;
@@ -9,22 +10,8 @@ const DRAWING_PX = 160;
 
 const keyOf = (id: string) => `keen-batten.split.${id}`;
 
-/** Without storage nothing is remembered, and all else works. */
-function stored(id: string): string | null {
-  try {
-    return localStorage.getItem(keyOf(id));
-  } catch {
-    return null;
-  }
-}
-
 function store(id: string, px: number | null): void {
-  try {
-    if (px === null) localStorage.removeItem(keyOf(id));
-    else localStorage.setItem(keyOf(id), String(Math.round(px)));
-  } catch {
-    return;
-  }
+  keep(keyOf(id), px === null ? null : String(Math.round(px)));
   dispatchEvent(new Event(CHANGED));
 }
 
@@ -41,7 +28,7 @@ const hear = (heard: () => void) => {
 export function useSplit(id: string | undefined): number | null {
   const text = useSyncExternalStore(
     hear,
-    () => (id ? stored(id) : null),
+    () => (id ? kept(keyOf(id)) : null),
     () => null,
   );
   const px = Number(text);

@@ -150,6 +150,7 @@ export function ReadingField({
   mostMm = 10_000,
   disabled,
   placeholder,
+  hideLabel,
 }: Omit<LengthFieldProps, 'value' | 'onChange'> & {
   value: Length | null;
   onChange: (value: Length | null) => void;
@@ -166,9 +167,10 @@ export function ReadingField({
       print={(one) => (one ? printTyped(one) : '')}
       read={read}
       onChange={onChange}
-      beside={value ? otherUnit(value) : tape.unit}
+      beside={hideLabel ? undefined : value ? otherUnit(value) : tape.unit}
       disabled={disabled}
       placeholder={placeholder}
+      hideLabel={hideLabel}
     />
   );
 }
@@ -185,6 +187,7 @@ interface NumberFieldProps {
   /** The field may be left empty, and what is then meant. */
   onClear?: () => void;
   placeholder?: string;
+  hideLabel?: boolean;
 }
 
 /** A plain number with its unit and range; decimal comma or point. */
@@ -199,6 +202,7 @@ export function NumberField({
   disabled,
   onClear,
   placeholder,
+  hideLabel,
 }: NumberFieldProps) {
   return (
     <TypedField<number | null>
@@ -212,6 +216,7 @@ export function NumberField({
       hint={hint}
       disabled={disabled}
       inputMode="decimal"
+      hideLabel={hideLabel}
     />
   );
 }

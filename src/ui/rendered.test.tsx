@@ -15,7 +15,7 @@ import { WorkshopProvider } from './WorkshopContext';
 
 const html = (element: ReactElement, unit: 'mm' | 'in' = 'mm') =>
   renderToStaticMarkup(
-    <WorkshopProvider rules={DEFAULT_RULES} unit={unit} maker={null}>
+    <WorkshopProvider rules={DEFAULT_RULES} unit={unit} maker={null} device={null}>
       {element}
     </WorkshopProvider>,
   );

@@ -32,6 +32,7 @@ export function serveTasks(port: Port, tasks: Tasks): void {
   };
   port.addEventListener('message', ({ data }) => {
     const message = data as ToWorker;
+    if (message.kind === 'ping') return say({ kind: 'alive' });
     if (message.kind === 'cancel') {
       running.delete(message.id);
       return;

@@ -39,6 +39,10 @@ interface Waiting {
   onProgress?: (value: never) => void;
 }
 
+/** A worker is asked for a sign of life so often, ms, and given up after so many that stay unanswered: no step is as long. */
+const PING_MS = 4000;
+const SILENT_PINGS = 5;
+
 /** Asks tasks of a worker, which is opened at the first request and again after it died. */
 export function taskClient<T extends Tasks>(open: () => WorkerPort): TaskClient<T> {
   let port: WorkerPort | null = null;
@@ -47,17 +51,33 @@ export function taskClient<T extends Tasks>(open: () => WorkerPort): TaskClient<
   const die = (why: string) => {
     port?.terminate?.();
     port = null;
+    unanswered = 0;
     const all = [...waiting.values()];
     waiting.clear();
     for (const { reject } of all) reject(new WorkerDied(why));
   };
+  let unanswered = 0;
   const hear = (message: FromWorker) => {
+    unanswered = 0;
+    if (message.kind === 'alive') return;
     const asked = waiting.get(message.id);
     if (!asked) return;
     if (message.kind === 'progress') return asked.onProgress?.(message.value as never);
     waiting.delete(message.id);
     if (message.kind === 'result') asked.resolve(message.value as never);
     else asked.reject(new TaskFailed(message.error));
+  };
+  /** Asks for a sign of life while somebody waits. */
+  let pulse: ReturnType<typeof setInterval> | null = null;
+  const beat = () => {
+    if (waiting.size === 0 || !port) {
+      if (pulse !== null) clearInterval(pulse);
+      pulse = null;
+      return;
+    }
+    if (unanswered >= SILENT_PINGS) return die('the worker fell silent');
+    unanswered += 1;
+    port.postMessage({ kind: 'ping' } satisfies ToWorker as never);
   };
   const opened = (): WorkerPort => {
     if (port) return port;
@@ -81,6 +101,8 @@ export function taskClient<T extends Tasks>(open: () => WorkerPort): TaskClient<
         });
         try {
           say({ kind: 'request', id, task, input });
+          unanswered = 0;
+          pulse ??= setInterval(beat, PING_MS);
         } catch (error) {
           waiting.delete(id);
           reject(new WorkerDied((error as Error).message));

@@ -2,7 +2,11 @@
  * What a page and a worker say to each other. Every request is answered by one result or one failure, also when
  * the worker dies or the request is cancelled; progress may come in between.
  */
-export type ToWorker = { kind: 'request'; id: number; task: string; input: unknown } | { kind: 'cancel'; id: number };
+export type ToWorker =
+  | { kind: 'request'; id: number; task: string; input: unknown }
+  | { kind: 'cancel'; id: number }
+  /** Answered by a sign of life: a worker that ends without a word is noticed. */
+  | { kind: 'ping' };
 
 export interface TaskError {
   name: string;
@@ -12,7 +16,8 @@ export interface TaskError {
 export type FromWorker =
   | { kind: 'progress'; id: number; value: unknown }
   | { kind: 'result'; id: number; value: unknown }
-  | { kind: 'failure'; id: number; error: TaskError };
+  | { kind: 'failure'; id: number; error: TaskError }
+  | { kind: 'alive' };
 
 /**
  * Work in steps: yields what is worth showing, or undefined so that a cancel can be heard, and returns the result.

@@ -72,6 +72,34 @@ describe('tasks over a channel', () => {
     client.close();
   });
 
+  it('fail when the worker ends without a word; a slow one is waited for', async () => {
+    vi.useFakeTimers();
+    const opened: { listener: (event: { data: unknown }) => void; asked: unknown[] }[] = [];
+    const client = taskClient<typeof TASKS>(() => {
+      const port = { listener: (_event: { data: unknown }): void => undefined, asked: [] as unknown[] };
+      opened.push(port);
+      return {
+        postMessage: (message: unknown) => port.asked.push(message),
+        addEventListener: (_type: string, listener: (event: { data: unknown }) => void) => (port.listener = listener),
+      } as unknown as WorkerPort;
+    });
+    const slow = client.run('count', 1);
+    await vi.advanceTimersByTimeAsync(16_000);
+    opened[0]!.listener({ data: { kind: 'alive' } });
+    await vi.advanceTimersByTimeAsync(16_000);
+    opened[0]!.listener({ data: { kind: 'result', id: 1, value: 'counted to 1' } });
+    await expect(slow).resolves.toBe('counted to 1');
+    const lost = client.run('count', 2).catch((error: Error) => error);
+    await vi.advanceTimersByTimeAsync(60_000);
+    await expect(lost).resolves.toEqual(new WorkerDied('the worker fell silent'));
+    void client.run('count', 3).catch(() => undefined);
+    expect(opened).toHaveLength(2);
+    client.close();
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(vi.getTimerCount()).toBe(0);
+    vi.useRealTimers();
+  });
+
   it('fail with the name and words of their error', async () => {
     const { client } = connected();
     const failed = await client.run('breaks', undefined as never).catch((error: Error) => error);

@@ -23,7 +23,8 @@ export function gateVerdicts(stage: StageId, { records }: Progress): Verdict[] {
   ];
   const late = 'Cloth drawn over a racked frame holds it racked; after the last fastener it cannot be pressed.';
   if (!square) return gate('stop', 'No squareness is recorded for this frame.', late);
-  if (frame && square.at < frame.at) return gate('stop', 'The frame was changed after it was last measured for square.', late);
+  if (frame && records.indexOf(square) < records.indexOf(frame))
+    return gate('stop', 'The frame was changed after it was last measured for square.', late);
   if (frame?.readyAt && square.at < frame.readyAt)
     return gate(
       'watch',

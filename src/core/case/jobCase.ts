@@ -56,6 +56,8 @@ export interface JobCase {
   /** Everything that is judged about a stage now: its plan, what dries, the gate before it. */
   verdictsOf: (stage: StageId) => Verdict[];
   slack: Slack | null;
+  /** The latest moment to start if nothing dried or set any more, ms since 1970; null where nobody waits for it. */
+  startByMs: number | null;
 }
 
 /** The lessons that hold for a job’s cloth. */
@@ -122,6 +124,9 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
             ...(stage === next.stage ? waitVerdicts(next, atMs) : []),
             ...gateVerdicts(stage, progress),
           ],
+    get startByMs() {
+      return slackOf(plan(), progress, house.rules, atMs, endOfDay(job.inputs.brief.dueOn), null)?.latestStartMs ?? null;
+    },
     get slack() {
       const runsUntil = next.clock ? Date.parse(next.clock.readyAt) : null;
       return slackOf(plan(), progress, house.rules, atMs, endOfDay(job.inputs.brief.dueOn), runsUntil);

@@ -6,7 +6,7 @@ import { fabricOf } from '../house/materials';
 import { FASTENERS, type FastenerId } from '../fasten/fasteners';
 import { fixingWords } from '../frame/fixings';
 import { GLUES } from '../frame/glues';
-import { JOINTS } from '../frame/joints';
+import { JOINTS, openersOf } from '../frame/joints';
 import type { JobInputs } from '../job/job';
 import { SUBSTANCES } from '../prime/substances';
 import { USES, byId } from '../house/schools';
@@ -35,13 +35,15 @@ export function kitList(inputs: JobInputs, plans: KitPlans, context: PlanContext
   return [...materials(inputs, plans, context), ...tools(inputs, plans), ...care(inputs, plans)];
 }
 
-const OPENERS = { key: '8 keys, 2 a corner, and 2 spare', bolt: '4 corner bolts' } as const;
+/** “8 keys, 2 a corner, and 2 spare”, “4 corner bolts”. */
+const openerWords = ({ name, count, spare }: NonNullable<ReturnType<typeof openersOf>>): string =>
+  spare > 0 ? `${count} ${name.toLowerCase()}s, ${count / 4} a corner, and ${spare} spare` : `${count} ${name.toLowerCase()}s`;
 
 const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ id, group, what });
 
 function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape, rules }: PlanContext): KitLine[] {
   const { profile } = bars;
-  const { opener } = byId(JOINTS, inputs.bars.joint);
+  const opener = openersOf(byId(JOINTS, inputs.bars.joint).opener);
   const parts = bars.parts.map((part) =>
     line(
       'materials',
@@ -49,7 +51,7 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
       `${part.count} × ${part.name}, ${printLength(part.lengthMm, tape)}, ${profile.name.toLowerCase()}`,
     ),
   );
-  const openers = opener ? [line('materials', 'openers', OPENERS[opener])] : [];
+  const openers = opener ? [line('materials', 'openers', openerWords(opener))] : [];
   const glued = byId(JOINTS, inputs.bars.joint).glued ? [line('materials', 'woodGlue', byId(GLUES, inputs.bars.glue).name)] : [];
   const fixed = bars.fixings.map((one, index) =>
     line('materials', `fixing ${index + 1}`, `${fixingWords(one)}, ${one.where === 'corner' ? 'corners' : `${one.where}s`}`),

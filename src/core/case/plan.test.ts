@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { rounds } from '@/testRounds';
 import { FABRICS } from '../cloth/fabrics';
 import { MARGIN_STYLES } from '../cloth/marginStyles';
 import { FASTENERS } from '../fasten/fasteners';
@@ -133,9 +134,9 @@ describe('the plan of any job', () => {
         }
         expect(new Set(plan.kit.map((line) => line.id)).size).toBe(plan.kit.length);
       }),
-      { seed: 21, numRuns: 250 },
+      { seed: 21, numRuns: rounds(100, 250) },
     );
-  }, 90_000);
+  });
 
   it('speaks in the tape in hand, and only the words change', () => {
     const [mm, inch] = [planJob(inputs, context('mm'), 0), planJob(inputs, context('in'), 0)];
@@ -152,7 +153,7 @@ describe('the plan of any job', () => {
         const water = planJob(typed, context(unit), 0).tune.advice.find((one) => one.id === 'water')!;
         return (water.barred !== null) === (painted || primed);
       }),
-      { seed: 22, numRuns: 200 },
+      { seed: 22, numRuns: rounds(80, 200) },
     );
   });
 });

@@ -4,7 +4,7 @@
  */
 import type { JobInputs } from '../job/job';
 import { type BarsPlan, planBars } from '../stages/bars/planBars';
-import { planBrief } from '../stages/brief/planBrief';
+import { type BriefPlan, planBrief } from '../stages/brief/planBrief';
 import { type ClothPlan, planCloth } from '../stages/cloth/planCloth';
 import { type FastenPlan, planFasten } from '../stages/fasten/planFasten';
 import { type HandoverPlan, planHandover } from '../stages/handover/planHandover';
@@ -16,7 +16,7 @@ import { type TunePlan, planTune } from '../stages/tune/planTune';
 import { type KitLine, kitList } from './kit';
 
 export interface Plan extends Record<StageId, StagePlan> {
-  brief: StagePlan;
+  brief: BriefPlan;
   bars: BarsPlan;
   square: SquarePlan;
   cloth: ClothPlan;

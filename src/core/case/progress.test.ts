@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type JobInputs, newInputs } from '../job/job';
 import type { LogEntry } from '../log/logEntry';
+import { testEntry } from '../log/testEntry';
 import { STAGE_IDS, type StageId } from '../stages/stages';
 import { length } from '../units/length';
 import { gateVerdicts } from './gate';
@@ -14,23 +15,7 @@ const iso = (minutes: number) => new Date(NOON + minutes * 60_000).toISOString()
 let serial = 0;
 function record(stage: StageId, minutes: number, more: Partial<LogEntry> = {}): LogEntry {
   serial += 1;
-  return {
-    id: `e${serial}`,
-    stage,
-    step: null,
-    kind: 'record',
-    of: '',
-    at: iso(minutes),
-    maker: 'M',
-    did: stage,
-    note: '',
-    reason: '',
-    corrects: null,
-    readyAt: null,
-    readings: [],
-    plan: null,
-    ...more,
-  };
+  return testEntry(`e${serial}`, stage, { at: iso(minutes), ...more });
 }
 const upTo = (last: StageId) => STAGE_IDS.slice(0, STAGE_IDS.indexOf(last) + 1).map((id, index) => record(id, -500 + index));
 const coat = (step: number, minutes: number, readyMinutes: number) =>
@@ -134,11 +119,9 @@ describe('the gate before the cloth', () => {
     const square = log.find((entry) => entry.stage === 'square')!;
     expect(gate(log)).toEqual([]);
     expect(gate(upTo('bars'))).toEqual([['stop', 'No squareness is recorded for this frame.']]);
-    const earlier = new Date(Date.parse(bars.at) - 60_000).toISOString();
-    expect(gate(log.map((entry) => (entry === square ? { ...square, at: earlier } : entry)))[0]).toEqual([
-      'stop',
-      'The frame was changed after it was last measured for square.',
-    ]);
+    const before = log.filter((entry) => entry !== square);
+    before.splice(before.indexOf(bars), 0, square);
+    expect(gate(before)[0]).toEqual(['stop', 'The frame was changed after it was last measured for square.']);
     const later = new Date(Date.parse(square.at) + 60_000).toISOString();
     expect(gate(log.map((entry) => (entry === bars ? { ...bars, readyAt: later } : entry)))[0]![0]).toBe('watch');
     expect(gateVerdicts('fasten', progressOf(inputs, upTo('bars')))).toEqual([]);

@@ -57,3 +57,14 @@ export function slackOf(
   const latestStartMs = dueMs - chain * MINUTE_MS;
   return { handsMinutes, waitsMinutes, latestStartMs, days: (latestStartMs - nowMs) / (DAY_MIN * MINUTE_MS) };
 }
+
+/**
+ * Days between now and the latest start, for whoever kept the latest start with nothing running.
+ *
+ * @param startByMs the latest moment to start if nothing dried or set any more, ms since 1970
+ * @param runsUntilMs what dries or sets now is ready then; null when nothing does
+ *
+ * @example slackDaysAt(10 * 86_400_000, 3 * 86_400_000, 86_400_000) // 7
+ */
+export const slackDaysAt = (startByMs: number, runsUntilMs: number | null, nowMs: number): number =>
+  (startByMs - Math.max(0, (runsUntilMs ?? nowMs) - nowMs) - nowMs) / (DAY_MIN * MINUTE_MS);

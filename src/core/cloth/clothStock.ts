@@ -4,7 +4,7 @@
  */
 import { cutOrder } from './layout/cutOrder';
 import type { StockSheet } from './layout/layStock';
-import { type Flaw, type PlacedPiece, lengthUsed } from './layout/rollLayout';
+import { type ClothPiece, type Flaw, type PlacedPiece, lengthUsed } from './layout/rollLayout';
 
 /** A knot, slub, stain or crease, and where it lies. */
 export interface ClothFlaw extends Flaw {
@@ -40,6 +40,15 @@ export const sheetOf = ({ id, widthMm, lengthMm, flaws }: StockCloth, tear: numb
     h: Math.ceil(y + h) - Math.floor(y),
   })),
 });
+
+/** A piece lies on a cloth that has no flaw; where it has some, only the solver can tell. */
+export const liesOn = (
+  { w, h, mayTurn }: Pick<ClothPiece, 'w' | 'h' | 'mayTurn'>,
+  { widthMm, lengthMm, flaws }: StockCloth,
+): boolean => {
+  const fits = (across: number, along: number) => across <= widthMm && along <= lengthMm;
+  return flaws.length === 0 && (fits(w, h) || (mayTurn && fits(h, w)));
+};
 
 export interface CutLeft {
   /** What stays on the roll; null when nothing worth keeping does, or it was an offcut. */

@@ -2,7 +2,7 @@
 import { pricedLengths, rowId } from '../frame/profiles';
 import { type ShapeOf, flag, number, oneOf, text } from '../shape/shape';
 
-const FIBRES = ['cotton', 'linen', 'polyester', 'blend'] as const;
+export const FIBRES = ['cotton', 'linen', 'polyester', 'blend'] as const;
 export type Fibre = (typeof FIBRES)[number];
 
 export const fabricShape = {

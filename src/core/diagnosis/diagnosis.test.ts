@@ -85,7 +85,16 @@ describe('a diagnosis', () => {
 
   it('a measured tension speaks loudest: 40 N/m of 250 is not tight enough, whatever else was planned', () => {
     const [inputs] = job(({ prime }) => (prime.roomRh = 80));
-    const tension = { at: '2031-05-01', tool: 'tap' as const, sdNPerM: 5, across: null, down: null, rh: null, entryId: 'e' };
+    const tension = {
+      at: '2031-05-01',
+      tool: 'tap' as const,
+      sdNPerM: 5,
+      across: null,
+      down: null,
+      rh: null,
+      entryId: 'e',
+      order: 0,
+    };
     const at = (nPerM: number): [JobInputs, Plan] => [
       inputs,
       planJob(inputs, { ...context, history: { ...NO_HISTORY, tensions: [{ ...tension, nPerM }] } }, 0),

@@ -48,10 +48,17 @@ describe('what version 3 wrote', () => {
       version: number;
       log: { plan: { inputs: typeof fresh; rules: typeof DEFAULT_RULES } }[];
     };
-    expect(after.version).toBe(5);
+    expect(after.version).toBe(6);
+    expect(after.log[0]).toMatchObject({ device: '' });
     expect(after.log[0]!.plan.inputs.tune.corners.topLeft).toEqual(length(1));
     expect(after.log[0]!.plan.rules.policies).toEqual(USUAL_POLICIES);
-    const later = file(5);
+    const five = { ...file(5), log: [{ plan: 'as it is' }, { device: 'Glue table' }] };
+    expect(upgradeJobFile(five)).toEqual({
+      ...five,
+      version: 6,
+      log: [{ plan: 'as it is', device: '' }, { device: 'Glue table' }],
+    });
+    const later = file(6);
     expect(upgradeJobFile(later)).toBe(later);
   });
 });

@@ -24,7 +24,15 @@ const isPlain = (value: unknown): value is Plain => typeof value === 'object' &&
 export function upgradeInputs(inputs: unknown, version: number): unknown {
   if (!isPlain(inputs)) return inputs;
   const four = version > 4 ? inputs : toVersion4(inputs);
-  return version >= 5 ? four : toVersion5(four);
+  const five = version >= 5 ? four : toVersion5(four);
+  return version >= 6 ? five : toVersion6(five);
+}
+
+/** Version 5 measured no frame that a canvas goes into. */
+function toVersion6(inputs: unknown): unknown {
+  if (!isPlain(inputs) || !isPlain(inputs.brief)) return inputs;
+  const { rebate } = newInputs('', length(1000), length(1000)).brief;
+  return { ...inputs, brief: { rebate, ...inputs.brief } };
 }
 
 function toVersion4(inputs: Plain): Plain {
@@ -132,16 +140,24 @@ export function upgradeKind(kind: string, did: string): { kind: string; of: stri
   return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy.id } : { kind, of: '' };
 }
 
-/** A job file of an earlier version as one of today. */
+/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written. */
 export function upgradeJobFile(file: unknown): unknown {
-  if (!isPlain(file) || ![1, 2, 3, 4].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
+  if (!isPlain(file) || ![1, 2, 3, 4, 5].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
     return file;
+  const placed = file.log.map((entry: unknown) => (isPlain(entry) ? { device: '', ...entry } : entry));
+  if (file.version === 5)
+    return {
+      ...file,
+      version: SHAPE_VERSION,
+      job: { ...file.job, inputs: upgradeInputs(file.job.inputs, 5) },
+      log: placed.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan, 5) } : entry)),
+    };
   return {
     ...file,
     version: SHAPE_VERSION,
     job: { ...file.job, inputs: upgradeInputs(file.job.inputs, UNNUMBERED) },
     materials: upgradeMaterials(file.materials),
-    log: file.log.map((entry: unknown) => (isPlain(entry) ? upgradeEntry(entry) : entry)),
+    log: placed.map((entry: unknown) => (isPlain(entry) ? upgradeEntry(entry) : entry)),
   };
 }
 

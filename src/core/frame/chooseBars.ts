@@ -61,15 +61,42 @@ export const workingE = (wood: Species, rules: HouseRules): number => wood.eGPa 
 
 /** Bow of both pairs of bars of one make-up, its weight, price and work. */
 export function judgeBars(size: BarsSize, inputs: BarsInputs, load: ClothLoad, rules: HouseRules): BarChoice {
-  return judge(size, profileOf(rules, inputs.profile), inputs, load, rules);
+  const profile = profileOf(rules, inputs.profile);
+  return judge(size, profile, inputs, pairBows(size, profile, inputs, load, rules), rules);
 }
 
-function judge(size: BarsSize, profile: Profile, bars: MakeUp, load: ClothLoad, rules: HouseRules): BarChoice {
+/** How the two pairs of bars bow: each pair by its own braces, whatever holds the other. */
+interface PairBows {
+  topBottom: (braces: readonly number[]) => BarBow;
+  leftRight: (braces: readonly number[]) => BarBow;
+}
+
+function pairBows({ widthMm, heightMm }: BarsSize, profile: Profile, bars: MakeUp, load: ClothLoad, rules: HouseRules): PairBows {
+  const wood = woodOf(rules, bars.species);
+  return {
+    topBottom: (braces) => barBow(widthMm, heightMm, braces, profile, bars, wood, load, rules),
+    leftRight: (braces) => barBow(heightMm, widthMm, braces, profile, bars, wood, load, rules),
+  };
+}
+
+/** The same, each pair worked out once for every number of braces. */
+function rememberedBows(bows: PairBows): PairBows {
+  const remembered = (bow: PairBows['topBottom']): PairBows['topBottom'] => {
+    const known = new Map<number, BarBow>();
+    return (braces) => {
+      const there = known.get(braces.length) ?? bow(braces);
+      known.set(braces.length, there);
+      return there;
+    };
+  };
+  return { topBottom: remembered(bows.topBottom), leftRight: remembered(bows.leftRight) };
+}
+
+function judge(size: BarsSize, profile: Profile, bars: MakeUp, bows: PairBows, rules: HouseRules): BarChoice {
   const wood = woodOf(rules, bars.species);
   const counts = { ...size, bracesUpright: bars.bracesUpright.length, bracesLevel: bars.bracesLevel.length };
   const parts = partsIfOpen(counts, profile, bars.joint);
-  const topBottom = barBow(size.widthMm, size.heightMm, bars.bracesUpright, profile, bars, wood, load, rules);
-  const leftRight = barBow(size.heightMm, size.widthMm, bars.bracesLevel, profile, bars, wood, load, rules);
+  const [topBottom, leftRight] = [bows.topBottom(bars.bracesUpright), bows.leftRight(bars.bracesLevel)];
   const braces = counts.bracesUpright + counts.bracesLevel;
   return {
     profile: profile.id,
@@ -159,13 +186,14 @@ export function chooseBars(size: BarsSize, inputs: BarsInputs, load: ClothLoad, 
     (profile) =>
       profile.offered && profile.joints.includes(inputs.joint) && Math.min(size.widthMm, size.heightMm) > 3 * profile.widthMm,
   );
-  const choices = fitting.flatMap((profile) =>
-    COUNTS.flatMap((upright) =>
+  const choices = fitting.flatMap((profile) => {
+    const bows = rememberedBows(pairBows(size, profile, inputs, load, rules));
+    return COUNTS.flatMap((upright) =>
       COUNTS.map((level) =>
-        judge(size, profile, { ...inputs, bracesUpright: evenBraces(upright), bracesLevel: evenBraces(level) }, load, rules),
+        judge(size, profile, { ...inputs, bracesUpright: evenBraces(upright), bracesLevel: evenBraces(level) }, bows, rules),
       ),
-    ),
-  );
+    );
+  });
   markUnbeaten(choices);
   return choices.sort((a, b) => Number(b.holds) - Number(a.holds) || a.weightKg - b.weightKg || a.braces - b.braces);
 }

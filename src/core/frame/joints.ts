@@ -56,3 +56,13 @@ export const JOINTS = [
 ] as const;
 
 export type JointId = (typeof JOINTS)[number]['id'];
+
+/** What opens the corners of one frame: how many are put in, and how many more lie ready; null where nothing opens. */
+export const openersOf = (
+  opener: Joint<string>['opener'],
+): { item: string; name: string; count: number; spare: number } | null =>
+  opener === null
+    ? null
+    : { key: { item: 'key', name: 'Key', count: 8, spare: 2 }, bolt: { item: 'bolt', name: 'Corner bolt', count: 4, spare: 0 } }[
+        opener
+      ];

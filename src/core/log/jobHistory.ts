@@ -19,10 +19,13 @@ export interface TensionReading {
   down: number | null;
   rh: number | null;
   entryId: string;
+  /** Its place in the log: clocks can be set back, the log cannot. */
+  order: number;
 }
 
 export interface RemedyDone {
   at: string;
+  order: number;
   /** Its id in the table of remedies. */
   remedy: string;
   /** The tension measured last before, and first after. */
@@ -35,7 +38,7 @@ export interface JobHistory {
   tensions: TensionReading[];
   /** Opened in all, mm. */
   opened: Openings;
-  turns: { at: string; opened: Openings }[];
+  turns: { at: string; order: number; opened: Openings }[];
   remedies: RemedyDone[];
   /** What was brushed on and dried, g/m². */
   dryGroundGPerM2: number;
@@ -61,15 +64,16 @@ export function historyOf(log: readonly LogEntry[]): JobHistory {
   const entries = standingEntries(log);
   const value: ValueOf = ({ readings }, quantity, of = '') =>
     readings.find((one) => one.quantity === quantity && one.of === of)?.value ?? null;
+  const orderOf = (entry: LogEntry) => log.indexOf(entry);
   const tensions = entries.flatMap((entry): TensionReading[] =>
     TOOLS.flatMap(([quantity, tool]) => {
       const reading = entry.readings.find((one) => one.quantity === quantity);
-      return reading ? [tensionOf(entry, reading, tool, value)] : [];
+      return reading ? [tensionOf(entry, orderOf(entry), reading, tool, value)] : [];
     }).slice(0, 1),
   );
   const turns = entries.flatMap((entry) => {
     const opened = eachCorner((corner) => value(entry, 'opened', corner) ?? 0);
-    return CORNERS.some((corner) => opened[corner] !== 0) ? [{ at: entry.at, opened }] : [];
+    return CORNERS.some((corner) => opened[corner] !== 0) ? [{ at: entry.at, order: orderOf(entry), opened }] : [];
   });
   return {
     tensions,
@@ -77,17 +81,21 @@ export function historyOf(log: readonly LogEntry[]): JobHistory {
     opened: turns.reduce((sum, { opened }) => eachCorner((corner) => sum[corner] + opened[corner]), NOT_OPENED),
     remedies: entries
       .filter(({ kind }) => kind === 'remedy')
-      .map(({ at, of }) => ({
-        at,
-        remedy: of,
-        before: tensions.findLast((one) => one.at <= at) ?? null,
-        after: tensions.find((one) => one.at > at) ?? null,
-      })),
+      .map((entry) => {
+        const order = orderOf(entry);
+        return {
+          at: entry.at,
+          order,
+          remedy: entry.of,
+          before: tensions.findLast((one) => one.order < order) ?? null,
+          after: tensions.find((one) => one.order > order) ?? null,
+        };
+      }),
     dryGroundGPerM2: entries.reduce((sum, entry) => sum + (value(entry, 'dryGround') ?? 0), 0),
   };
 }
 
-function tensionOf(entry: LogEntry, reading: Reading, tool: TensionTool, value: ValueOf): TensionReading {
+function tensionOf(entry: LogEntry, order: number, reading: Reading, tool: TensionTool, value: ValueOf): TensionReading {
   return {
     at: entry.at,
     tool,
@@ -97,6 +105,7 @@ function tensionOf(entry: LogEntry, reading: Reading, tool: TensionTool, value: 
     down: value(entry, 'tensionDown'),
     rh: value(entry, 'roomHumidity'),
     entryId: entry.id,
+    order,
   };
 }
 
@@ -116,9 +125,9 @@ const TOLD_APART = 1;
  */
 export function stiffnessFound({ tensions, turns }: JobHistory, risePerMm: number): number | null {
   const after = tensions.findLast(({ tool }) => tool !== 'hand');
-  const before = after && tensions.findLast((one) => one.tool === after.tool && one.at < after.at);
+  const before = after && tensions.findLast((one) => one.tool === after.tool && one.order < after.order);
   if (!after || !before) return null;
-  const between = turns.filter(({ at }) => at > before.at && at <= after.at);
+  const between = turns.filter(({ order }) => order > before.order && order <= after.order);
   const meanMm = between.reduce((sum, { opened }) => sum + CORNERS.reduce((all, corner) => all + opened[corner], 0) / 4, 0);
   const foretold = meanMm * risePerMm;
   const rise = after.nPerM - before.nPerM;

@@ -57,9 +57,10 @@ export interface PlanSnapshot extends ShapeOf<typeof planSnapshotShape> {
 
 /**
  * A record finishes a step, a withdrawal takes an entry back. A rehearsal is a score on the simulated cloth; a reading and a
- * remedy are what was measured or done between the stages: they finish nothing.
+ * remedy are what was measured or done between the stages: they finish nothing. Taken down, a canvas is off its bars for good. A
+ * note is what somebody saw at a step, with a photograph perhaps.
  */
-export const LOG_KINDS = ['record', 'withdrawal', 'rehearsal', 'reading', 'remedy'] as const;
+export const LOG_KINDS = ['record', 'withdrawal', 'rehearsal', 'reading', 'remedy', 'takenDown', 'note'] as const;
 
 export const logEntryShape = {
   id: idText,
@@ -67,10 +68,12 @@ export const logEntryShape = {
   /** Which coat, from 0, for priming; null for stages of one step. */
   step: optional(whole(0, 1000)),
   kind: oneOf(LOG_KINDS),
-  /** What the entry is about, by its id: the remedy of a remedy; empty otherwise. */
+  /** What the entry is about, by its id: the remedy of a remedy, the step of a note; empty otherwise. */
   of: text(0, 80),
   at: momentText,
   maker: text(1, 80),
+  /** The device it was written at, by its name; empty for the machine that the workshop runs on. */
+  device: text(0, 60),
   /** What was done, in a sentence. */
   did: text(0, 300),
   note: text(0, 2000),

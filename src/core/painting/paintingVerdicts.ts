@@ -1,4 +1,5 @@
 /* What is judged about a painting that is placed on its frame: how true it lies, what is held by what, what to spare it. */
+import { type MeasuredRebate, planRebate } from './planRebate';
 import { CORNERS } from '../frame/square/corners';
 import { type SideWords, sideWords } from '../job/sideWords';
 import { FIXING_WORDS } from '../cloth/marginLeft';
@@ -102,12 +103,25 @@ export function wouldHoldWords(inputs: JobInputs, context: PlanContext): string 
     : `What would hold: ${ways.join('; or ')}.`;
 }
 
+/** Whether the lip hides all that is bare of the face, by the worst place of each side; false where nobody measured the frame. */
+function hiddenBare({ sides }: Registration, rebate: MeasuredRebate | null): boolean {
+  if (rebate?.kind !== 'measured') return false;
+  return SIDES.every((side) => {
+    const bare = Math.max(0, -sides[side].leastMm);
+    const hidden = rebate.plan.hidden[side];
+    return bare <= UNSEEN_MM || (hidden !== null && bare <= Math.min(hidden.first, hidden.second));
+  });
+}
+
 function placingVerdicts(inputs: JobInputs, registration: Registration, context: PlanContext): Verdict[] {
   const { tape, rules, view } = context;
   const say = sideWords(view);
   const { cloth } = inputs;
   const { keep, mostWrap, mayBare } = cloth.painting;
-  const { mostWrapMm, mostBareMm, baresTooMuch: bareMatters, wrapsTooFar: wraps } = registration;
+  const { mostWrapMm, mostBareMm, wrapsTooFar: wraps } = registration;
+  // What the lip of the frame hides may be bare.
+  const hidden = hiddenBare(registration, planRebate(inputs, context));
+  const bareMatters = registration.baresTooMuch && !hidden;
   const kept = SIDES.filter((side) => keep.includes(side));
   const worst = kept.reduce<Side | null>(
     (most, side) => (most && wavers(registration, most) >= wavers(registration, side) ? most : side),
@@ -128,9 +142,17 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
       unit: 'mm',
       says: bareMatters
         ? `${printFine(mostBareMm, tape)} of bare cloth shows on the face at the worst place${wraps ? `, ${printFine(mostWrapMm, tape)} of the image goes round` : ''}.`
-        : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${mayBare && mostBareMm > UNSEEN_MM ? `; ${printFine(mostBareMm, tape)} of bare cloth shows` : ''}.`,
+        : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${
+            mostBareMm <= UNSEEN_MM
+              ? ''
+              : hidden
+                ? `; the lip hides ${printFine(mostBareMm, tape)} of bare cloth`
+                : mayBare
+                  ? `; ${printFine(mostBareMm, tape)} of bare cloth shows`
+                  : ''
+          }.`,
       because: `Frame ${turnWords(registration.turnDegrees, say)} on the image; the farthest corner is the ${say.corner(corner)} one.`,
-      doThis: registration.holds ? '' : wouldHoldWords(inputs, context),
+      doThis: bareMatters || wraps ? wouldHoldWords(inputs, context) : '',
     }),
     ...(worst
       ? [

@@ -9,6 +9,8 @@ export const LENGTH_UNITS: readonly LengthUnit[] = ['mm', 'cm', 'm', 'in', 'ft']
 /** What may stand in a field. */
 export type Rule =
   | { kind: 'text'; least: number; most: number; pattern: RegExp | null }
+  /** A day of the calendar, or a moment of one in UTC. */
+  | { kind: 'time'; of: 'day' | 'moment' }
   | { kind: 'number'; least: number; most: number; whole: boolean }
   | { kind: 'flag' }
   | { kind: 'oneOf'; values: readonly (string | number)[] }
@@ -38,6 +40,12 @@ const field = <T>(rule: Rule, start: () => T): Field<T> => ({ rule, optional: fa
 /** Text of `least` to `most` letters. */
 export const text = (least: number, most: number, start = '', pattern: RegExp | null = null): Field<string> =>
   field({ kind: 'text', least, most, pattern }, () => start);
+
+/** A day that there is: "2031-02-28". */
+export const day = (): Field<string> => field({ kind: 'time', of: 'day' }, () => '');
+
+/** A moment that there is, ISO 8601 in UTC: "2031-02-28T09:30:00Z". */
+export const moment = (): Field<string> => field({ kind: 'time', of: 'moment' }, () => '');
 
 export const number = (least: number, most: number, start = least): Field<number> =>
   field({ kind: 'number', least, most, whole: false }, () => start);

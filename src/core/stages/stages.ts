@@ -1,20 +1,28 @@
-/** The stages of a job, in the order of the work. */
+/** The stages of a job, in the order of the work; `past` is what a canvas is once it is through. */
 export const STAGES = [
-  { id: 'brief', name: 'Brief', act: 'Settle the brief', record: 'Record the brief', minutes: 10, faceUp: true },
-  { id: 'bars', name: 'Bars', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
-  { id: 'square', name: 'Square', act: 'Check square', record: 'Record the readings', minutes: 10 },
+  { id: 'brief', name: 'Brief', past: 'briefed', act: 'Settle the brief', record: 'Record the brief', minutes: 10, faceUp: true },
+  { id: 'bars', name: 'Bars', past: 'assembled', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
+  { id: 'square', name: 'Square', past: 'squared', act: 'Check square', record: 'Record the readings', minutes: 10 },
   {
     id: 'cloth',
     name: 'Cloth',
+    past: 'cut',
     act: 'Cut the cloth',
     record: 'Record the cut',
     minutes: 25,
     painted: { act: 'Measure the margins left', record: 'Record the margins' },
   },
-  { id: 'fasten', name: 'Fasten', act: 'Fasten the cloth', record: 'Record the fastening', minutes: 45 },
-  { id: 'tune', name: 'Tune', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
-  { id: 'prime', name: 'Prime', act: 'Prime', record: 'Record this coat', minutes: 20, faceUp: true },
-  { id: 'handover', name: 'Hand over', act: 'Weigh, label, hand over', record: 'Record the handover', minutes: 15 },
+  { id: 'fasten', name: 'Fasten', past: 'fastened', act: 'Fasten the cloth', record: 'Record the fastening', minutes: 45 },
+  { id: 'tune', name: 'Tune', past: 'tuned', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
+  { id: 'prime', name: 'Prime', past: 'primed', act: 'Prime', record: 'Record this coat', minutes: 20, faceUp: true },
+  {
+    id: 'handover',
+    name: 'Hand over',
+    past: 'handed over',
+    act: 'Weigh, label, hand over',
+    record: 'Record the handover',
+    minutes: 15,
+  },
 ] as const;
 
 export type Stage = (typeof STAGES)[number];

@@ -5,6 +5,10 @@
 import { NUMERAL, decimal, readNumeral, twoWays, withoutDust } from './numeral';
 import { type Parsed, parsed, refused } from './result';
 
+/** Units that tables and screens are read in. */
+export const FILE_UNITS = ['mm', 'cm', 'in'] as const;
+export type FileUnit = (typeof FILE_UNITS)[number];
+
 export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
 
 /** A length somebody typed: millimetres, and the unit it was typed in. */
@@ -189,11 +193,18 @@ export function printTyped({ mm, unit }: Length): string {
   return `${feet}' ${/^\d+\//.test(inches) ? '0 ' : ''}${inches}"`;
 }
 
+/**
+ * A length as a bare number in a unit, as exactly as `printTyped` has it, for a table whose head names the unit.
+ *
+ * @example printBare({ mm: 614.3625, unit: 'mm' }, 'in') // '24 3/16'
+ */
+export const printBare = ({ mm }: Length, unit: FileUnit): string => printTyped({ mm, unit }).replace(/(?: mm| cm|")$/, '');
+
 /** A last nought where three decimals could be taken for thousands. */
 const plain = (text: string): string => (twoWays(text) ? `${text}0` : text);
 
 function inchesTyped(mm: number): string {
   const sixtyFourths = (mm / MM_PER_INCH) * 64;
   const nearest = Math.round(sixtyFourths);
-  return Math.abs(sixtyFourths - nearest) < 1e-4 ? inchesText(nearest, 64) : decimal(mm / MM_PER_INCH, 5);
+  return Math.abs(sixtyFourths - nearest) < 1e-4 ? inchesText(nearest, 64) : plain(decimal(mm / MM_PER_INCH, 5));
 }

@@ -9,6 +9,9 @@ import { decimal } from '@/core/units/numeral';
 import { dropSimulatedAirAction, importAirAction, readSimulatedAirAction } from '@/server/actions';
 import type { Air, AirTaken } from '@/server/airCases';
 import type { Outcome } from '@/server/outcome';
+import { fileText } from '../fileText';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { AirChart } from './AirChart';
 import { spellWords } from './spellWords';
@@ -16,6 +19,7 @@ import { spellWords } from './spellWords';
 export function AirPage({ air }: { air: Air }) {
   const { rules, tape } = useWorkshop();
   const router = useRouter();
+  const send = useSend();
   const [busy, setBusy] = useState(false);
   const [told, setTold] = useState<{ says: string[]; bad: boolean } | null>(null);
   const dampFrom = assumed(rules, 'dampSpell');
@@ -24,29 +28,26 @@ export function AirPage({ air }: { air: Air }) {
     try {
       const outcome = await act();
       if (outcome.ok) {
-        const { added, rows } = outcome.value;
+        const { added, replaced, rows } = outcome.value;
+        const there = rows - added - replaced;
         setTold({
           says: [
             added < 0
               ? `${rows} simulated readings are gone.`
-              : `${added} readings taken in${added < rows ? `; ${rows - added} were there already` : ''}.`,
+              : `${added + replaced} readings taken in${replaced > 0 ? `; ${replaced} took the place of simulated ones` : ''}${there > 0 ? `; ${there} were there already` : ''}.`,
           ],
           bad: false,
         });
         router.refresh();
-      } else
-        setTold({
-          bad: true,
-          says:
-            outcome.kind === 'invalid'
-              ? ['Nothing was taken in:', ...outcome.errors.map(({ field, says }) => `${field ? `${field}: ` : ''}${says}`)]
-              : [outcome.kind === 'refused' ? outcome.says : 'Not taken in.'],
-        });
-    } catch (error) {
-      setTold({ bad: true, says: [`The server does not answer (${(error as Error).message}). Nothing was taken in.`] });
+      } else setTold({ bad: true, says: ['Nothing was taken in.', refusalWords(outcome)] });
     } finally {
       setBusy(false);
     }
+  };
+  const takeTable = async (file: File) => {
+    const read = await fileText(file);
+    if (!read.ok) return setTold({ bad: true, says: [read.says] });
+    await take(() => send(importAirAction, { text: read.text, source: file.name.slice(0, 80) }));
   };
   const spell = spellWords(air.spell);
   return (
@@ -87,10 +88,7 @@ export function AirPage({ air }: { air: Air }) {
                 const input = event.target;
                 const file = input.files?.[0];
                 if (!file) return;
-                void file
-                  .text()
-                  .then((text) => take(() => importAirAction({ text, source: file.name.slice(0, 80) })))
-                  .then(() => (input.value = ''));
+                void takeTable(file).finally(() => (input.value = ''));
               }}
             />
           </label>
@@ -105,7 +103,7 @@ export function AirPage({ air }: { air: Air }) {
             type="button"
             className="btn btn-outline btn-sm mt-2 h-10"
             disabled={busy}
-            onClick={() => void take(readSimulatedAirAction)}
+            onClick={() => void take(() => send(readSimulatedAirAction, {}))}
           >
             Read the simulated year
           </button>
@@ -114,7 +112,7 @@ export function AirPage({ air }: { air: Air }) {
               type="button"
               className="btn btn-ghost btn-sm mt-2 ml-2 h-10"
               disabled={busy}
-              onClick={() => void take(dropSimulatedAirAction)}
+              onClick={() => void take(() => send(dropSimulatedAirAction, {}))}
             >
               Take the simulated air out again
             </button>

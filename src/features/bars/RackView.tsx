@@ -14,7 +14,8 @@ import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { MoveList } from '@/ui/MoveList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 
 const KINDS = [
   { id: 'pairs', name: 'Slotted bar, ready' },
@@ -26,17 +27,18 @@ const KIND_WORDS = { pairs: 'slotted', timber: 'timber', brace: 'for braces' } a
 export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMove[]; jobs: SeriesJob[] }) {
   const { maker, tape } = useWorkshop();
   const router = useRouter();
+  const send = useSend();
   const [error, setError] = useState<string | null>(null);
   const [taken, setTaken] = useState<RackBar | null>(null);
   const settle = async (act: Promise<Outcome<unknown>>, took: RackBar | null = null) => {
-    const refusal = await refusalOf(act);
+    const refusal = refusalOf(await act);
     setError(refusal);
     if (refusal !== null) return;
     setTaken(took);
     router.refresh();
   };
   const add = ({ profile, kind, family, lengthMm, count, mark }: Omit<RackBar, 'id'>) =>
-    void settle(addToRackAction({ profile, kind, family, lengthMm, count, mark, maker }));
+    void settle(send(addToRackAction, { profile, kind, family, lengthMm, count, mark, maker }));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -47,7 +49,10 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
             and the saw plan then take from it first.
           </p>
         ) : (
-          <RackDrawing rack={rack} onTake={(bar) => void settle(takeFromRackAction({ id: bar.id, count: 1, maker }), bar)} />
+          <RackDrawing
+            rack={rack}
+            onTake={(bar) => void settle(send(takeFromRackAction, { id: bar.id, count: 1, maker }), bar)}
+          />
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">

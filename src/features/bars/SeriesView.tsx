@@ -17,11 +17,13 @@ import { Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 
 export function SeriesView({ series }: { series: Series }) {
   const { rules, tape, maker } = useWorkshop();
   const router = useRouter();
+  const send = useSend();
   const [error, setError] = useState<string | null>(null);
   const { plan, jobs } = series;
   // A tick answers at once; the plan follows from the server.
@@ -34,7 +36,7 @@ export function SeriesView({ series }: { series: Series }) {
     });
   const toggle = (id: string, on: boolean) => choose(on ? [...chosen, id] : chosen.filter((one) => one !== id));
   const record = async () => {
-    const refusal = await refusalOf(recordCutsAction({ jobIds: chosen, seen: series.seen, maker }));
+    const refusal = refusalOf(await send(recordCutsAction, { jobIds: chosen, seen: series.seen, maker }));
     setError(refusal);
     if (refusal === null) router.replace('/bars?view=rack');
   };

@@ -4,13 +4,14 @@
  */
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { format, parseISO } from 'date-fns';
+import { PRACTICE } from '@/core/job/practice';
 import { importJobAction } from '@/server/actions';
 import { printDuration } from '@/core/units/duration';
-import { printSize } from '@/core/units/length';
-import type { BenchRow } from '@/server/workshopCases';
-import type { BrokenJob as Broken } from '@/db/jobs';
+import { type Tape, printSize } from '@/core/units/length';
+import type { Compared } from '@/server/outcome';
+import type { BenchPage, BenchRow, BenchSet } from '@/server/workshopCases';
 import { clockWords } from '@/ui/Clock';
 import { Figure } from '@/ui/Figure';
 import { FileButton } from '@/ui/FileButton';
@@ -18,6 +19,9 @@ import { typing } from '@/ui/typing';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { dueWords } from '../job/JobHeader';
+import { fileText } from '../fileText';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
 import { BrokenJob } from './BrokenJob';
 import { MiniCanvas } from './MiniCanvas';
 import { NewJobDialog } from './NewJobDialog';
@@ -27,19 +31,19 @@ import { StageLine } from './StageLine';
 const CELL = { width: 120, height: 58 };
 
 interface BenchProps {
-  rows: BenchRow[];
-  /** Jobs whose rows cannot be read. */
-  broken: Broken[];
+  page: BenchPage;
+  /** The last copy of the file is older than the rule; none at all where it is null within. */
+  overdue: { lastAt: string | null } | null;
   workshop: string;
   nowMs: number;
+  /** The day of the maker at work. */
+  today: ReactNode;
 }
 
-export function Bench({ rows, broken, workshop, nowMs: serverNow }: BenchProps) {
+export function Bench({ page, overdue, workshop, nowMs: serverNow, today }: BenchProps) {
+  const { rows, broken, show, from } = page;
   const nowMs = useNow(serverNow);
   const [making, setMaking] = useState(false);
-  const [finishedShown, setFinishedShown] = useState(false);
-  const open = rows.filter((row) => row.next.state !== 'finished');
-  const finished = rows.filter((row) => row.next.state === 'finished').reverse();
   const scale = Math.min(...rows.map((row) => Math.min(CELL.width / row.widthMm, CELL.height / row.heightMm)), 0.2);
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
@@ -53,29 +57,36 @@ export function Bench({ rows, broken, workshop, nowMs: serverNow }: BenchProps) 
   }, []);
   return (
     <main className="flex min-h-0 flex-1 flex-col">
-      <BenchHeader open={open} workshop={workshop} nowMs={nowMs} onNew={() => setMaking(true)} />
+      <BenchHeader page={page} workshop={workshop} nowMs={nowMs} onNew={() => setMaking(true)} />
+      {overdue && (
+        <p className="hair-b px-5 py-1.5 text-[14.5px] text-warning">
+          {overdue.lastAt
+            ? `The last copy of the workshop’s file is of ${format(parseISO(overdue.lastAt), 'EEE d MMM')}.`
+            : 'There is no copy of the workshop’s file yet.'}{' '}
+          <Link href="/file" prefetch={false} className="link">
+            Back up now
+          </Link>
+        </p>
+      )}
       <div className="min-h-0 flex-1 overflow-y-auto px-5">
+        {today && <div className="-mx-5">{today}</div>}
         {broken
           .filter(({ aside }) => !aside)
           .map((job) => (
             <BrokenJob key={job.id} job={job} />
           ))}
-        {rows.length + broken.length === 0 && <EmptyBench onNew={() => setMaking(true)} />}
-        <ul>
-          {open.map((row, index) => (
-            <JobRow key={row.id} row={row} scale={scale} nowMs={nowMs} first={index === 0} />
+        {page.open + page.finished + broken.length === 0 && <EmptyBench onNew={() => setMaking(true)} />}
+        <ul aria-label="Canvases">
+          {rows.map((row, index) => (
+            <JobRow key={row.id} row={row} scale={scale} nowMs={nowMs} first={show === 'open' && from + index === 0} />
           ))}
         </ul>
-        {finished.length > 0 && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm my-2 -ml-3"
-            aria-expanded={finishedShown}
-            onClick={() => setFinishedShown(!finishedShown)}
-          >
-            {finishedShown ? 'Hide' : 'Show'} {finished.length} handed over
-          </button>
+        {page.unread > 0 && (
+          <p role="status" className="soft py-2 text-[14.5px]">
+            {page.unread} canvases are still being looked through; load the page again in a moment.
+          </p>
         )}
+        <Pages page={page} />
         {broken.some(({ aside }) => aside) && (
           <details className="py-2">
             <summary className="soft cursor-pointer text-[14.5px]">
@@ -87,13 +98,6 @@ export function Bench({ rows, broken, workshop, nowMs: serverNow }: BenchProps) 
                 <BrokenJob key={job.id} job={job} />
               ))}
           </details>
-        )}
-        {finishedShown && (
-          <ul>
-            {finished.map((row) => (
-              <JobRow key={row.id} row={row} scale={scale} nowMs={nowMs} first={false} />
-            ))}
-          </ul>
         )}
       </div>
       {rows.length > 0 && (
@@ -107,10 +111,39 @@ export function Bench({ rows, broken, workshop, nowMs: serverNow }: BenchProps) 
   );
 }
 
-function BenchHeader({ open, workshop, nowMs, onNew }: { open: BenchRow[]; workshop: string; nowMs: number; onNew: () => void }) {
-  const ready = open.filter((row) => row.next.state === 'now' && row.stop === null);
-  const late = open.filter((row) => row.dueOn !== null && dueWords(row.dueOn, row.slackDays, nowMs).late).length;
-  const minutes = ready.reduce((sum, row) => sum + row.minutes, 0);
+/** The other pages of the list, and what is handed over. */
+function Pages({ page: { rows, show, from, most, openRows, finished } }: { page: BenchPage }) {
+  const all = show === 'open' ? openRows : finished;
+  const at = (place: number) => ({ query: { ...(show === 'finished' ? { show } : {}), ...(place > 0 ? { from: place } : {}) } });
+  return (
+    <nav aria-label="More canvases" className="-ml-3 flex flex-wrap items-center gap-x-2 py-2">
+      {from > 0 && (
+        <Link prefetch={false} className="btn btn-ghost btn-sm" href={{ pathname: '/', ...at(Math.max(0, from - most)) }}>
+          The {Math.min(from, most)} before
+        </Link>
+      )}
+      {from + rows.length < all && (
+        <Link prefetch={false} className="btn btn-ghost btn-sm" href={{ pathname: '/', ...at(from + rows.length) }}>
+          {all - from - rows.length} more
+        </Link>
+      )}
+      {show === 'finished' ? (
+        <Link prefetch={false} className="btn btn-ghost btn-sm" href="/">
+          To what is open
+        </Link>
+      ) : (
+        finished > 0 && (
+          <Link prefetch={false} className="btn btn-ghost btn-sm" href="/?show=finished">
+            Show {finished} handed over
+          </Link>
+        )
+      )}
+    </nav>
+  );
+}
+
+function BenchHeader({ page, workshop, nowMs, onNew }: { page: BenchPage; workshop: string; nowMs: number; onNew: () => void }) {
+  const { open, late, minutes } = page;
   return (
     <header className="hair-b flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2.5">
       <h1 className="text-[22px] leading-7 font-semibold" suppressHydrationWarning>
@@ -118,13 +151,16 @@ function BenchHeader({ open, workshop, nowMs, onNew }: { open: BenchRow[]; works
       </h1>
       <p className="figure soft text-[14.5px]">{workshop}</p>
       <p className="figure ml-auto text-[14.5px]">
-        {open.length === 1 ? '1 canvas' : `${open.length} canvases`} open
+        {open === 1 ? '1 canvas' : `${open} canvases`} open
         {late > 0 && (
           <>
             , <strong className="text-error">{late} late</strong>
           </>
         )}
       </p>
+      <Link className="btn btn-ghost btn-sm h-9" href={`/job/${PRACTICE}`} prefetch={false}>
+        Practise
+      </Link>
       <ImportButton />
       <button type="button" className="btn btn-primary btn-sm h-9" onClick={onNew}>
         New canvas
@@ -152,19 +188,17 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
   const { tape } = useWorkshop();
   const clock = row.next.clock && clockWords(row.next.clock.readyAt, nowMs);
   const waits = row.next.state === 'waiting' && !clock?.ready;
-  const due = row.dueOn && row.next.state !== 'finished' ? dueWords(row.dueOn, row.slackDays, nowMs) : null;
+  const due = row.dueOn && row.next.state !== 'finished' ? dueWords(row.dueOn, row.slackDays, nowMs, row.standing) : null;
   return (
     <li className="hair-b">
-      <Link
-        href={`/job/${row.id}`}
-        prefetch={false}
-        className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 py-1.5 hover:bg-base-200/70 sm:grid-cols-[120px_minmax(0,1.3fr)_192px_minmax(0,1.2fr)_96px_84px]"
-      >
+      <Link href={row.set ? `/set/${row.set.id}` : `/job/${row.id}`} prefetch={false} className="bench-row">
         <MiniCanvas row={row} scale={scale} cell={CELL} />
         <span className="min-w-0">
           <span className="line-clamp-2 text-[16px] leading-5 font-semibold">{row.title}</span>
           <span className="figure soft block text-[14px]">
-            No. {row.number}, <Figure>{printSize(row.widthMm, row.heightMm, tape)}</Figure>
+            <Figure>
+              {row.set ? setWords(row.set, tape) : `No. ${row.number}, ${printSize(row.widthMm, row.heightMm, tape)}`}
+            </Figure>
           </span>
         </span>
         <StageLine row={row} waits={waits} />
@@ -175,6 +209,7 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
             {row.next.act}
           </span>
           <span className="figure soft line-clamp-2 text-[14px]" suppressHydrationWarning>
+            {row.set && `${row.set.words}. `}
             {row.stop ? (
               <Figure>{`Stop. ${row.stop}`}</Figure>
             ) : clock && (waits || row.next.clock?.stage === 'prime') ? (
@@ -201,26 +236,56 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
           {first ? 'Start' : 'Open'}
         </span>
       </Link>
+      {row.set && <SetCanvases set={row.set} />}
     </li>
+  );
+}
+
+/** "12 canvases, No. 131 to 142, 400 × 300 mm". */
+function setWords({ canvases }: BenchSet, tape: Tape): string {
+  const sizes = new Set(canvases.map(({ widthMm, heightMm }) => printSize(widthMm, heightMm, tape)));
+  const size = sizes.size === 1 ? [...sizes][0]! : `${sizes.size} sizes`;
+  return `${canvases.length} canvases, No. ${canvases[0]!.number} to ${canvases.at(-1)!.number}, ${size}`;
+}
+
+/** The canvases of a set, each with what is next on it. */
+function SetCanvases({ set }: { set: BenchSet }) {
+  return (
+    <details className="pb-1 sm:pl-[140px]">
+      <summary className="soft cursor-pointer text-[13.5px]">each canvas</summary>
+      <ul className="figure grid gap-x-6 text-[14px] sm:grid-cols-2 bench:grid-cols-3">
+        {set.canvases.map(({ id, number, title, act }) => (
+          <li key={id} className="truncate">
+            <Link href={`/job/${id}`} prefetch={false} className="link link-hover" aria-label={`${title}, No. ${number}`}>
+              {number}
+            </Link>{' '}
+            <span className="soft">{act}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
 function ImportButton() {
   const router = useRouter();
+  const send = useSend();
   const [says, setSays] = useState<string | null>(null);
-  const take = async (file: File) => {
-    const outcome = await importJobAction(await file.text());
+  /** A file whose job is here already. */
+  const [twin, setTwin] = useState<{ name: string; text: string; number: number; compared: Compared } | null>(null);
+  const takeText = async (name: string, text: string, keepBoth: boolean) => {
+    setSays(null);
+    setTwin(null);
+    const outcome = await send(importJobAction, { text, keepBoth });
     if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
-    setSays(
-      outcome.kind === 'invalid'
-        ? `${file.name} was not taken in. ${outcome.errors
-            .slice(0, 4)
-            .map((error) => `${error.field}: ${error.says}`)
-            .join('; ')}${outcome.errors.length > 4 ? ` and ${outcome.errors.length - 4} more` : ''}.`
-        : outcome.kind === 'refused'
-          ? `${file.name} was not taken in. ${outcome.says}`
-          : null,
-    );
+    setSays(`${name} was not taken in. ${refusalWords(outcome)}`);
+    if (outcome.kind === 'here') setTwin({ name, text, number: outcome.number, compared: outcome.compared });
+  };
+  const take = async (file: File) => {
+    const read = await fileText(file);
+    if (read.ok) return takeText(file.name, read.text, false);
+    setTwin(null);
+    setSays(read.says);
   };
   return (
     <>
@@ -230,8 +295,54 @@ function ImportButton() {
       {says && (
         <p role="alert" className="w-full text-[14px] text-error">
           {says}
+          {twin && (
+            <button
+              type="button"
+              className="btn btn-outline btn-sm ml-3 h-9"
+              onClick={() => void takeText(twin.name, twin.text, true)}
+            >
+              Keep both
+            </button>
+          )}
         </p>
       )}
+      {twin && <Comparison number={twin.number} compared={twin.compared} />}
     </>
+  );
+}
+
+/** What is here and what the file has, where they are unlike. */
+function Comparison({ number, compared: { differs, entries } }: { number: number; compared: Compared }) {
+  return (
+    <details className="w-full text-[14px]">
+      <summary className="cursor-pointer">
+        Compare: {differs.length === 0 ? 'what is typed is alike' : `${differs.length} differ`}, {entries.here} entries in the log
+        here, {entries.file} in the file
+      </summary>
+      {differs.length > 0 && (
+        <table className="figure mt-1 w-full max-w-3xl">
+          <thead className="soft text-left text-[13px]">
+            <tr className="hair-b">
+              <th className="font-normal">field</th>
+              <th className="font-normal">No. {number}, here</th>
+              <th className="font-normal">in the file</th>
+            </tr>
+          </thead>
+          <tbody>
+            {differs.map(({ field, mine, theirs }) => (
+              <tr key={field} className="hair-b">
+                <td className="py-0.5">{field}</td>
+                <td>
+                  <Figure>{mine}</Figure>
+                </td>
+                <td>
+                  <Figure>{theirs}</Figure>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </details>
   );
 }

@@ -6,14 +6,16 @@ import { mendJobAction, setAsideAction } from '@/server/actions';
 import type { BrokenJob as Broken } from '@/db/jobs';
 import type { Outcome } from '@/server/outcome';
 import { FileButton } from '@/ui/FileButton';
-import { refusalWords } from '../job/jobDraft';
+import { fileText } from '../fileText';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 
 export function BrokenJob({ job: { id, number, title, revision, aside, because } }: { job: Broken }) {
   const router = useRouter();
+  const send = useSend();
   const [says, setSays] = useState<string | null>(null);
   const settle = async (asked: Promise<Outcome<unknown>>) => {
-    const outcome = await asked;
-    setSays(outcome.ok ? null : refusalWords(outcome));
+    setSays(refusalOf(await asked));
     router.refresh();
   };
   return (
@@ -29,21 +31,25 @@ export function BrokenJob({ job: { id, number, title, revision, aside, because }
         </a>
         <FileButton
           label={`Mended file for No. ${number}`}
-          onFile={async (file) => settle(mendJobAction({ jobId: id, revision, text: await file.text() }))}
+          onFile={async (file) => {
+            const read = await fileText(file);
+            if (!read.ok) return setSays(read.says);
+            await settle(send(mendJobAction, { jobId: id, revision, text: read.text }));
+          }}
         >
           Take a mended file
         </FileButton>
         <button
           type="button"
           className="btn btn-outline btn-sm h-9"
-          onClick={() => void settle(mendJobAction({ jobId: id, revision, text: null }))}
+          onClick={() => void settle(send(mendJobAction, { jobId: id, revision, text: null }))}
         >
           Take what was recorded last
         </button>
         <button
           type="button"
           className="btn btn-ghost btn-sm h-9"
-          onClick={() => void settle(setAsideAction({ jobId: id, revision, aside: !aside }))}
+          onClick={() => void settle(send(setAsideAction, { jobId: id, revision, aside: !aside }))}
         >
           {aside ? 'Bring back' : 'Set aside'}
         </button>

@@ -13,7 +13,8 @@ import { Choice, LengthField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { MoveList } from '@/ui/MoveList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 
 const KINDS = [
   { id: 'roll', name: 'Roll' },
@@ -23,15 +24,16 @@ const KINDS = [
 export function StoreView({ store, moves }: { store: StoredCloth[]; moves: ClothMove[] }) {
   const { maker } = useWorkshop();
   const router = useRouter();
+  const send = useSend();
   const [error, setError] = useState<string | null>(null);
   const settle = async (act: Promise<Outcome<unknown>>): Promise<boolean> => {
-    const refusal = await refusalOf(act);
+    const refusal = refusalOf(await act);
     setError(refusal);
     if (refusal === null) router.refresh();
     return refusal === null;
   };
   const remove = ({ id, revision, lengthMm, flaws }: StoredCloth) =>
-    void settle(changeClothAction({ id, revision, lengthMm, flaws, gone: true, maker }));
+    void settle(send(changeClothAction, { id, revision, lengthMm, flaws, gone: true, maker }));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -45,7 +47,7 @@ export function StoreView({ store, moves }: { store: StoredCloth[]; moves: Cloth
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
-        <AddSlip error={error} onAdd={(cloth) => settle(addClothAction({ ...cloth, maker }))} />
+        <AddSlip error={error} onAdd={(cloth) => settle(send(addClothAction, { ...cloth, maker }))} />
         <MoveList moves={moves} />
       </div>
     </div>

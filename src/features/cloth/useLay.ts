@@ -17,7 +17,8 @@ import type { StoredCloth } from '@/db/clothSheets';
 import { changeClothAction, cutClothAction } from '@/server/actions';
 import type { ClothJob } from '@/server/clothCases';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 import type { DrawnPiece, DrawnSheet, RollDrawingProps } from './RollDrawing';
 import { useRollLayout } from './useRollLayout';
 
@@ -86,9 +87,17 @@ export function useLay(store: StoredCloth[], jobs: ClothJob[]) {
     );
     setPins({ ...others, [id]: { ...pin, ...at } });
   };
+  const send = useSend();
   const changeFlaws = async (cloth: StoredCloth, flaws: ClothFlaw[]) => {
-    const refusal = await refusalOf(
-      changeClothAction({ id: cloth.id, revision: cloth.revision, lengthMm: cloth.lengthMm, flaws, gone: false, maker }),
+    const refusal = refusalOf(
+      await send(changeClothAction, {
+        id: cloth.id,
+        revision: cloth.revision,
+        lengthMm: cloth.lengthMm,
+        flaws,
+        gone: false,
+        maker,
+      }),
     );
     setError(refusal);
     if (refusal === null) router.refresh();
@@ -105,8 +114,8 @@ export function useLay(store: StoredCloth[], jobs: ClothJob[]) {
   };
   const record = async () => {
     const taken = drawn.filter(({ placed }) => placed.length > 0);
-    const refusal = await refusalOf(
-      cutClothAction({
+    const refusal = refusalOf(
+      await send(cutClothAction, {
         sheets: taken.map(({ cloth, placed }) => ({
           id: cloth.id,
           revision: store.find((one) => one.id === cloth.id)!.revision,

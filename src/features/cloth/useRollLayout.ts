@@ -12,6 +12,8 @@ import { TaskCancelled, TaskFailed } from '@/workers/taskClient';
 /** Rounds of search before it rests; searching on goes eight times as far each time. */
 const ROUNDS = 60;
 const MOST_TIMES = 4;
+/** A search that has shortened the roll by this part goes on by itself. */
+const LEAST_GAIN = 0.005;
 /** Same pieces and cloth, same layout. */
 const SEED = 0.5;
 
@@ -45,13 +47,20 @@ export function useRollLayout(question: Question | null): RollRun {
     const stop = new AbortController();
     run.current = stop;
     worker.current ??= clothWorker();
-    const show = (layout: StockLayout) => !stop.signal.aborted && setAnswer({ key, layout });
+    let began: number | null = null;
+    const show = (layout: StockLayout) => {
+      began ??= lengthOnRoll(layout);
+      if (!stop.signal.aborted) setAnswer({ key, layout });
+    };
     const end = (error: string | null) => setEnded({ run: name, error });
     worker.current
       .run('lay', { ...asked, seed: SEED, rounds: ROUNDS * 8 ** times }, { signal: stop.signal, onProgress: show })
       .then((layout) => {
         show(layout);
         end(null);
+        const gained = began !== null && lengthOnRoll(layout) < began * (1 - LEAST_GAIN);
+        if (gained && !layout.sheets.at(-1)!.layout.proven && !stop.signal.aborted && times < MOST_TIMES)
+          setFurther({ key, times: times + 1 });
       })
       .catch((failure: Error) => end(failure instanceof TaskCancelled ? null : failureWords(failure)));
     return () => stop.abort();
@@ -73,6 +82,9 @@ export function useRollLayout(question: Question | null): RollRun {
     searchOn: () => setFurther({ key, times: Math.min(times + 1, MOST_TIMES) }),
   };
 }
+
+/** What the roll gives up, mm: it is the last of the sheets. */
+const lengthOnRoll = ({ sheets }: StockLayout): number => sheets.at(-1)!.layout.length;
 
 const failureWords = (failure: Error): string =>
   failure instanceof TaskFailed

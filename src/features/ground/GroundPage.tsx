@@ -17,7 +17,8 @@ import { FieldErrorsProvider } from '@/ui/fieldErrors';
 import { parsed } from '@/core/units/result';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 import { Pot } from './Pot';
 import { StockTable } from './StockTable';
 
@@ -155,6 +156,7 @@ function WaitingRow({
 function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixedMl: number; onDone: () => void }) {
   const { maker } = useWorkshop();
   const router = useRouter();
+  const send = useSend();
   const [mixed, setMixed] = useState<number | null>(null);
   const [left, setLeft] = useState<number | null>(null);
   const [reason, setReason] = useState('');
@@ -164,9 +166,9 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
     if (left === null) return;
     setBusy(true);
     setError(null);
-    const refusal = await refusalOf(
-      recordBatchAction({
-        jobIds: chosen.map(({ jobId }) => jobId),
+    const refusal = refusalOf(
+      await send(recordBatchAction, {
+        coats: chosen.map(({ jobId, revision, step }) => ({ jobId, revision, step })),
         mixedMl: mixed ?? Math.round(mixedMl),
         leftMl: left,
         maker,

@@ -10,7 +10,8 @@ import { setStockAction } from '@/server/actions';
 import type { Grounds } from '@/server/groundCases';
 import { NumberField, TypedField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 
 export function StockTable({ grounds }: { grounds: Grounds }) {
   return (
@@ -64,11 +65,12 @@ function StockRow({
 }) {
   const { rules, maker } = useWorkshop();
   const router = useRouter();
+  const send = useSend();
   const [now, setNow] = useState({ amount: Math.round(amount), priceMinor });
   const [error, setError] = useState<string | null>(null);
   const changed = now.amount !== Math.round(amount) || now.priceMinor !== priceMinor;
   const save = async () => {
-    const refusal = await refusalOf(setStockAction({ substance: id, ...now, revision, maker }));
+    const refusal = refusalOf(await send(setStockAction, { substance: id, ...now, revision, maker }));
     setError(refusal);
     if (!refusal) router.refresh();
   };

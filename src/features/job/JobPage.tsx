@@ -7,6 +7,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { ErrorBoundary } from 'react-error-boundary';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { isPractice } from '@/core/job/practice';
 import { type View, sideWords } from '@/core/job/sideWords';
 import { SideWordsProvider } from '@/ui/SideWordsContext';
 import type { RackBar } from '@/core/frame/sawing/rack';
@@ -18,17 +19,25 @@ import type { JobWithLog } from '@/server/jobReading';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import type { Filed } from '@/server/setPages';
+import { ArchiveJob } from './ArchiveJob';
 import { BrokenSheet } from './BrokenSheet';
+import { DeleteJob } from './DeleteJob';
 import type { DraftState, JobDraft } from './jobDraft';
 import { JobHeader } from './JobHeader';
 import { JobSlipColumn } from './JobSlipColumn';
+import { PracticeLine } from './PracticeLine';
 import { StageRun } from './StageRun';
 import { StageSheet } from './StageSheet';
-import { stageMarks, stageNotes } from './stageWords';
+import { closedWords, stageMarks, stageNotes } from './stageWords';
+import { WaitingLines } from './WaitingLines';
 import { useJobDraft } from './useJobDraft';
 import { useRecords } from './useRecords';
 import { useJobKeys } from './useJobKeys';
+import { useJobNews } from './useJobNews';
 
+/** Loaded for a canvas that is stretched. */
+const TakeDown = dynamic(() => import('./TakeDown').then((module) => module.TakeDown));
 /** Loaded when somebody else saved in between. */
 const StaleDialog = dynamic(() => import('./StaleDialog').then((module) => module.StaleDialog));
 
@@ -43,6 +52,7 @@ interface JobPageProps {
   air: Air;
   /** Entries whose taps were kept as sound. */
   recordings: string[];
+  filed: Filed;
   nowMs: number;
 }
 
@@ -52,9 +62,7 @@ export function JobPage(props: JobPageProps) {
   return (
     <ErrorBoundary
       resetKeys={[state.inputs]}
-      fallbackRender={({ error, resetErrorBoundary }) => (
-        <BrokenSheet error={error as Error} save={state.save} undo={draft.undo} again={resetErrorBoundary} />
-      )}
+      fallbackRender={({ resetErrorBoundary }) => <BrokenSheet save={state.save} undo={draft.undo} again={resetErrorBoundary} />}
     >
       <JobDesk {...props} state={state} draft={draft} />
     </ErrorBoundary>
@@ -66,13 +74,14 @@ interface JobDeskProps extends JobPageProps {
   draft: JobDraft;
 }
 
-function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: serverNow, state, draft }: JobDeskProps) {
+function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, filed, nowMs: serverNow, state, draft }: JobDeskProps) {
   const router = useRouter();
-  const { rules, tape, maker } = useWorkshop();
+  const { rules, tape, maker, looksOn } = useWorkshop();
   const nowMs = useNow(serverNow);
   const { inputs } = state;
   const records = useRecords(first, draft, maker);
   const { log, keep } = records;
+  const told = useJobNews(first.job.id, draft, { last: log.at(-1)?.id ?? null, busy: records.busy });
   const [view, setView] = useState<View>('back');
   const [step, setStep] = useState(1);
 
@@ -103,6 +112,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
     setStep,
     toggleView: () => setView(view === 'back' ? 'front' : 'back'),
     undo: draft.undo,
+    atBench: () => void draft.flush().then(() => router.push(`/job/${first.job.id}/bench`)),
   });
 
   const stopped =
@@ -115,11 +125,27 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
             number={first.job.number}
             jobId={first.job.id}
             state={state}
+            told={told}
             undo={draft.undo}
             nowMs={nowMs}
             slackDays={here.slack?.days ?? null}
             finished={progress.now === null}
+            set={filed.set}
+            deleteButton={
+              isPractice(first.job.id) ? null : log.length === 0 ? (
+                <DeleteJob jobId={first.job.id} draft={draft} />
+              ) : (
+                <>
+                  {progress.done.has('fasten') && !filed.archived && (
+                    <TakeDown jobId={first.job.id} inputs={here.inputs} maker={maker} draft={draft} />
+                  )}
+                  <ArchiveJob jobId={first.job.id} number={first.job.number} archived={filed.archived} draft={draft} />
+                </>
+              )
+            }
           />
+          <PracticeLine jobId={first.job.id} />
+          <WaitingLines records={records} />
           <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
             <StageRun
               open={open}
@@ -159,19 +185,11 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, nowMs: ser
               records={records}
               cloth={cloth}
               cut={cut}
+              closed={closedWords(log, filed.archived, looksOn)}
               air={air}
             />
           </div>
-          {state.save === 'stale' && state.theirs && (
-            <StaleDialog
-              mine={inputs}
-              theirs={state.theirs}
-              onTake={(keepMine) => {
-                draft.take(state.theirs!, keepMine);
-                router.refresh();
-              }}
-            />
-          )}
+          {state.save === 'stale' && <StaleDialog state={state} draft={draft} />}
         </main>
       </SideWordsProvider>
     </FieldErrorsProvider>

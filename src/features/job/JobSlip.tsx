@@ -19,6 +19,7 @@ import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CoatTable } from './prime/CoatTable';
+import { byWords } from './stageWords';
 import { AssemblySteps, FixingList, PartsList } from './bars/BarsPanel';
 
 interface JobSlipProps {
@@ -26,9 +27,11 @@ interface JobSlipProps {
   log: LogEntry[];
   lessons: HouseLessons;
   nowMs: number;
+  /** Where the job is found in the house. */
+  address: string;
 }
 
-export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
+export function JobSlip({ job, log, lessons, nowMs, address }: JobSlipProps) {
   const { rules, tape } = useWorkshop();
   const here = useMemo(
     () => caseOf(job, log, { rules, tape, lessons, view: 'back' }, nowMs),
@@ -59,14 +62,7 @@ export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
           {brief.note && <p className="soft">{brief.note}</p>}
           {inputs.handover.label && <p>Label: {inputs.handover.label}</p>}
         </div>
-        <QRCodeSVG
-          value={`keen-batten:job:${job.id}`}
-          size={96}
-          title={`Job ${job.number}`}
-          bgColor="#ffffff"
-          fgColor="#000000"
-          marginSize={3}
-        />
+        <QRCodeSVG value={address} size={96} title={`Job ${job.number}`} bgColor="#ffffff" fgColor="#000000" marginSize={3} />
       </header>
       <p className="soft pt-3 text-[13px]">Drawings and words are as seen from the back.</p>
       <div className="grid grid-cols-2 gap-4 py-3">
@@ -108,7 +104,7 @@ export function JobSlip({ job, log, lessons, nowMs }: JobSlipProps) {
                   {records
                     .map(
                       (entry) =>
-                        `${format(new Date(entry.at), 'd MMM yyyy HH:mm')}, ${entry.maker}${entry.reason ? ` (${entry.reason})` : ''}`,
+                        `${format(new Date(entry.at), 'd MMM yyyy HH:mm')}, ${byWords(entry)}${entry.reason ? ` (${entry.reason})` : ''}`,
                     )
                     .join('; ') || '☐'}
                 </td>

@@ -1,7 +1,11 @@
 'use client';
 /* The slip at the right: what is typed for the open stage, what is judged of it, and its record. */
+import dynamic from 'next/dynamic';
+import { ErrorBoundary } from 'react-error-boundary';
 import { useRef, useState } from 'react';
 import type { JobCase } from '@/core/case/jobCase';
+import { jobWork } from '@/core/case/jobWork';
+import { isPractice } from '@/core/job/practice';
 import { progressOf } from '@/core/case/progress';
 import type { View } from '@/core/job/sideWords';
 import { type StageId, stageActs, stageById } from '@/core/stages/stages';
@@ -15,8 +19,12 @@ import { CutFrom, NOT_STORED, clothThatFits } from './cloth/CutFrom';
 import type { JobDraft } from './jobDraft';
 import { NO_WORDS, Recorded, RecordBar, type RecordWords } from './RecordBar';
 import { SLIPS } from './slips';
+import { StageHint } from './StageHint';
 import { earlyWords, keepsWords } from './stageWords';
 import type { Records } from './useRecords';
+
+/** Brought when a brief is open: what plans the days is not carried by every job page. */
+const PromiseLine = dynamic(() => import('./brief/PromiseLine').then((one) => one.PromiseLine), { ssr: false });
 
 interface JobSlipColumnProps {
   jobId: string;
@@ -29,10 +37,12 @@ interface JobSlipColumnProps {
   cloth: StoredCloth[];
   /** What was cut for this job already. */
   cut: JobCut | null;
+  /** Why nothing of the job is recorded any more, or null. */
+  closed: string | null;
   air: Air;
 }
 
-export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records, cloth, cut, air }: JobSlipColumnProps) {
+export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records, cloth, cut, closed, air }: JobSlipColumnProps) {
   const { tape } = useWorkshop();
   const { progress, plan, inputs } = here;
   const { busy, failure, withdraw, keep } = records;
@@ -53,6 +63,7 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
   const record = (note: string, reason: string) =>
     records.record(
       { stage: open, note, reason, unit: tape.unit, view, clothId: cutsNow && !cut && clothId !== NOT_STORED ? clothId : null },
+      here,
       (value) => {
         const after = progressOf(value.job.inputs, value.log);
         if (after.done.has(open) && after.now) onOpen(after.now);
@@ -82,8 +93,10 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
         </p>
       </div>
       <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
+        <StageHint stage={open} />
         <Slip
           key={open}
+          jobId={jobId}
           inputs={inputs}
           plan={plan}
           coatsDone={progress.coatsDone}
@@ -107,6 +120,12 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
             }}
           />
         )}
+        {open === 'brief' && progress.now !== null && !isPractice(jobId) && (
+          // It may not come while the server is away: the brief goes on without it.
+          <ErrorBoundary fallback={<p className="soft text-[13px]">When it can be promised is not told: the server is away.</p>}>
+            <PromiseLine jobId={jobId} work={jobWork(here)} dueOn={inputs.brief.dueOn} />
+          </ErrorBoundary>
+        )}
         <VerdictList verdicts={verdicts} />
       </div>
       {done && entry ? (
@@ -126,7 +145,7 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
           onWords={(words) => setWordsOf({ ...wordsOf, [wordsKey]: words })}
           label={acts.record}
           verdicts={verdicts}
-          early={earlyWords(progress, open)}
+          early={closed ?? earlyWords(progress, open)}
           busy={busy}
           error={failure}
           onRecord={record}

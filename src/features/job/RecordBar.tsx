@@ -5,7 +5,8 @@ import { Printer } from 'lucide-react';
 import type { LogEntry } from '@/core/log/logEntry';
 import { worstLevel, type Verdict } from '@/core/job/verdict';
 import { useFieldErrors } from '@/ui/fieldErrors';
-import { useWorkshop } from '@/ui/WorkshopContext';
+import { NoteAndMaker } from './NoteAndMaker';
+import { byWords } from './stageWords';
 
 /** The note of a record, and why a stop was overruled. */
 export interface RecordWords {
@@ -35,7 +36,6 @@ interface RecordBarProps {
 export function RecordBar(props: RecordBarProps) {
   const { label, verdicts, early, busy, error, words, onWords, onRecord, onPrint, last, onWithdraw } = props;
   const { note, reason } = words;
-  const { rules, maker, setMaker } = useWorkshop();
   const fieldErrors = useFieldErrors();
   const stopped = worstLevel(verdicts) === 'stop';
   const blocked = early ?? (fieldErrors.size > 0 ? `Mend first: ${[...fieldErrors.keys()].join(', ')}.` : null);
@@ -59,26 +59,7 @@ export function RecordBar(props: RecordBarProps) {
           />
         </label>
       )}
-      <div className="grid grid-cols-[1fr_auto] gap-2">
-        <input
-          className="input input-sm h-9 w-full"
-          aria-label="Note"
-          placeholder="Note"
-          value={note}
-          maxLength={2000}
-          onChange={(event) => onWords({ note: event.target.value, reason })}
-        />
-        <select
-          className="select select-sm h-9 w-28"
-          aria-label="Done by"
-          value={maker}
-          onChange={(event) => setMaker(event.target.value)}
-        >
-          {rules.makers.map((name) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </div>
+      <NoteAndMaker note={note} placeholder="Note" onNote={(to) => onWords({ note: to, reason })} />
       {(blocked || error) && (
         <p role={error ? 'alert' : undefined} className={`text-[13.5px] ${error ? 'text-error' : 'soft'}`}>
           {error ?? blocked}
@@ -146,7 +127,7 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
   return (
     <div className="hair-t no-print space-y-2 pt-2.5 text-[14px]">
       <p>
-        <strong>Recorded</strong> {format(new Date(entry.at), 'EEE d MMM yyyy, HH:mm')} by {entry.maker}.
+        <strong>Recorded</strong> {format(new Date(entry.at), 'EEE d MMM yyyy, HH:mm')} by {byWords(entry)}.
         {entry.note && ` “${entry.note}”`}
         {entry.reason && <span className="text-warning"> Went on because: {entry.reason}</span>}
       </p>

@@ -7,11 +7,8 @@ import { braceRange } from '@/core/stages/bars/barsInputs';
 import { type StageId, isFaceUp } from '@/core/stages/stages';
 import type { Plan } from '@/core/case/planJob';
 import { type Progress, staysOpen } from '@/core/case/progress';
-import { barsScene } from '@/drawing/barsScene';
-import { clothScene } from '@/drawing/clothScene';
-import { fromBack, type Scene } from '@/drawing/scene';
-import { squareScene } from '@/drawing/squareScene';
-import { type SceneInput, briefScene, handoverScene, primeScene } from '@/drawing/stageScenes';
+import { fromBack } from '@/drawing/scene';
+import { stageScene } from '@/drawing/stageScene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
 import { KitList } from './brief/KitList';
@@ -63,23 +60,6 @@ interface StageSheetProps {
   onKeep: Keep;
   onStage: (stage: StageId) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
-}
-
-function sceneOf(open: Exclude<StageId, 'fasten' | 'tune'>, input: SceneInput, coatsDone: number): Scene {
-  switch (open) {
-    case 'brief':
-      return briefScene(input);
-    case 'bars':
-      return barsScene(input);
-    case 'square':
-      return squareScene(input);
-    case 'cloth':
-      return clothScene(input);
-    case 'prime':
-      return primeScene(input, coatsDone);
-    case 'handover':
-      return handoverScene(input);
-  }
 }
 
 /** The sheet in the middle: the drawing of the open stage, and its lists under it. */
@@ -205,7 +185,7 @@ function StageDrawing({ open, inputs, plan, coatsDone, view, onView, onMove }: S
   const fixedFront = isFaceUp(open);
   const seen = fixedFront ? 'front' : view;
   const scene = useMemo(() => {
-    const drawn = sceneOf(open, { inputs, plan, tape, say }, coatsDone);
+    const drawn = stageScene(open, { inputs, plan, tape, say }, coatsDone);
     return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
   }, [open, inputs, plan, tape, say, coatsDone, seen]);
   return <SheetDrawing scene={scene} view={view} onView={fixedFront ? undefined : onView} onMove={onMove} />;

@@ -1,27 +1,27 @@
 'use client';
-import type { JobInputs } from '@/core/job/job';
-import type { StoredJob } from '@/db/jobs';
+import { useRouter } from 'next/navigation';
 import { Dialog } from '@/ui/Dialog';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { differences } from './differences';
+import { differences } from '@/core/job/differences';
+import type { DraftState, JobDraft } from './jobDraft';
 
 /** Somebody saved in between: both versions side by side, nothing lost until one is chosen. */
-export function StaleDialog({
-  mine,
-  theirs,
-  onTake,
-}: {
-  mine: JobInputs;
-  theirs: StoredJob;
-  onTake: (keepMine: boolean) => void;
-}) {
+export function StaleDialog({ state, draft }: { state: DraftState; draft: JobDraft }) {
+  const router = useRouter();
   const { rules } = useWorkshop();
-  const rows = differences(mine, theirs.inputs, rules);
+  const { inputs: mine, theirs, collided } = state;
+  if (!theirs) return null;
+  const take = (keepMine: boolean) => {
+    draft.take(theirs, keepMine);
+    router.refresh();
+  };
+  const asked = { ...theirs.inputs, ...Object.fromEntries(collided.map((stage) => [stage, mine[stage]])) };
+  const rows = differences(asked, theirs.inputs, rules);
   return (
     <Dialog title="Changed elsewhere in between" onClose={() => undefined} wide>
       <p className="soft mb-3">
-        This job was saved from another tab or by somebody else while you typed. Nothing was overwritten. Choose which version
-        goes on.
+        This was saved from another tab or by somebody else while you typed it here. Nothing was overwritten. Choose which version
+        goes on; what only one of you changed is kept either way.
       </p>
       <table className="figure w-full text-[14.5px]">
         <thead className="soft text-left text-[13px]">
@@ -39,20 +39,13 @@ export function StaleDialog({
               <td>{row.theirs}</td>
             </tr>
           ))}
-          {rows.length === 0 && (
-            <tr>
-              <td colSpan={3} className="py-1">
-                What was typed is the same; a step was recorded elsewhere.
-              </td>
-            </tr>
-          )}
         </tbody>
       </table>
       <div className="mt-4 flex justify-end gap-2">
-        <button type="button" className="btn btn-outline" onClick={() => onTake(true)}>
+        <button type="button" className="btn btn-outline" onClick={() => take(true)}>
           Go on with mine
         </button>
-        <button type="button" className="btn btn-primary" onClick={() => onTake(false)}>
+        <button type="button" className="btn btn-primary" onClick={() => take(false)}>
           Take what is there now
         </button>
       </div>

@@ -3,9 +3,10 @@ import { newInputs } from '@/core/job/job';
 import { length } from '@/core/units/length';
 import type { StoredJob } from '@/db/jobs';
 import type { Outcome } from '@/server/outcome';
-import { JobDraft, refusalWords } from './jobDraft';
+import { refusalWords } from '../refusalWords';
+import { JobDraft, type SentInputs } from './jobDraft';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
-import { differences } from './differences';
+import { differences } from '@/core/job/differences';
 
 const job: StoredJob = {
   id: 'a',
@@ -18,7 +19,9 @@ const job: StoredJob = {
 /** A server that takes every save whose revision is its own, and can be made to answer late or not at all. */
 function server() {
   const state = { job, saves: 0, away: false, release: null as null | (() => void), slow: false };
-  const send = async ({ revision, inputs }: { revision: number; inputs: StoredJob['inputs'] }): Promise<Outcome<StoredJob>> => {
+  /** What stands between the draft and the server. */
+  const send = { through: (_sent: SentInputs, act: () => Promise<Outcome<StoredJob>>) => act() };
+  const save = async ({ revision, inputs }: SentInputs): Promise<Outcome<StoredJob>> => {
     state.saves += 1;
     if (state.away) throw new Error('connection refused');
     if (state.slow) await new Promise<void>((resolve) => (state.release = resolve));
@@ -26,7 +29,7 @@ function server() {
     state.job = { ...state.job, inputs, revision: revision + 1 };
     return { ok: true, value: state.job };
   };
-  return { state, draft: new JobDraft(job, send) };
+  return { state, send, draft: new JobDraft(job, (sent) => send.through(sent, () => save(sent))) };
 }
 const title = (draft: JobDraft) => draft.read().inputs.brief.title;
 
@@ -99,6 +102,32 @@ describe('the draft of a job', () => {
     }
   });
 
+  it('puts together what each of us changed at another stage, asks only about the same, and keeps the rest either way', async () => {
+    const { state, draft } = server();
+    state.job = { ...job, revision: 5, inputs: { ...job.inputs, bars: { ...job.inputs.bars, bracesLevel: [0.5] } } };
+    draft.change('brief', { title: 'mine' });
+    expect(await draft.flush()).toBe(true);
+    expect(draft.read()).toMatchObject({ save: 'saved', revision: 6, merged: ['bars'] });
+    expect(state.job.inputs).toMatchObject({ brief: { title: 'mine' }, bars: { bracesLevel: [0.5] } });
+    const theirs = { ...state.job.inputs, brief: { ...job.inputs.brief, title: 'theirs' } };
+    state.job = { ...state.job, revision: 9, inputs: theirs };
+    draft.change('brief', { title: 'mine again' });
+    draft.change('square', { up: length(1080) });
+    expect(await draft.flush()).toBe(false);
+    expect(draft.read()).toMatchObject({ save: 'stale', collided: ['brief'] });
+    draft.take(draft.read().theirs!, false);
+    expect(await draft.flush()).toBe(true);
+    expect(state.job.inputs).toMatchObject({ brief: { title: 'theirs' }, square: { up: { mm: 1080 } } });
+  });
+
+  it('asks nothing where the same was saved elsewhere', async () => {
+    const { state, draft } = server();
+    state.job = { ...job, revision: 5, inputs: { ...job.inputs, brief: { ...job.inputs.brief, title: 'the same' } } };
+    draft.change('brief', { title: 'the same' });
+    expect(await draft.flush()).toBe(true);
+    expect(draft.read()).toMatchObject({ save: 'saved', revision: 5, theirs: null });
+  });
+
   it('loses nothing while the server is away', async () => {
     const { state, draft } = server();
     state.away = true;
@@ -106,12 +135,49 @@ describe('the draft of a job', () => {
     expect(await draft.flush()).toBe(false);
     expect(draft.read()).toMatchObject({
       save: 'failed',
-      says: expect.stringMatching(/does not answer \(connection refused\)/) as string,
+      says: expect.stringMatching(/^The server does not answer\. What you typed stays/) as string,
     });
     state.away = false;
     expect(await draft.flush()).toBe(true);
     expect(draft.read()).toMatchObject({ save: 'saved', says: '' });
     expect(state.job.inputs.brief.title).toBe('typed in the dark');
+  });
+
+  it('asks once more about a save whose answer was lost, then saves what was typed after it', async () => {
+    const { state, draft, send } = server();
+    const ids: string[] = [];
+    const answered = new Map<string, Outcome<StoredJob>>();
+    let lose = true;
+    send.through = async (sent, act) => {
+      ids.push(sent.requestId);
+      const before = answered.get(sent.requestId);
+      const outcome = before ?? (await act());
+      answered.set(sent.requestId, outcome);
+      if (lose) throw new Error('the answer was lost');
+      return outcome;
+    };
+    draft.change('brief', { title: 'first' });
+    expect(await draft.flush()).toBe(false);
+    draft.change('brief', { title: 'second' });
+    lose = false;
+    expect(await draft.flush()).toBe(true);
+    expect(state.job).toMatchObject({ revision: 3, inputs: { brief: { title: 'second' } } });
+    expect([ids.length, new Set(ids).size]).toEqual([3, 2]);
+    expect(draft.read()).toMatchObject({ save: 'saved', revision: 3, theirs: null });
+  });
+
+  it('goes on with mine after a record elsewhere: what was recorded stands, the rest of what I typed is saved', async () => {
+    const { state, draft, send } = server();
+    send.through = async ({ inputs }, act) =>
+      inputs.brief.title === 'Harbour' ? act() : { ok: false, kind: 'locked', stages: ['brief'] };
+    draft.change('brief', { title: 'mine' });
+    draft.change('bars', { bracesLevel: [0.5] });
+    // Nothing that was typed elsewhere collides: nothing is asked.
+    draft.meet({ ...job, revision: 1 });
+    expect(draft.read()).toMatchObject({ save: 'unsaved', theirs: null });
+    expect(await draft.flush()).toBe(true);
+    expect(draft.read()).toMatchObject({ save: 'saved', yielded: ['brief'] });
+    expect(state.job.inputs).toMatchObject({ brief: { title: 'Harbour' }, bars: { bracesLevel: [0.5] } });
   });
 
   it('learns of a newer version: takes it where nothing was typed, shows both where something was', () => {

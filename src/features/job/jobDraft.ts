@@ -3,9 +3,12 @@
  * the revision it started from; a stale one is refused and both versions are kept for the maker to choose.
  */
 import type { JobInputs } from '@/core/job/job';
-import { type StageId, stageById } from '@/core/stages/stages';
+import { mergeInputs } from '@/core/job/mergeInputs';
+import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 import type { Outcome, Refusal } from '@/server/outcome';
+import { refusalWords } from '../refusalWords';
+import { newRequestId } from '../sender';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'failed' | 'stale';
 
@@ -13,30 +16,68 @@ export interface DraftState {
   inputs: JobInputs;
   revision: number;
   save: SaveState;
+  /** The last save got no answer: the workshop is out of reach. */
+  away: boolean;
   /** What went wrong with the last save; empty when nothing did. */
   says: string;
+  /** Stages whose typing gave way to a record made elsewhere. */
+  yielded: readonly StageId[];
   /** The version in the workshop when a save was refused as stale. */
   theirs: StoredJob | null;
+  /** Stages that both changed, where the one or the other has to be taken. */
+  collided: readonly StageId[];
+  /** Stages that came in from elsewhere while something else was typed here. */
+  merged: readonly StageId[];
+  /** How often something came in from elsewhere: its log is asked for then. */
+  met: number;
   canUndo: boolean;
 }
 
-export type SaveInputs = (sent: { jobId: string; revision: number; inputs: JobInputs }) => Promise<Outcome<StoredJob>>;
+/** A save as it is sent; its id is the same when it is sent again. */
+export interface SentInputs {
+  requestId: string;
+  jobId: string;
+  revision: number;
+  inputs: JobInputs;
+}
+export type SaveInputs = (sent: SentInputs) => Promise<Outcome<StoredJob>>;
 
 const LONGEST_PAST = 200;
+
+const isSame = (one: JobInputs, other: JobInputs): boolean => JSON.stringify(one) === JSON.stringify(other);
 
 export class JobDraft {
   private state: DraftState;
   private saved: JobInputs;
+  /** What was typed goes out from `saved`; not where it was brought from an older page. */
+  private grounded = true;
   private past: { inputs: JobInputs; field: string }[] = [];
   private listeners = new Set<() => void>();
   private running: Promise<boolean> | null = null;
+  private ticked: { kit: readonly string[]; from: JobInputs; inputs: JobInputs } | null = null;
+  /** A save whose answer never came: it may have been carried out, and is asked about before anything newer is sent. */
+  private unanswered: SentInputs | null = null;
 
   constructor(
     private readonly job: StoredJob,
     private readonly send: SaveInputs,
+    /** Whoever looks on may try numbers: only ticks of the kit are saved. */
+    private readonly looksOn = false,
   ) {
     this.saved = job.inputs;
-    this.state = { inputs: job.inputs, revision: job.revision, save: 'saved', says: '', theirs: null, canUndo: false };
+    this.state = {
+      inputs: job.inputs,
+      revision: job.revision,
+      save: 'saved',
+      away: false,
+      says: '',
+      yielded: [],
+      theirs: null,
+      collided: [],
+      merged: [],
+      met: 0,
+      canUndo: false,
+    };
   }
 
   read = (): DraftState => this.state;
@@ -59,29 +100,56 @@ export class JobDraft {
     if (last) this.put({ inputs: last.inputs, save: this.unsaved() });
   };
 
-  /** Saves now; true when all that was typed is on the disk. One save runs at a time. */
-  flush = async (): Promise<boolean> => {
+  /**
+   * Saves now; true when all that was typed is on the disk. One save runs at a time.
+   *
+   * @param then what stood when something was done that is handed in after it; what was typed since goes with a later save
+   */
+  flush = async (then?: JobInputs): Promise<boolean> => {
     while (this.running) await this.running;
-    this.running = this.saveOnce();
+    this.running = this.saveOnce(then);
     const ok = await this.running;
     this.running = null;
     return ok;
   };
 
-  /** A record was refused because somebody saved in between: shows both versions. */
-  meet = (theirs: StoredJob): void => this.put({ save: 'stale', theirs });
+  /** A record was refused because somebody saved in between: where nothing is typed, what stands now is taken. */
+  meet = (theirs: StoredJob): void => void this.meetSave(theirs);
 
-  /** Goes on from another version: theirs, or mine laid over it. */
-  take = (job: StoredJob, keepMine: boolean): void => {
+  /**
+   * Somebody saved in between: stages that only one of us changed are put together, a stage that both changed is asked about.
+   *
+   * @returns whether nothing is to choose
+   */
+  private meetSave(theirs: StoredJob): boolean {
+    const { inputs, collided, theirs: merged } = this.merge(theirs, 'mine');
+    if (collided.length > 0) {
+      this.put({ save: 'stale', theirs, collided });
+      return false;
+    }
+    const own = !isSame(inputs, theirs.inputs);
+    if (!own) this.take(theirs, false);
+    else this.goOn(theirs, inputs, 'unsaved');
+    this.put({ merged, met: this.state.met + 1 });
+    return true;
+  }
+
+  private merge = (theirs: StoredJob, prefer: 'mine' | 'theirs') =>
+    mergeInputs(this.grounded ? this.saved : null, this.state.inputs, theirs.inputs, prefer);
+
+  private goOn(job: StoredJob, inputs: JobInputs, save: SaveState): void {
     this.saved = job.inputs;
+    this.grounded = true;
+    this.unanswered = null;
+    this.put({ inputs, revision: job.revision, theirs: null, collided: [], says: '', save });
+  }
+
+  /** Goes on from another version: of what both changed, mine or theirs; what only one of us changed stands either way. */
+  take = (job: StoredJob, keepMine: boolean): void => {
+    const { inputs } = this.merge(job, keepMine ? 'mine' : 'theirs');
+    const own = !isSame(inputs, job.inputs);
     if (!keepMine) this.past = [];
-    this.put({
-      inputs: keepMine ? this.state.inputs : job.inputs,
-      revision: job.revision,
-      theirs: null,
-      says: '',
-      save: keepMine ? 'unsaved' : 'saved',
-    });
+    this.goOn(job, own ? inputs : job.inputs, own ? 'unsaved' : 'saved');
   };
 
   /**
@@ -94,7 +162,7 @@ export class JobDraft {
     const { revision, inputs, save } = this.state;
     if (save === 'saving' || save === 'stale' || job.revision <= revision) return false;
     if (inputs === this.saved) this.take(job, false);
-    else this.meet(job);
+    else this.meetSave(job);
     return true;
   };
 
@@ -104,66 +172,81 @@ export class JobDraft {
    * @returns false where the workshop has it already
    */
   resume = ({ revision, inputs }: { revision: number; inputs: JobInputs }): boolean => {
-    if (JSON.stringify(inputs) === JSON.stringify(this.saved)) return false;
+    if (isSame(inputs, this.saved)) return false;
     const theirs = { ...this.job, inputs: this.saved, revision: this.state.revision };
     this.put({ inputs, save: 'unsaved' });
-    if (revision !== this.state.revision) this.meet(theirs);
+    this.grounded = revision === this.state.revision;
+    if (!this.grounded) this.meet(theirs);
     return true;
   };
 
   private typed(inputs: JobInputs, field: string): void {
     if (field === '' || this.past.at(-1)?.field !== field)
       this.past = [...this.past.slice(-LONGEST_PAST), { inputs: this.state.inputs, field }];
-    this.put({ inputs, save: this.unsaved() });
+    this.put({ inputs, save: this.unsaved(), merged: [] });
+  }
+
+  /** What of the inputs goes to the workshop: all, or what stands there with other ticks. */
+  private keptOf(inputs: JobInputs): JobInputs {
+    if (!this.looksOn) return inputs;
+    if (this.ticked?.kit !== inputs.kit || this.ticked.from !== this.saved)
+      this.ticked = {
+        kit: inputs.kit,
+        from: this.saved,
+        inputs: inputs.kit === this.saved.kit ? this.saved : { ...this.saved, kit: inputs.kit },
+      };
+    return this.ticked.inputs;
   }
 
   private unsaved = (): SaveState => (this.state.save === 'stale' ? 'stale' : 'unsaved');
 
-  private async saveOnce(): Promise<boolean> {
-    const { inputs, revision, save } = this.state;
+  private async saveOnce(then?: JobInputs): Promise<boolean> {
+    const { revision, save } = this.state;
     if (save === 'stale') return false;
-    if (inputs === this.saved) {
+    const kept = this.keptOf(then ?? this.state.inputs);
+    if (then ? isSame(kept, this.saved) : kept === this.saved) {
+      if (then) return true;
       if (save !== 'saved') this.put({ save: 'saved', says: '' });
       return true;
     }
     this.put({ save: 'saving' });
+    const sent = this.unanswered ?? { requestId: newRequestId(), jobId: this.job.id, revision, inputs: kept };
+    this.unanswered = sent;
     try {
-      const outcome = await this.send({ jobId: this.job.id, revision, inputs });
+      const outcome = await this.send(sent);
+      this.unanswered = null;
       if (!outcome.ok) return this.refused(outcome);
-      this.saved = inputs;
-      this.put({ revision: outcome.value.revision, says: '', save: this.state.inputs === inputs ? 'saved' : 'unsaved' });
-      return true;
-    } catch (error) {
+      this.saved = sent.inputs;
+      const newer = this.keptOf(this.state.inputs) !== sent.inputs;
+      this.put({ revision: outcome.value.revision, away: false, says: '', save: newer ? 'unsaved' : 'saved' });
+      // What was typed after the save that went unanswered goes now.
+      return sent.inputs === kept || this.saveOnce(then);
+    } catch {
       this.put({
         save: 'failed',
-        says: `The server does not answer (${(error as Error).message}). What you typed stays here and is saved when it is back.`,
+        away: true,
+        says: 'The server does not answer. What you typed stays here and is saved when it is back.',
       });
       return false;
     }
   }
 
-  private refused(refusal: Refusal): false {
-    if (refusal.kind === 'stale') this.meet(refusal.theirs);
-    else this.put({ save: 'failed', says: refusalWords(refusal) });
+  private refused(refusal: Refusal): boolean | Promise<boolean> {
+    if (refusal.kind === 'stale') return this.meetSave(refusal.theirs) && (this.state.save === 'saved' || this.saveOnce());
+    if (refusal.kind === 'locked') return this.yieldTo(refusal.stages);
+    this.put({ save: 'failed', away: false, says: refusalWords(refusal) });
     return false;
+  }
+
+  /** Stages that were recorded elsewhere meanwhile stand as they were recorded; what is typed for the others is saved. */
+  private yieldTo(stages: readonly StageId[]): Promise<boolean> {
+    const recorded = Object.fromEntries(stages.map((stage) => [stage, this.saved[stage]]));
+    this.put({ inputs: { ...this.state.inputs, ...recorded }, yielded: stages, met: this.state.met + 1 });
+    return this.saveOnce();
   }
 
   private put(change: Partial<DraftState>): void {
     this.state = { ...this.state, ...change, canUndo: this.past.length > 0 };
     for (const listener of this.listeners) listener();
-  }
-}
-
-/** A refusal as a sentence for the screen. */
-export function refusalWords(refusal: Refusal): string {
-  switch (refusal.kind) {
-    case 'stale':
-      return 'It was changed elsewhere in between.';
-    case 'locked':
-      return `${refusal.stages.map((id) => stageById(id).name).join(', ')} is recorded: take the record back to change it.`;
-    case 'invalid':
-      return refusal.errors.map(({ field, says }) => (field === 'reason' ? says : `${field}: ${says}`)).join('; ');
-    case 'refused':
-      return refusal.says;
   }
 }

@@ -1,6 +1,7 @@
 /* What is typed and not yet acknowledged, kept in this browser: a reload, a closed lid or a server that is gone lose nothing. */
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import type { JobInputs } from '@/core/job/job';
+import { keep, kept } from '@/ui/kept';
 
 export interface KeptDraft {
   /** The revision it was typed on. */
@@ -13,20 +14,13 @@ const keyOf = (jobId: string) => `keen-batten.draft.${SHAPE_VERSION}.${jobId}`;
 /** Null where nothing is kept, or where the browser keeps nothing. */
 export function keptDraft(jobId: string): KeptDraft | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(jobId)) ?? 'null') as Partial<KeptDraft> | null;
-    return kept && typeof kept.revision === 'number' && typeof kept.inputs === 'object' && kept.inputs !== null
-      ? { revision: kept.revision, inputs: kept.inputs }
+    const there = JSON.parse(kept(keyOf(jobId)) ?? 'null') as Partial<KeptDraft> | null;
+    return there && typeof there.revision === 'number' && typeof there.inputs === 'object' && there.inputs !== null
+      ? { revision: there.revision, inputs: there.inputs }
       : null;
   } catch {
     return null;
   }
 }
 
-export function keepDraft(jobId: string, draft: KeptDraft | null): void {
-  try {
-    if (draft) localStorage.setItem(keyOf(jobId), JSON.stringify(draft));
-    else localStorage.removeItem(keyOf(jobId));
-  } catch {
-    // A browser that keeps nothing still saves to the workshop.
-  }
-}
+export const keepDraft = (jobId: string, draft: KeptDraft | null): void => keep(keyOf(jobId), draft && JSON.stringify(draft));

@@ -7,6 +7,7 @@ import type { Plan } from '@/core/case/planJob';
 
 /** What every slip gets: the stage's inputs, the plan made of them, and a way to change them. */
 export interface SlipProps {
+  jobId: string;
   inputs: JobInputs;
   plan: Plan;
   coatsDone: number;

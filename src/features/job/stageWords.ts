@@ -2,11 +2,15 @@
 import { format } from 'date-fns';
 import { STAGE_IDS, type StageId, stageById } from '@/core/stages/stages';
 import type { Plan } from '@/core/case/planJob';
+import { isTakenDown } from '@/core/case/logViolations';
+import type { LogEntry } from '@/core/log/logEntry';
 import type { NextStep } from '@/core/case/nextStep';
 import { type Progress, missingBefore } from '@/core/case/progress';
 import type { StageMark } from './StageRun';
 
-const perStage = <T>(of: (id: StageId) => T) => Object.fromEntries(STAGE_IDS.map((id) => [id, of(id)])) as Record<StageId, T>;
+/** Something for every stage. */
+export const perStage = <T>(of: (id: StageId) => T) =>
+  Object.fromEntries(STAGE_IDS.map((id) => [id, of(id)])) as Record<StageId, T>;
 
 /** The mark of every stage; a stop counts only when it rests on a measure. */
 export function stageMarks(progress: Progress, next: NextStep, stopped: boolean): Record<StageId, StageMark> {
@@ -49,3 +53,14 @@ export function keepsWords({ records }: Progress, open: StageId): string | null 
   const later = records[records.findLastIndex((entry) => entry.stage === open) + 1];
   return later ? `${stageById(later.stage).name} was recorded after it: take that back first.` : null;
 }
+
+/** Why nothing of a job is recorded any more, or null. */
+export function closedWords(log: readonly LogEntry[], archived: boolean, looksOn: boolean): string | null {
+  if (looksOn) return 'This device looks on: try any number; what is recorded is recorded at a maker’s device.';
+  if (isTakenDown(log)) return 'It was taken down. The painting is stretched again as a job of its own, from the store.';
+  return archived ? 'It is archived: bring it back to go on.' : null;
+}
+
+/** Who did it, and at which device of the house; the machine itself is not named. */
+export const byWords = ({ maker, device }: Pick<LogEntry, 'maker' | 'device'>): string =>
+  device === '' ? maker : `${maker}, at ${device}`;

@@ -1,10 +1,22 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { saveInputsAction } from '@/server/actions';
 import type { StoredJob } from '@/db/jobs';
+import { useShownAgain } from '@/ui/useShownAgain';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { newRequestId, sendPatiently } from '../sender';
 import { type DraftState, JobDraft } from './jobDraft';
 import { keepDraft, keptDraft } from './keptDraft';
+
+/** Drafts of this tab whose last save is still on its way: a page that comes back goes on with its own. */
+const onTheirWay = new Map<string, JobDraft>();
+
+function draftOf(job: StoredJob, looksOn: boolean): JobDraft {
+  const there = onTheirWay.get(job.id);
+  if (there) return there;
+  return new JobDraft(job, (sent) => sendPatiently(saveInputsAction, sent), looksOn);
+}
 
 const PAUSE_MS = 500;
 const RETRY_MS = 5000;
@@ -14,9 +26,14 @@ const RETRY_MS = 5000;
  * server was away, kept in the browser until the workshop has it.
  */
 export function useJobDraft(job: StoredJob): [DraftState, JobDraft] {
-  const [draft] = useState(() => new JobDraft(job, saveInputsAction));
+  const { looksOn } = useWorkshop();
+  const [draft] = useState(() => draftOf(job, looksOn));
   const state = useSyncExternalStore(draft.subscribe, draft.read, draft.read);
-  const { save, inputs, revision } = state;
+  const { save, inputs, revision, met } = state;
+  const router = useRouter();
+  useEffect(() => {
+    if (met > 0) router.refresh();
+  }, [met, router]);
   useEffect(() => {
     if (save !== 'unsaved' && save !== 'failed') return;
     const timer = setTimeout(() => void draft.flush(), save === 'failed' ? RETRY_MS : PAUSE_MS);
@@ -52,14 +69,17 @@ function useLeaving(jobId: string, draft: JobDraft): void {
   useEffect(() => {
     const leave = () => {
       const { save, revision, inputs } = draft.read();
-      if (save !== 'unsaved' && save !== 'failed') return;
-      const body = JSON.stringify({ revision, inputs });
+      if (save === 'saved' || save === 'stale') return;
+      // An effect may not have had its turn since the last key.
+      keepDraft(jobId, { revision, inputs });
+      const body = JSON.stringify({ requestId: newRequestId(), revision, inputs });
       void fetch(`/api/job/${jobId}/inputs`, { method: 'PUT', body, keepalive: true }).catch(() => undefined);
     };
     window.addEventListener('pagehide', leave);
     return () => {
       window.removeEventListener('pagehide', leave);
-      void draft.flush();
+      onTheirWay.set(jobId, draft);
+      void draft.flush().finally(() => onTheirWay.get(jobId) === draft && onTheirWay.delete(jobId));
     };
   }, [jobId, draft]);
 }
@@ -67,22 +87,16 @@ function useLeaving(jobId: string, draft: JobDraft): void {
 /** Asks for the newest version when the page is shown, again or by the browser’s Back: what it had may be older. */
 function useNewest(jobId: string, draft: JobDraft): void {
   const router = useRouter();
-  useEffect(() => {
-    const ask = async () => {
-      if (document.visibilityState === 'hidden') return;
-      try {
-        const answer = await fetch(`/api/job/${jobId}/inputs`, { cache: 'no-store' });
-        if (answer.ok && draft.learn((await answer.json()) as StoredJob)) router.refresh();
-      } catch {
-        // Away: the next save says so.
-      }
-    };
-    void ask();
-    window.addEventListener('pageshow', ask);
-    document.addEventListener('visibilitychange', ask);
-    return () => {
-      window.removeEventListener('pageshow', ask);
-      document.removeEventListener('visibilitychange', ask);
-    };
+  const ask = useCallback(async () => {
+    try {
+      const answer = await fetch(`/api/job/${jobId}/inputs`, { cache: 'no-store' });
+      if (answer.ok && draft.learn((await answer.json()) as StoredJob)) router.refresh();
+    } catch {
+      // Away: the next save says so.
+    }
   }, [jobId, draft, router]);
+  useEffect(() => {
+    if (document.visibilityState !== 'hidden') void ask();
+  }, [ask]);
+  useShownAgain(() => void ask());
 }

@@ -11,10 +11,11 @@ interface JobKeys {
   setStep: (step: number) => void;
   toggleView: () => void;
   undo: () => void;
+  atBench: () => void;
 }
 
 /** Keys of the job page; the list stands under "?". Left alone while somebody types in a field. */
-export function useJobKeys({ open, openStage, step, total, setStep, toggleView, undo }: JobKeys): void {
+export function useJobKeys({ open, openStage, step, total, setStep, toggleView, undo, atBench }: JobKeys): void {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (typing(event)) return;
@@ -29,6 +30,7 @@ export function useJobKeys({ open, openStage, step, total, setStep, toggleView, 
         n: () => stage(index + 1),
         p: () => stage(index - 1),
         b: toggleView,
+        h: atBench,
         '.': () => setStep(Math.min(total, step + 1)),
         ',': () => setStep(Math.max(1, step - 1)),
       };
@@ -37,5 +39,5 @@ export function useJobKeys({ open, openStage, step, total, setStep, toggleView, 
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [open, openStage, step, total, setStep, toggleView, undo]);
+  }, [open, openStage, step, total, setStep, toggleView, undo, atBench]);
 }

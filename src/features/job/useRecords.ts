@@ -1,50 +1,126 @@
 'use client';
-/* The log of a job on the screen: records that are sent, readings that are kept, and what came of the last one. */
+/* The log of a job on the screen: records that are handed in, readings that are kept, and what came of the last one. */
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState, useSyncExternalStore } from 'react';
+import type { JobCase } from '@/core/case/jobCase';
+import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
-import { recordStepAction, withdrawRecordAction } from '@/server/actions';
+import {
+  keepFeelAction,
+  keepNoteAction,
+  keepRehearsalAction,
+  keepRemedyAction,
+  keepTapsAction,
+  keepTurnsAction,
+  keepWeightAction,
+  recordStepAction,
+  withdrawRecordAction,
+} from '@/server/actions';
 import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
-import { type JobDraft, refusalWords } from './jobDraft';
-import type { Keep } from './keep';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
+import { HandIn, SOMEBODY, type HandedWrite, type Waiting } from './handIn';
+import type { JobDraft } from './jobDraft';
+import type { Asked, Keep } from './keep';
 
-type RecordRequest = Omit<Parameters<typeof recordStepAction>[0], 'jobId' | 'revision' | 'maker'>;
+type RecordRequest = Omit<Parameters<typeof recordStepAction>[0], keyof Asked>;
+
+/** What may wait for the workshop, by the name it is kept under, and what it is called then. */
+const WRITES: Readonly<Record<string, { action: HandedWrite; says: string; whateverVersion?: true }>> = {
+  recordStep: { action: recordStepAction, says: 'Record' },
+  keepNote: { action: keepNoteAction, says: 'Note', whateverVersion: true },
+  keepTaps: { action: keepTapsAction, says: 'Taps' },
+  keepWeight: { action: keepWeightAction, says: 'Tension by a weight' },
+  keepFeel: { action: keepFeelAction, says: 'How it feels' },
+  keepTurns: { action: keepTurnsAction, says: 'Corners opened' },
+  keepRemedy: { action: keepRemedyAction, says: 'Remedy' },
+  keepRehearsal: { action: keepRehearsalAction, says: 'Rehearsal' },
+};
+const ACTIONS = Object.fromEntries(
+  Object.entries(WRITES).map(([name, { action, whateverVersion }]): [string, HandedWrite] => [
+    name,
+    whateverVersion ? ({ revision: _none, ...sent }: Asked) => action(sent) : action,
+  ]),
+);
+
+/** Between two tries while the workshop is out of reach, ms. */
+const RETRY_MS = 3000;
 
 export interface Records {
+  /** As the workshop has it, and what waits for it. */
   log: LogEntry[];
   busy: boolean;
   failure: string | null;
   clear: () => void;
-  record: (request: RecordRequest, then: (value: JobWithLog) => void) => Promise<void>;
+  record: (request: RecordRequest, here: JobCase, then: (value: JobWithLog) => void) => Promise<void>;
   withdraw: (entryId: string, reason: string) => Promise<void>;
   keep: Keep;
+  /** What could not be handed in yet, oldest first. */
+  waiting: readonly Waiting[];
+  again: (requestId: string) => void;
+  letGo: (requestId: string) => void;
 }
 
 export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): Records {
   const router = useRouter();
-  const [{ log, from }, setLog] = useState({ log: first.log, from: first.log });
+  const send = useSend();
+  const { device } = useWorkshop();
+  const [{ log: handedIn, from }, setLog] = useState({ log: first.log, from: first.log });
   // A newer log from the server, after a refresh, takes the place of the one in hand.
   if (from !== first.log) setLog({ log: first.log, from: first.log });
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const jobId = first.job.id;
+  const [queue] = useState(() => new HandIn(jobId, draft, ACTIONS));
+  const waiting = useSyncExternalStore(queue.subscribe, queue.read, () => NONE);
+  const log = useMemo(() => {
+    const meanwhile = waiting.flatMap(({ entry, waits }) => (entry && waits ? [entry] : []));
+    return [...handedIn, ...meanwhile];
+  }, [handedIn, waiting]);
 
-  const settle = async (act: (revision: number) => Promise<Outcome<JobWithLog>>, then?: (value: JobWithLog) => void) => {
+  const answered = (value: JobWithLog) => {
+    setLog({ log: value.log, from: first.log });
+    router.refresh();
+  };
+  const taken = useEffectEvent(answered);
+  const stuck = waiting.length > 0 && waiting[0]!.trouble === null && !busy;
+  useEffect(() => {
+    if (!stuck) return;
+    const run = () => void queue.run(taken);
+    const timer = setInterval(run, RETRY_MS);
+    window.addEventListener('online', run);
+    run();
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', run);
+    };
+  }, [stuck, queue]);
+
+  /** Hands one in after whatever waits. @returns the answer, what stands until it comes, or null where it is refused */
+  const handIn = async (
+    one: Pick<Waiting, 'write' | 'request' | 'says' | 'entry'>,
+    at = new Date(),
+  ): Promise<JobWithLog | null> => {
     setBusy(true);
     setFailure(null);
     try {
-      if (!(await draft.flush())) return setFailure('What was typed is not saved yet: see above.');
-      const outcome = await act(draft.read().revision);
-      if (outcome.ok) {
-        draft.take(outcome.value.job, false);
-        setLog({ log: outcome.value.log, from: first.log });
-        router.refresh();
-        then?.(outcome.value);
-      } else if (outcome.kind === 'stale') draft.meet(outcome.theirs);
-      else setFailure(refusalWords(outcome));
-    } catch (error) {
-      setFailure(`The server does not answer (${(error as Error).message}). Nothing is lost: try again.`);
+      const others = queue.read().length > 0;
+      const requestId = queue.add(one, at);
+      const last = await queue.run(answered);
+      if (last?.requestId === requestId) {
+        if (last.kind === 'done') return last.value;
+        if (last.kind === 'trouble') {
+          // Somebody stands here and reads it: it need not wait.
+          if (!others) queue.letGo(requestId);
+          setFailure(last.says);
+          if (last.theirs) router.refresh();
+          return null;
+        }
+      }
+      const { inputs, revision } = draft.read();
+      return { job: { ...first.job, inputs, revision }, log: [...log, ...(one.entry ? [one.entry] : [])] };
     } finally {
       setBusy(false);
     }
@@ -53,16 +129,59 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
     log,
     busy,
     failure,
+    waiting,
+    again: queue.again,
+    letGo: queue.letGo,
     clear: () => setFailure(null),
-    record: (request, then) => settle((revision) => recordStepAction({ ...request, jobId, revision, maker }), then),
-    withdraw: (entryId, reason) => settle((revision) => withdrawRecordAction({ jobId, revision, entryId, maker, reason })),
-    keep: async (act) => {
-      let kept = false;
-      await settle(
-        (revision) => act({ jobId, revision, maker }),
-        () => (kept = true),
-      );
-      return kept;
+    record: async (request, here, then) => {
+      const at = new Date();
+      const said = { ...request, maker, device: device?.name ?? '' };
+      const entry = recordOf(here, said, { id: `waiting-${at.getTime()}`, at });
+      const value = await handIn({ write: 'recordStep', request: { ...request, maker }, says: entry.did, entry }, at);
+      if (value) then(value);
+    },
+    withdraw: async (entryId, reason) => {
+      const unsent = queue.read().find(({ entry }) => entry?.id === entryId);
+      if (unsent) return queue.letGo(unsent.requestId);
+      await withdraw({ entryId, reason });
+    },
+    keep: async (action, request) => {
+      const write = Object.keys(WRITES).find((name) => WRITES[name]!.action === action);
+      if (!write) return withdraw(request as unknown as { entryId: string; reason: string });
+      return (await handIn({ write, request: { ...request, maker }, says: WRITES[write]!.says, entry: null })) !== null;
     },
   };
+
+  /** Takes a record back: not done from afar, for what stands now has to be seen. */
+  async function withdraw(request: { entryId: string; reason: string }): Promise<boolean> {
+    setBusy(true);
+    setFailure(null);
+    try {
+      if (!(await draft.flush())) {
+        setFailure('What was typed is not saved yet: see above.');
+        return false;
+      }
+      const outcome: Outcome<JobWithLog> = await send(withdrawRecordAction, {
+        ...request,
+        jobId,
+        revision: draft.read().revision,
+        maker,
+      });
+      if (outcome.ok) {
+        draft.take(outcome.value.job, false);
+        answered(outcome.value);
+        return true;
+      }
+      if (outcome.kind === 'stale') {
+        draft.meet(outcome.theirs);
+        router.refresh();
+      }
+      setFailure(outcome.kind === 'stale' ? SOMEBODY : refusalWords(outcome));
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  }
 }
+
+const NONE: readonly Waiting[] = [];

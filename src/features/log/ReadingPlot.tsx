@@ -3,19 +3,15 @@
 import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { format } from 'date-fns';
-import { useMemo, useState } from 'react';
 import { decimal } from '@/core/units/numeral';
-import type { LogRow } from '@/server/workshopCases';
 import { ValueAxis } from '@/ui/ValueAxis';
-import { KINDS, type KindId, readingDots } from './readingDots';
+import { type Dot, KINDS, type KindId } from './readingDots';
 
 const SIZE = { width: 1180, height: 168, left: 52, right: 40, top: 20, bottom: 24 };
 
-export function ReadingPlot({ rows }: { rows: LogRow[] }) {
-  const [kindId, setKind] = useState<KindId>('rack');
-  const kind = KINDS.find((one) => one.id === kindId)!;
-  const dots = useMemo(() => readingDots(rows, kindId), [rows, kindId]);
-  const [first, last] = extent(dots, (dot) => dot.at);
+export function ReadingPlot({ plot, dots, onPlot }: { plot: KindId; dots: Dot[]; onPlot: (kind: KindId) => void }) {
+  const kind = KINDS.find((one) => one.id === plot)!;
+  const [first, last] = extent(dots, (dot) => new Date(dot.at));
   const x = scaleUtc([first ?? new Date(0), last ?? new Date(1)], [SIZE.left, SIZE.width - SIZE.right]).nice();
   const top = Math.max(...dots.map((dot) => dot.value + dot.precision), 1);
   const y = scaleLinear([0, top], [SIZE.height - SIZE.bottom, SIZE.top]).nice(4);
@@ -26,9 +22,9 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
           <button
             key={one.id}
             type="button"
-            aria-pressed={one.id === kindId}
-            className={`btn btn-xs h-7 ${one.id === kindId ? 'btn-neutral' : 'btn-ghost'}`}
-            onClick={() => setKind(one.id)}
+            aria-pressed={one.id === plot}
+            className={`btn btn-xs h-7 ${one.id === plot ? 'btn-neutral' : 'btn-ghost'}`}
+            onClick={() => onPlot(one.id)}
           >
             {one.name}
           </button>
@@ -53,13 +49,13 @@ export function ReadingPlot({ rows }: { rows: LogRow[] }) {
             </text>
           ))}
           {dots.map((dot) => (
-            <g key={`${dot.says}${dot.at.getTime()}`}>
+            <g key={`${dot.says}${dot.at}${dot.value}`}>
               <path
-                d={`M${x(dot.at)} ${y(Math.max(0, dot.value - dot.precision))}V${y(dot.value + dot.precision)}`}
+                d={`M${x(new Date(dot.at))} ${y(Math.max(0, dot.value - dot.precision))}V${y(dot.value + dot.precision)}`}
                 stroke="var(--color-primary)"
                 opacity="0.4"
               />
-              <circle cx={x(dot.at)} cy={y(dot.value)} r="3.5" fill="var(--color-primary)">
+              <circle cx={x(new Date(dot.at))} cy={y(dot.value)} r="3.5" fill="var(--color-primary)">
                 <title>{`${dot.says}: ${decimal(dot.value, 2)} ${kind.unit}`}</title>
               </circle>
             </g>

@@ -6,7 +6,8 @@ import { type Materials, changesOnly, fabricsOf, materialViolations, profilesOf,
 import type { StoredRules } from '@/db/workshops';
 import { saveRulesAction } from '@/server/actions';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
-import { refusalOf } from '../refusalOf';
+import { refusalOf } from '../refusalWords';
+import { useSend } from '../useSend';
 
 interface MaterialFormProps {
   stored: StoredRules;
@@ -23,6 +24,7 @@ export function MaterialForm(props: MaterialFormProps) {
 
 function Form({ stored, children }: MaterialFormProps) {
   const router = useRouter();
+  const send = useSend();
   const wrong = useFieldErrors();
   const [materials, setMaterials] = useState<Materials>(() => ({
     profiles: profilesOf(stored.rules),
@@ -35,8 +37,8 @@ function Form({ stored, children }: MaterialFormProps) {
   const save = async () => {
     const violations = materialViolations(changes);
     if (violations.length > 0) return setError(violations.join(' '));
-    const refusal = await refusalOf(
-      saveRulesAction({ revision: stored.revision, rules: { ...stored.rules, materials: changes } }),
+    const refusal = refusalOf(
+      await send(saveRulesAction, { revision: stored.revision, rules: { ...stored.rules, materials: changes } }),
     );
     setError(refusal);
     if (refusal === null) router.refresh();

@@ -6,6 +6,9 @@ import { useForm, useWatch } from 'react-hook-form';
 import { parseLength } from '@/core/units/length';
 import { printQuantity } from '@/core/units/quantity';
 import { Figure } from '@/ui/Figure';
+import { useAwake } from '@/ui/useAwake';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { saveRulesAction } from '@/server/actions';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/house/assumptions';
@@ -46,6 +49,8 @@ export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
   /** What the house was told last: the answer of the save, not the page that comes after it. */
   const [stored, setStored] = useState(atFirst);
   const [saved, setSaved] = useState(false);
+  const send = useSend();
+  const awake = useAwake();
   const form = useForm<RulesFields>({ mode: 'onChange', defaultValues: fieldsOf(stored) });
   const { errors, isDirty, isSubmitting } = form.formState;
   const save = form.handleSubmit(async (fields) => {
@@ -57,7 +62,7 @@ export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
       const now = readRule(fields.assumptions[id] ?? '', unit);
       return now === value ? [] : [[id, now]];
     });
-    const outcome = await saveRulesAction({
+    const outcome = await send(saveRulesAction, {
       revision: stored.revision,
       rules: {
         workshop: fields.workshop.trim(),
@@ -70,16 +75,7 @@ export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
         materials: stored.rules.materials,
       },
     });
-    if (!outcome.ok) {
-      return form.setError('root', {
-        message:
-          outcome.kind === 'invalid'
-            ? outcome.errors.map((error) => error.says).join(' ')
-            : outcome.kind === 'refused'
-              ? outcome.says
-              : 'Not saved.',
-      });
-    }
+    if (!outcome.ok) return form.setError('root', { message: refusalWords(outcome) });
     setStored(outcome.value);
     form.reset(fieldsOf(outcome.value));
     setSaved(true);
@@ -118,27 +114,29 @@ export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
             </p>
           )}
         </header>
-        <section className="grid max-w-5xl gap-3 px-5 py-4 sm:grid-cols-3">
-          {text('workshop', 'Workshop', 'The workshop has a name.')}
-          {text('makers', 'Makers, with commas between', 'At least one pair of hands.')}
-          {text('currency', 'Sign of the currency', 'A sign such as €.')}
-          <label className="block">
-            <span className="soft text-[13px]">Smallest step, metric tape</span>
-            <select className="select select-sm h-9 w-full" {...form.register('metricStep')}>
-              <option value="1">1 mm</option>
-              <option value="0.5">0.5 mm</option>
-            </select>
-          </label>
-          <label className="block">
-            <span className="soft text-[13px]">Smallest step, inch tape</span>
-            <select className="select select-sm h-9 w-full" {...form.register('inchStep')}>
-              <option value="16">1/16 in</option>
-              <option value="32">1/32 in</option>
-            </select>
-          </label>
-        </section>
-        <PolicyFields form={form} />
-        <AssumptionTable form={form} />
+        <fieldset disabled={!awake} className="min-w-0">
+          <section className="grid max-w-5xl gap-3 px-5 py-4 sm:grid-cols-3">
+            {text('workshop', 'Workshop', 'The workshop has a name.')}
+            {text('makers', 'Makers, with commas between', 'At least one pair of hands.')}
+            {text('currency', 'Sign of the currency', 'A sign such as €.')}
+            <label className="block">
+              <span className="soft text-[13px]">Smallest step, metric tape</span>
+              <select className="select select-sm h-9 w-full" {...form.register('metricStep')}>
+                <option value="1">1 mm</option>
+                <option value="0.5">0.5 mm</option>
+              </select>
+            </label>
+            <label className="block">
+              <span className="soft text-[13px]">Smallest step, inch tape</span>
+              <select className="select select-sm h-9 w-full" {...form.register('inchStep')}>
+                <option value="16">1/16 in</option>
+                <option value="32">1/32 in</option>
+              </select>
+            </label>
+          </section>
+          <PolicyFields form={form} />
+          <AssumptionTable form={form} />
+        </fieldset>
       </form>
     </main>
   );

@@ -17,7 +17,7 @@ const FULL_CLOCKS = 2;
 export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; nowMs: number }) {
   const nowMs = useNow(serverNow);
   const { rules } = useWorkshop();
-  const { clocks, spell } = useNews(news);
+  const { clocks, count, spell } = useNews(news);
   const damp = spellWords(spell);
   const hands = (readyAt: string) => handWords(readyAt, assumed(rules, 'workFrom'), assumed(rules, 'workUntil'));
   return (
@@ -30,7 +30,7 @@ export function DryingStrip({ news, nowMs: serverNow }: { news: WorkshopNews; no
           Watch. {damp}
         </Link>
       )}
-      <span className="soft py-1.5">Drying{clocks.length > 0 && ` ${clocks.length}`}</span>
+      <span className="soft py-1.5">Drying{count > 0 && ` ${count}`}</span>
       <RingingClocks clocks={clocks} nowMs={nowMs} />
       {clocks.length === 0 && <span className="soft">nothing</span>}
       {clocks.map((clock) => {

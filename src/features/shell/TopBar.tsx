@@ -4,17 +4,22 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Tape } from '@/core/units/length';
 import { typing } from '@/ui/typing';
+import { useAwake } from '@/ui/useAwake';
 import { keepChoice, useWorkshop } from '@/ui/WorkshopContext';
+import { Glossary } from '../glossary/Glossary';
 import { KeysDialog } from './KeysDialog';
 
 const PLACES = [
   { href: '/', name: 'Bench', key: 'g' },
+  { href: '/week', name: 'Week', key: 'e' },
   { href: '/bars', name: 'Bars', key: 'f' },
   { href: '/cloth', name: 'Cloth', key: 'w' },
   { href: '/ground', name: 'Ground', key: 'd' },
+  { href: '/store', name: 'Store', key: 's' },
   { href: '/air', name: 'Air', key: 'a' },
   { href: '/log', name: 'Log', key: 'l' },
   { href: '/rules', name: 'House rules', key: 'r' },
+  { href: '/file', name: 'File', key: 'k' },
 ] as const;
 const UNITS: Tape['unit'][] = ['mm', 'cm', 'in'];
 export type Theme = 'linen' | 'slate';
@@ -23,9 +28,10 @@ export type Theme = 'linen' | 'slate';
 export function TopBar({ theme: firstTheme }: { theme: Theme }) {
   const path = usePathname();
   const router = useRouter();
-  const { tape, setUnit } = useWorkshop();
+  const { tape, setUnit, device, looksOn } = useWorkshop();
   const [theme, setTheme] = useState(firstTheme);
   const [help, setHelp] = useState(false);
+  const awake = useAwake();
   const light = () => {
     const next = theme === 'linen' ? 'slate' : 'linen';
     setTheme(next);
@@ -48,18 +54,27 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
   }, [router, setUnit, tape.unit]);
+  // At the bench everything but the step is out of sight.
+  if (/^(\/job\/[^/]+\/bench|\/today)$/.test(path)) return <div data-awake={awake} hidden />;
   return (
-    <div className="hair-b no-print flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-1.5">
-      <Link href="/" className="figure text-[17px] font-semibold">
+    <div data-awake={awake} className="hair-b no-print flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-1.5">
+      <Link href="/" prefetch={false} className="figure text-[17px] font-semibold">
         Keen Batten
       </Link>
       <nav aria-label="Places" className="flex max-w-full gap-5 overflow-x-auto text-[15px] whitespace-nowrap">
         {PLACES.map((place) => {
-          const here = place.href === '/' ? path === '/' || path.startsWith('/job') : path.startsWith(place.href);
+          const here =
+            place.href === '/'
+              ? path === '/' || path.startsWith('/job') || path.startsWith('/set')
+              : place.href === '/file'
+                ? /^\/(file|network)/.test(path)
+                : path.startsWith(place.href);
           return (
             <Link
               key={place.href}
               href={place.href}
+              // Eight places read ahead at every page would be most of what the server does.
+              prefetch={false}
               aria-current={here ? 'page' : undefined}
               className={`border-b-[3px] py-1 ${here ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}
             >
@@ -68,7 +83,17 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
           );
         })}
       </nav>
-      <div className="ml-auto flex items-center gap-3">
+      <div className="ml-auto flex flex-wrap items-center gap-x-3">
+        {device && (
+          <Link
+            href="/network"
+            prefetch={false}
+            className="max-w-full basis-full truncate py-1 text-[14px] hover:underline bench:max-w-48 bench:basis-auto"
+          >
+            {device.name}
+            {looksOn && <strong> looks on</strong>}
+          </Link>
+        )}
         <div className="join" role="group" aria-label="Units">
           {UNITS.map((unit) => (
             <button
@@ -85,6 +110,7 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
         <button type="button" className="btn btn-ghost btn-xs h-7 text-[14px] font-normal" onClick={light}>
           {theme === 'linen' ? 'Evening' : 'Day'}
         </button>
+        <Glossary />
         <button
           type="button"
           className="btn btn-outline btn-xs h-7 w-7"

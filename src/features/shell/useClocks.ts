@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { DampSpell } from '@/core/tension/clothWeather';
 import type { DryingClock } from '@/server/workshopCases';
+import { keep, kept } from '@/ui/kept';
 import { clockKey } from './ringing';
 
 const ASK_MS = 60_000;
@@ -12,7 +13,10 @@ const KNOWN_SINCE = 'clocks known since';
 const MOST_SILENCED = 200;
 
 export interface WorkshopNews {
+  /** The soonest. */
   clocks: DryingClock[];
+  /** How many there are. */
+  count: number;
   spell: DampSpell;
 }
 
@@ -39,7 +43,15 @@ export function useNews(first: WorkshopNews): WorkshopNews {
   return asked?.of === first ? asked.news : first;
 }
 
-const stored = (): Set<string> => new Set(JSON.parse(localStorage.getItem(SILENCED) ?? '[]') as string[]);
+/** What is kept there may be anything: only a list of words counts. */
+function stored(): Set<string> {
+  try {
+    const list: unknown = JSON.parse(kept(SILENCED) ?? '[]');
+    return new Set(Array.isArray(list) ? list.filter((one) => typeof one === 'string') : []);
+  } catch {
+    return new Set();
+  }
+}
 
 /** Which clocks were silenced here or in another tab, and since when this browser knows of clocks; null before it is known. */
 export function useSilence(): {
@@ -49,8 +61,8 @@ export function useSilence(): {
 } | null {
   const [state, setState] = useState<{ silenced: Set<string>; knownSinceMs: number } | null>(null);
   useEffect(() => {
-    if (!localStorage.getItem(KNOWN_SINCE)) localStorage.setItem(KNOWN_SINCE, String(Date.now()));
-    const read = () => setState({ silenced: stored(), knownSinceMs: Number(localStorage.getItem(KNOWN_SINCE)) });
+    if (!(Number(kept(KNOWN_SINCE)) > 0)) keep(KNOWN_SINCE, String(Date.now()));
+    const read = () => setState({ silenced: stored(), knownSinceMs: Number(kept(KNOWN_SINCE)) });
     read();
     window.addEventListener('storage', read);
     return () => window.removeEventListener('storage', read);
@@ -60,7 +72,7 @@ export function useSilence(): {
     ...state,
     silence: (clocks) => {
       const silenced = [...stored(), ...clocks.map(clockKey)].slice(-MOST_SILENCED);
-      localStorage.setItem(SILENCED, JSON.stringify(silenced));
+      keep(SILENCED, JSON.stringify(silenced));
       setState({ ...state, silenced: new Set(silenced) });
     },
   };

@@ -3,12 +3,15 @@
  * of night-sky paintings and stretches the old canvases of a ferry line again. All names and sizes are made up.
  */
 import type { StockCloth } from '@/core/cloth/clothStock';
+import type { CostSettings } from '@/core/cost/costSettings';
+import type { StoreUnit } from '@/core/cost/materialNeeds';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import type { GroundStock } from '@/db/groundStocks';
 import type { JobInputs } from '@/core/job/job';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
+import type { SetKindId, SetLayout } from '@/core/set/setShape';
 import type { StageId } from '@/core/stages/stages';
 import type { Length } from '@/core/units/length';
 import { length } from '@/core/units/length';
@@ -36,6 +39,44 @@ export const DEMO_GROUNDS: Omit<GroundStock, 'revision'>[] = [
   { substance: 'oilGround', amount: 900, priceMinor: 6400 },
   { substance: 'pvaSize', amount: 700, priceMinor: 1900 },
 ];
+
+/** What the store keeps count of: sold by, price of that, what is there, least, place, supplier. */
+export const DEMO_STORE: [
+  item: string,
+  name: string,
+  unit: StoreUnit,
+  pack: number,
+  priceMinor: number,
+  there: number,
+  least: number,
+  place: string,
+  supplier: string,
+][] = [
+  ['staple8', 'Staple, 8 mm leg', 'pieces', 5000, 940, 3160, 1000, 'drawer 2', 'Pier hardware'],
+  ['stapleStainless', 'Stainless staple, 8 mm leg', 'pieces', 2000, 1780, 420, 0, 'drawer 2', 'Pier hardware'],
+  ['tack', 'Tack, 10 mm', 'pieces', 250, 390, 180, 100, 'tin by the vice', 'Pier hardware'],
+  ['key', 'Key', 'pieces', 100, 850, 36, 40, 'jar, window', 'Lofts frame supply'],
+  ['keySmall', 'Key, small', 'pieces', 50, 520, 22, 0, 'jar, window', 'Lofts frame supply'],
+  ['glue-pva', 'White wood glue', 'ml', 750, 1120, 540, 200, 'under the bench', 'Pier hardware'],
+  ['hanging-rings', 'Two rings and cord', 'pieces', 10, 1450, 6, 4, 'drawer 4', 'Lofts frame supply'],
+  ['hanging-plates', 'Two plates on hooks', 'pieces', 10, 2300, 3, 0, 'drawer 4', 'Lofts frame supply'],
+  ['screw-3x20', 'Screw 3 × 20 mm', 'pieces', 200, 610, 140, 0, 'drawer 3', 'Pier hardware'],
+  ['plate', 'Ply plate', 'pieces', 40, 900, 12, 0, 'box of offcuts', ''],
+];
+
+/** An hour of hands, and what canvases cost ready made in the town. */
+export const DEMO_COSTS: Partial<CostSettings> = {
+  hourMinor: 2400,
+  makers: [{ maker: 'Wenna', hourMinor: 2900 }],
+  taxPercent: 12,
+  readyMade: [
+    { widthMm: 455, heightMm: 355, priceMinor: 2350 },
+    { widthMm: 610, heightMm: 460, priceMinor: 4180 },
+    { widthMm: 905, heightMm: 605, priceMinor: 8900 },
+    { widthMm: 1220, heightMm: 920, priceMinor: 19_800 },
+    { widthMm: 1530, heightMm: 1220, priceMinor: 34_500 },
+  ],
+};
 
 export const DEMO_RACK: Omit<RackBar, 'id'>[] = [
   slotted('standard', 'narrow slot', 550, 4),
@@ -306,6 +347,22 @@ export const OPEN_JOBS: DemoJob[] = [
     },
     records: upTo('brief', 26 + index, 'Tove'),
   })),
+  ...[1, 0.5, 4.5, 0, null, null].map((rackMm, index): DemoJob => ({
+    title: `Night school, ${index + 1} of 6`,
+    width: length(455),
+    height: length(355),
+    dueInDays: 18,
+    ...(rackMm === null ? {} : { built: { rackMm, longTopMm: 0, liftMm: 0.5 } }),
+    inputs: { brief: { medium: 'acrylic' }, bars: { profile: 'deep' }, cloth: { marginStyle: 'hem' } },
+    records: upTo('bars', 25, 'Ansel').map((record) => ({ ...record, reason: 'One bar for all six.' })),
+  })),
+];
+
+/** Sets among them, by how their titles begin. */
+export const DEMO_SETS: { title: string; kind: SetKindId; layout: SetLayout }[] = [
+  { title: 'Three moons', kind: 'panels', layout: { columns: 3, gap: length(15), align: 'middle', free: [] } },
+  { title: 'Tide gauge', kind: 'panels', layout: { columns: 3, gap: length(30), align: 'bottom', free: [] } },
+  { title: 'Night school', kind: 'same', layout: { columns: 3, gap: length(100), align: 'middle', free: [] } },
 ];
 
 /** Finished work of two years, one canvas about every four weeks: title, size in mm, profile, use of the old line or the show. */

@@ -10,33 +10,47 @@ import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
 import { toEnd } from '@/core/toEnd';
 import { caseOfJob, openJob } from '../jobReading';
-import type { Outcome } from '../outcome';
+import { type Outcome, andWrite } from '../outcome';
 import { keepRemedy, keepTaps, keepTurns } from '../readingCases';
 import type { Workshop } from '../workshop';
 
 const RATE = 8000;
 const DAY_MS = 86_400_000;
 
+/** Something that is done at a moment of the past. */
+export interface DemoAct {
+  at: Date;
+  act: () => void;
+}
+
 /** Readings of a finished job over the last three weeks. */
-export function seedTaps(database: Database, jobId: string, maker: string, now: Date): void {
+export function tapActs(database: Database, jobId: string, maker: string, now: Date): DemoAct[] {
   const random = randomLcg(0.4142);
   let [clock, serial] = [now, 0];
   const workshop: Workshop = { database, now: () => clock, newId: () => `${jobId}-tap-${(serial += 1)}` };
   const asked = (note: string) => ({ jobId, revision: openJob(workshop, jobId)!.job.revision, maker, note });
-  const must = (outcome: Outcome<unknown>) => {
-    if (!outcome.ok) throw new Error(`demo reading was refused: ${JSON.stringify(outcome)}`);
+  const act = (daysAgo: number, make: () => Outcome<unknown>): DemoAct => {
+    const at = new Date(now.getTime() - daysAgo * DAY_MS);
+    return {
+      at,
+      act: () => {
+        clock = at;
+        const outcome = make();
+        if (!outcome.ok) throw new Error(`demo reading was refused: ${JSON.stringify(outcome)}`);
+      },
+    };
   };
-  const tap = (daysAgo: number, nPerM: number, note: string) => {
-    clock = new Date(now.getTime() - daysAgo * DAY_MS);
+  const tap = (nPerM: number, note: string) => () => {
     const wavs = wavsOf(workshop, jobId, nPerM, random);
-    must(toEnd(keepTaps(workshop, { ...asked(note), source: 'simulated', wavs })));
+    return andWrite(toEnd(keepTaps(workshop, { ...asked(note), source: 'simulated', wavs })));
   };
-  tap(21, 232, 'The day it was collected.');
-  tap(9, 188, 'Brought back after the wet weeks.');
-  clock = new Date(now.getTime() - 8.9 * DAY_MS);
-  must(keepTurns(workshop, { ...asked('Card behind every key.'), opened: allCorners(0.6) }));
-  must(keepRemedy(workshop, { ...asked(''), remedy: 'keys' }));
-  tap(8.8, 236, '');
+  return [
+    act(21, tap(232, 'The day it was collected.')),
+    act(9, tap(188, 'Brought back after the wet weeks.')),
+    act(8.9, () => keepTurns(workshop, { ...asked('Card behind every key.'), opened: allCorners(0.6) })),
+    act(8.9, () => keepRemedy(workshop, { ...asked(''), remedy: 'keys' })),
+    act(8.8, tap(236, '')),
+  ];
 }
 
 function wavsOf(workshop: Workshop, jobId: string, nPerM: number, random: () => number): Record<TapPlace, string> {

@@ -7,18 +7,38 @@ import type { Database } from 'better-sqlite3';
 import { randomLcg, randomNormal } from 'd3-random';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { SIDES } from '@/core/job/sides';
+import { setPlanOf } from '@/core/set/setPlan';
 import { length, roundToStep } from '@/core/units/length';
 import { insertCloth } from '@/db/clothSheets';
-import { insertJob, listJobs } from '@/db/jobs';
+import { insertJobSet, joinSet } from '@/db/jobSets';
+import { hasJobs, insertJob, listJobs } from '@/db/jobs';
 import { setGroundStock } from '@/db/groundStocks';
 import { addRackBar } from '@/db/rackBars';
 import { writeRules } from '@/db/workshops';
 import { readSimulatedAir } from '../airCases';
 import { recordStep, saveInputs } from '../jobCases';
+import { settling } from '../jobStates';
 import type { Outcome } from '../outcome';
 import type { Workshop } from '../workshop';
-import { seedTaps } from './demoTaps';
-import { DEMO_CLOTH, DEMO_GROUNDS, DEMO_RACK, DEMO_RULES, type DemoJob, FINISHED, OPEN_JOBS } from './demoJobs';
+import { type DemoAct, tapActs } from './demoTaps';
+import { insertStoreMove, setStoreItem } from '@/db/storeItems';
+import { writeCostSettings } from '@/db/quotes';
+import { writeWeek } from '@/db/weeks';
+import { demoWeek } from './demoWeek';
+import { costSettingsShape } from '@/core/cost/costSettings';
+import { startOf } from '@/core/shape/shape';
+import {
+  DEMO_CLOTH,
+  DEMO_COSTS,
+  DEMO_STORE,
+  DEMO_GROUNDS,
+  DEMO_RACK,
+  DEMO_RULES,
+  DEMO_SETS,
+  type DemoJob,
+  FINISHED,
+  OPEN_JOBS,
+} from './demoJobs';
 
 const HOUR = 3_600_000;
 const FIRST_NUMBER = 101;
@@ -27,20 +47,55 @@ const TAPPED_JOB = 'demo-126';
 
 /** Seeds the demo in one transaction; a workshop that has jobs is left alone. */
 export function seedDemo(database: Database, now: Date): void {
-  if (listJobs(database).length > 0) return;
   const noise = randomNormal.source(randomLcg(0.417))(0, 0.45);
-  database.transaction(() => {
+  const seed = database.transaction(() => {
+    if (hasJobs(database)) return;
     writeRules(database, DEMO_RULES, 0);
     const finished = FINISHED.map((row, index) => finishedJob(row, index));
-    [...finished, ...OPEN_JOBS].forEach((job, index) => seedJob(database, job, index, now, noise));
+    const jobs = [...finished, ...OPEN_JOBS].flatMap((job, index) => jobActs(database, job, index, now, noise));
     readSimulatedAir({ database, now: () => now, newId: () => '' });
-    seedTaps(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now);
+    // The log is written in the order of the work, as a log is.
+    const acts = [...jobs, ...tapActs(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now)];
+    acts.sort((one, other) => one.at.getTime() - other.at.getTime()).forEach(({ act }) => act());
+    for (const set of DEMO_SETS) fileSet(database, set, now);
     DEMO_CLOTH.forEach((cloth, index) =>
       insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
     );
     DEMO_GROUNDS.forEach((stock) => setGroundStock(database, stock, 0));
+    fillStore(database, now);
     DEMO_RACK.forEach((bar, index) => addRackBar(database, { ...bar, id: `demo-rack-${index + 1}` }));
-  })();
+  });
+  // Asked under the lock: another start may be at it.
+  if (hasJobs(database)) return;
+  seed.immediate();
+  for (const _job of settling({ database }, 1000));
+}
+
+/** What is counted, as somebody counted it this morning; and what the house reckons with. */
+function fillStore(database: Database, now: Date): void {
+  for (const [id, name, unit, pack, priceMinor, there, least, place, supplier] of DEMO_STORE) {
+    setStoreItem(database, { id, name, unit, pack, priceMinor, least, place, supplier, revision: 0 });
+    insertStoreMove(database, {
+      id: `demo-store-${id}`,
+      at: now.toISOString(),
+      maker: DEMO_RULES.makers[1]!,
+      itemId: id,
+      quantity: there,
+      did: `${name}: counted ${there} ${unit}`,
+      entryId: null,
+      undoes: null,
+    });
+  }
+  writeCostSettings(database, { ...startOf(costSettingsShape), ...DEMO_COSTS }, 0);
+  writeWeek(database, demoWeek(format(addDays(now, 5), 'yyyy-MM-dd')), 0);
+}
+
+/** Puts the jobs whose titles begin so into a set that is planned as the first of them. */
+function fileSet(database: Database, { title, kind, layout }: (typeof DEMO_SETS)[number], now: Date): void {
+  const jobs = listJobs(database).filter(({ inputs }) => inputs.brief.title.startsWith(`${title}, `));
+  const id = `demo-set-${title.toLowerCase().replaceAll(' ', '-')}`;
+  insertJobSet(database, { id, title, kind, layout, inputs: setPlanOf(jobs[0]!.inputs, title) }, now.toISOString());
+  jobs.forEach((job, place) => joinSet(database, job.id, id, place));
 }
 
 /** Racks that a practised hand leaves, mm of diagonal: mostly little, now and then a joint that would not close. */
@@ -76,7 +131,8 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
   };
 }
 
-function seedJob(database: Database, demo: DemoJob, index: number, now: Date, noise: () => number): void {
+/** A job that is begun and recorded stage by stage. */
+function jobActs(database: Database, demo: DemoJob, index: number, now: Date, noise: () => number): DemoAct[] {
   const moment = (hoursAgo: number) => new Date(now.getTime() - hoursAgo * HOUR);
   const first = demo.records[0] ?? { stage: 'brief', hoursAgo: 20, maker: '' };
   const started = addMinutes(workingHour(moment(first.hoursAgo), first, new Date(0)), -30);
@@ -85,24 +141,39 @@ function seedJob(database: Database, demo: DemoJob, index: number, now: Date, no
   const id = `demo-${FIRST_NUMBER + index}`;
   const workshop: Workshop = { database, now: () => clock, newId: () => `${id}-${(serial += 1)}` };
   const inputs = demoInputs(demo, now, noise);
-  insertJob(database, { id, number: FIRST_NUMBER + index, createdAt: started.toISOString(), inputs }, started.toISOString());
   let revision = 1;
-  for (const record of demo.records) {
-    clock = workingHour(moment(record.hoursAgo), record, clock);
-    if (record.stage === 'handover') revision = weigh(workshop, id, revision, inputs, noise);
-    const result = recordStep(workshop, {
-      jobId: id,
-      revision,
-      stage: record.stage,
-      maker: record.maker,
-      note: record.note ?? '',
-      reason: record.reason ?? '',
-      unit: 'mm',
-      view: 'back',
-      clothId: null,
-    });
-    revision = must(demo, result).job.revision;
-  }
+  const begin = () =>
+    void insertJob(
+      database,
+      { id, number: FIRST_NUMBER + index, createdAt: started.toISOString(), inputs },
+      started.toISOString(),
+    );
+  let last = started;
+  const steps = demo.records.map((record): DemoAct => {
+    const at = workingHour(moment(record.hoursAgo), record, last);
+    last = at;
+    const weighedKg = record.stage === 'handover' ? weighed(inputs, noise) : null;
+    return {
+      at,
+      act: () => {
+        clock = at;
+        if (weighedKg !== null) revision = weigh(workshop, id, revision, inputs, weighedKg);
+        const result = recordStep(workshop, {
+          jobId: id,
+          revision,
+          stage: record.stage,
+          maker: record.maker,
+          note: record.note ?? '',
+          reason: record.reason ?? '',
+          unit: 'mm',
+          view: 'back',
+          clothId: null,
+        });
+        revision = must(demo, result).job.revision;
+      },
+    };
+  });
+  return [{ at: started, act: begin }, ...steps];
 }
 
 /** The working day of the demo, hours. */
@@ -123,13 +194,14 @@ function workingHour(at: Date, { hoursAgo, stage }: DemoJob['records'][number], 
 }
 
 /** The scale's word at the end: what the plan worked out, give or take the wood. */
-function weigh(workshop: Workshop, id: string, revision: number, inputs: JobInputs, noise: () => number): number {
-  const perimeter = (inputs.brief.width.mm + inputs.brief.height.mm) / 1000;
-  const weighed = {
-    ...inputs,
-    handover: { ...inputs.handover, weighedKg: Math.round((perimeter * 1.05 + noise() * 0.08) * 100) / 100 },
-  };
-  return must(null, saveInputs(workshop, { jobId: id, revision, inputs: weighed })).revision;
+function weighed({ brief }: JobInputs, noise: () => number): number {
+  const perimeter = (brief.width.mm + brief.height.mm) / 1000;
+  return Math.round((perimeter * 1.05 + noise() * 0.08) * 100) / 100;
+}
+
+function weigh(workshop: Workshop, id: string, revision: number, inputs: JobInputs, weighedKg: number): number {
+  const onScale = { ...inputs, handover: { ...inputs.handover, weighedKg } };
+  return must(null, saveInputs(workshop, { jobId: id, revision, inputs: onScale })).revision;
 }
 
 function must<T>(demo: DemoJob | null, outcome: Outcome<T>): T {

@@ -1,12 +1,9 @@
 import { spellOf } from '@/server/airCases';
 import { openWorkshop } from '@/server/openWorkshop';
-import { benchRows, dryingClocks } from '@/server/workshopCases';
+import { dryingClocks } from '@/server/workshopCases';
 
 /** What dries or sets now, and whether it gets damp: asked for by every open tab. */
 export function GET(): Response {
   const workshop = openWorkshop();
-  return Response.json(
-    { clocks: dryingClocks(benchRows(workshop)), spell: spellOf(workshop) },
-    { headers: { 'cache-control': 'no-store' } },
-  );
+  return Response.json({ ...dryingClocks(workshop), spell: spellOf(workshop) }, { headers: { 'cache-control': 'no-store' } });
 }

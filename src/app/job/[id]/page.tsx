@@ -7,11 +7,12 @@ import { brokenJob, openJob } from '@/server/jobReading';
 import { houseLessons } from '@/server/learnedCases';
 import { keptTaps } from '@/server/readingCases';
 import { rackBars } from '@/server/rackCases';
-import { openWorkshop } from '@/server/openWorkshop';
+import { filedOf } from '@/server/setPages';
+import { workshopOf } from '@/server/practice';
 
 export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const workshop = openWorkshop();
+  const workshop = workshopOf(id);
   const broken = brokenJob(workshop, id);
   if (broken)
     return (
@@ -31,6 +32,7 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
       lessons={houseLessons(workshop)}
       air={airOf(workshop)}
       recordings={keptTaps(workshop, id)}
+      filed={filedOf(workshop, id)}
       nowMs={workshop.now().getTime()}
     />
   );

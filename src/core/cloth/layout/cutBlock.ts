@@ -27,6 +27,10 @@ export const turnedBlock = (block: CutBlock): CutBlock =>
 export const piecesOf = (block: CutBlock): ClothPiece[] =>
   block.kind === 'piece' ? [block.piece] : [...piecesOf(block.first), ...piecesOf(block.second)];
 
+/** Blocks one below the other that reach across the whole width. */
+export const rowsOf = (block: CutBlock): CutBlock[] =>
+  block.kind === 'below' ? [...rowsOf(block.first), ...rowsOf(block.second)] : [block];
+
 /** Cloth in the pieces of a block, mm², the tear counted in. */
 export const pieceArea = (block: CutBlock): number =>
   block.kind === 'piece' ? block.w * block.h : pieceArea(block.first) + pieceArea(block.second);

@@ -3,7 +3,7 @@
  * that waste little together until few are left; join these exactly. Now and then a little worse is let through,
  * so that the search does not sit fast.
  */
-import { type CutBlock, joined, pieceArea, piecesOf, turnedBlock } from './cutBlock';
+import { type CutBlock, joined, pieceArea, piecesOf, rowsOf, turnedBlock } from './cutBlock';
 import { waysOf } from './firstLayout';
 import type { ClothPiece } from './rollLayout';
 import { type BlockChoice, joinBlocks } from './subsetFronts';
@@ -31,10 +31,6 @@ export function* improveBlock(root: CutBlock, width: number, tear: number, rando
   const again = yield* joinBlocks(choices, width, longest, random);
   return again ? rest.reduce((all, row) => joined('below', all, row), again) : root;
 }
-
-/** Blocks one below the other that reach across the whole width. */
-const rowsOf = (block: CutBlock): CutBlock[] =>
-  block.kind === 'below' ? [...rowsOf(block.first), ...rowsOf(block.second)] : [block];
 
 /** Blocks opened by chance, and a few pieces taken out on their own. */
 function takenApart(rows: readonly CutBlock[], tear: number, random: () => number): CutBlock[] {
@@ -120,7 +116,8 @@ function choiceOf(block: CutBlock, tear: number): BlockChoice {
   return { ways: turns ? [block, turnedBlock(block)] : [block] };
 }
 
-function shuffled<T>(list: readonly T[], random: () => number): T[] {
+/** A list in an order by chance. */
+export function shuffled<T>(list: readonly T[], random: () => number): T[] {
   const copy = [...list];
   for (let index = copy.length - 1; index > 0; index -= 1) {
     const other = Math.floor(random() * (index + 1));

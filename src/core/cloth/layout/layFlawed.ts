@@ -4,15 +4,19 @@
  * elsewhere, and what does not get longer stays.
  */
 import { type Cell, lowestIn } from './cellTop';
-import { type CutBlock, joined, pieceBlock, piecesOf } from './cutBlock';
-import { waysOf } from './firstLayout';
-import { leastTop } from './leastTop';
+import { type CutBlock, joined, pieceBlock, piecesOf, rowsOf } from './cutBlock';
+import { firstLayout, waysOf } from './firstLayout';
+import { improveBlock, shuffled } from './improveBlock';
+import { MOST_PIECES, leastTop } from './leastTop';
 import { lengthBound } from './lengthBound';
 import { pinTrouble } from './pinTrouble';
 import { type ClothPiece, type ClothSheet, type PlacedPiece, type RollLayout, lengthUsed } from './rollLayout';
 
 /** Changes tried in a round. */
 const TRIES = 12;
+/** So many are settled at once; more are laid well first, since a proof looks at nothing that is longer. */
+const FEW = 5;
+const ROUNDS_BEFORE = 12;
 
 /**
  * Lays pieces round flaws and pins; yields and returns as layRoll does.
@@ -36,19 +40,29 @@ export function* layFlawed(
   const steps = lengthBound(pieces, sheet.width + sheet.tear, sheet.tear);
   const alone = floorOf(pieces, sheet);
   yield shown(best.placed, alone);
-  const exact = leastTop(pieces, sheet);
-  if (typeof exact !== 'string') return shown(exact, lengthUsed(exact));
   let bound = alone;
   let rising = true;
+  // As if there were no flaws, beside the other: where it is short, a little out of the way of flaws is short too.
+  const width = sheet.width + sheet.tear;
+  let plain = pieces.some((piece) => piece.pin) ? null : firstLayout(pieces, width, sheet.tear);
+  const provenAt = pieces.length > MOST_PIECES ? Infinity : pieces.length > FEW ? Math.min(ROUNDS_BEFORE, rounds - 1) : 0;
   for (let round = 0; round < rounds && best.length > bound; round += 1) {
+    if (round === provenAt) {
+      const exact = leastTop(pieces, sheet, best.length);
+      // Nothing is shorter: what there is has been proven.
+      if (exact === 'none') return shown(best.placed, best.length);
+      if (exact !== 'too many') return shown(exact, lengthUsed(exact));
+    }
     if (rising) {
       const step = steps.next();
       bound = Math.max(bound, step.value);
       rising = !step.done;
     }
+    if (plain) plain = yield* improveBlock(plain, width, sheet.tear, random);
     let better = false;
     for (let tried = 0; tried < TRIES; tried += 1) {
-      const next = laid(changed(now.tree, sheet.tear, random), sheet);
+      const tree = plain && tried % 2 === 0 ? reordered(plain, random) : changed(now.tree, sheet.tear, random);
+      const next = laid(tree, sheet);
       if (!next || next.cost > now.cost * (1 + 0.004 * random() ** 6)) continue;
       now = next;
       if (now.length >= best.length) continue;
@@ -58,6 +72,18 @@ export function* layFlawed(
     yield better || round % 50 === 49 ? shown(best.placed, bound) : undefined;
   }
   return shown(best.placed, bound);
+}
+
+/** The tree with its rows in another order, and here and there two neighbours exchanged: as long on plain cloth. */
+function reordered(tree: CutBlock, random: () => number): CutBlock {
+  const rows = shuffled(rowsOf(tree), random);
+  return rows.map((row) => mirrored(row, random)).reduce((first, second) => joined('below', first, second));
+}
+
+function mirrored(block: CutBlock, random: () => number): CutBlock {
+  if (block.kind === 'piece') return block;
+  const [first, second] = [mirrored(block.first, random), mirrored(block.second, random)];
+  return random() < 0.5 ? joined(block.kind, second, first) : joined(block.kind, first, second);
 }
 
 /** Least length because of one piece alone. */

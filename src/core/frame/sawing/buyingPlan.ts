@@ -6,7 +6,8 @@ import { type HouseRules, assumed } from '../../house/houseRules';
 import { totalMinor } from '../../units/money';
 import { type CuttingResult, type SawnBar, cutTimber } from './cutTimber';
 import type { TimberPart, TimberStock } from './timberStock';
-import { BEAD_WIDTH_MM, type FramePart } from '../frameParts';
+import { BEAD_WIDTH_MM, type FramePart, partsIfOpen } from '../frameParts';
+import type { BarsInputs } from '../../stages/bars/barsInputs';
 import { boughtLengths, pairPrice, pieces } from './framePrice';
 import { profileOf } from '../../house/materials';
 import type { Profile } from '../profiles';
@@ -18,6 +19,26 @@ export interface FrameWanted {
   profile: string;
   parts: FramePart[];
 }
+
+/**
+ * The frame of a face with these bars; without parts where the bars leave no opening.
+ *
+ * @param whose "No. 131"
+ */
+export const frameWanted = (
+  whose: string,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+  bars: Pick<BarsInputs, 'profile' | 'joint' | 'bracesUpright' | 'bracesLevel'>,
+  rules: HouseRules,
+): FrameWanted => ({
+  whose,
+  profile: bars.profile,
+  parts: partsIfOpen(
+    { widthMm, heightMm, bracesUpright: bars.bracesUpright.length, bracesLevel: bars.bracesLevel.length },
+    profileOf(rules, bars.profile),
+    bars.joint,
+  ),
+});
 
 /** What is sawn from bought lengths. */
 export type SawnKind = 'timber' | 'brace' | 'bead';

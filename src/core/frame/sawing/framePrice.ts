@@ -6,6 +6,13 @@ import type { FramePart } from '../frameParts';
 import { totalMinor } from '../../units/money';
 import type { PricedLength, Profile } from '../profiles';
 
+/** What one kind of part of a frame costs. */
+export interface WoodPrice {
+  from: FramePart['from'];
+  /** Minor units; null when the list has no length for a part. */
+  minor: number | null;
+}
+
 export interface FramePrice {
   /** Minor units; null when a list has no length for a part. */
   minor: number | null;
@@ -58,15 +65,26 @@ export function pairPrice(mm: number, profile: Profile, rules: HouseRules): { mi
 
 /** Price of the wood of a frame: bars and braces, whole lengths paid; bead strips too where the house buys them. */
 export function framePrice(parts: readonly FramePart[], profile: Profile, rules: HouseRules): FramePrice {
-  const kerf = assumed(rules, 'kerf');
   const pairs = parts
     .filter((part) => part.from === 'pairs')
     .map((part) => ({ part, ...pairPrice(part.lengthMm, profile, rules) }));
-  const sums = [
-    ...pairs.map((one) => one.minor),
-    sawnPrice(pieces(parts, 'timber'), profile.timber, kerf),
-    sawnPrice(pieces(parts, 'brace'), profile.brace.lengths, kerf),
-    profile.beads.length === 0 ? 0 : sawnPrice(pieces(parts, 'bead'), profile.beads, kerf),
-  ];
-  return { minor: totalMinor(sums), special: pairs.filter((one) => one.special).map((one) => one.part.lengthMm) };
+  return {
+    minor: totalMinor(woodPrices(parts, profile, rules).map(({ minor }) => minor)),
+    special: pairs.filter((one) => one.special).map((one) => one.part.lengthMm),
+  };
+}
+
+/** What the parts of a frame cost, kind by kind; only those that it has. */
+export function woodPrices(parts: readonly FramePart[], profile: Profile, rules: HouseRules): WoodPrice[] {
+  const kerf = assumed(rules, 'kerf');
+  const paired = parts.filter((part) => part.from === 'pairs').map((part) => pairPrice(part.lengthMm, profile, rules).minor);
+  const prices: Record<FramePart['from'], number | null> = {
+    pairs: totalMinor(paired),
+    timber: sawnPrice(pieces(parts, 'timber'), profile.timber, kerf),
+    brace: sawnPrice(pieces(parts, 'brace'), profile.brace.lengths, kerf),
+    bead: profile.beads.length === 0 ? 0 : sawnPrice(pieces(parts, 'bead'), profile.beads, kerf),
+  };
+  return (['pairs', 'timber', 'brace', 'bead'] as const)
+    .filter((from) => parts.some((part) => part.from === from))
+    .map((from) => ({ from, minor: prices[from] }));
 }

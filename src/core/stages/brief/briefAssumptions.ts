@@ -12,4 +12,22 @@ export const BRIEF_ASSUMPTIONS = [
     'Tells the latest start: what takes hands is spread over the days, what dries goes on at night.',
   ),
   row('deepFrom', 'brief', 'A deep bar from', 30, 'mm', [15, 60], 'Unframed work is usually stretched on bars of 35 to 40 mm.'),
+  row(
+    'rebateGap',
+    'brief',
+    'Gap to the rebate on each side',
+    1.5,
+    'mm',
+    [0, 15],
+    'Room for cloth, a shrinking frame and a little keying.',
+  ),
+  row(
+    'lipHides',
+    'brief',
+    'The lip hides of the face, at least',
+    2,
+    'mm',
+    [0, 30],
+    'Less lets light through when the frame shrinks.',
+  ),
 ] as const;

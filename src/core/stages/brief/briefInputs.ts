@@ -1,6 +1,7 @@
 /* What is typed for the brief. */
 import { EDGES, HANGS, MEDIUMS, USES } from '../../house/schools';
-import { type ShapeOf, lengthOf, oneOf, optional, text } from '../../shape/shape';
+import { rebateShape } from '../../painting/rebateInputs';
+import { type ShapeOf, lengthOf, oneOf, optional, part, text, day } from '../../shape/shape';
 
 /** Faces smaller or larger than this are typing errors, mm. */
 export const FACE_RANGE_MM = { least: 100, most: 4000 };
@@ -15,10 +16,12 @@ export const briefShape = {
   edges: oneOf(EDGES, 'unframed'),
   /** Room between canvas and rebate, in all, across each way. */
   rebateClearance: lengthOf(0, 60, 4),
+  /** The frame it goes into, as measured. */
+  rebate: part('rebate', rebateShape),
   medium: oneOf(MEDIUMS, 'undecided'),
   hangs: oneOf(HANGS, 'thisWay'),
   /** yyyy-mm-dd, or null when nobody waits. */
-  dueOn: optional(text(10, 10, '', /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)),
+  dueOn: optional(day()),
   note: text(0, 2000),
 };
 

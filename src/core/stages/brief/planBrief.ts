@@ -1,3 +1,5 @@
+import { type MeasuredRebate, planRebate, rebateReadings } from '../../painting/planRebate';
+import { rebateVerdicts } from '../../painting/rebateVerdicts';
 import { profileOf } from '../../house/materials';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -7,18 +9,29 @@ import { printSize } from '../../units/length';
 import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 
+export interface BriefPlan extends StagePlan {
+  /** How the canvas lies in the frame it goes into; null where it goes into none. */
+  rebate: MeasuredRebate | null;
+}
+
 /** The brief in one line and what it asks of the later stages. */
-export function planBrief(inputs: JobInputs, context: PlanContext): StagePlan {
+export function planBrief(inputs: JobInputs, context: PlanContext): BriefPlan {
   const { brief } = inputs;
   const use = byId(USES, brief.use);
   const edges = byId(EDGES, brief.edges);
   return {
     answer: printSize(brief.width.mm, brief.height.mm, context.tape),
     answerNote: `${use.name}, ${edges.name.toLowerCase()}, ${byId(MEDIUMS, brief.medium).name.toLowerCase()}`,
-    verdicts: [...sizeVerdicts(inputs), ...imageVerdicts(use.painted), ...edgeVerdicts(inputs, context)],
-    readings: [],
+    verdicts: [
+      ...sizeVerdicts(inputs),
+      ...imageVerdicts(use.painted),
+      ...edgeVerdicts(inputs, context),
+      ...rebateVerdicts(inputs, context),
+    ],
+    readings: rebateReadings(inputs, context.rules),
     minutes: stageById('brief').minutes,
     setsMinutes: null,
+    rebate: planRebate(inputs, context),
   };
 }
 

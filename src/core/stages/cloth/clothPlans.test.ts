@@ -1,5 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
+import { rounds } from '@/testRounds';
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
 import { CORNERS } from '../../frame/square/corners';
 import { DEFAULT_RULES, tapeFor } from '../../house/houseRules';
@@ -74,11 +75,11 @@ describe('a painting on its frame', () => {
     expect(sizeRows(inputsWith({}, {}), context)).toEqual([]);
   });
 
-  it('what would hold does hold: 150 images of any shape', () => {
+  it('what would hold does hold, for images of any shape', () => {
     const source = randomLcg(0.23);
     const off = (by: number) => by * (2 * source() - 1);
     const counts = { face: 0, wrap: 0, bare: 0 };
-    for (let turn = 0; turn < 150; turn += 1) {
+    for (let turn = 0; turn < rounds(60, 150); turn += 1) {
       const [w, h] = [900 + off(25), 600 + off(25)];
       const skew = off(8);
       const one = read(w + off(4), h + off(4), w, h, Math.hypot(w, h) + skew, Math.hypot(w, h) - skew);
@@ -105,7 +106,7 @@ describe('a painting on its frame', () => {
         expect(again(({ cloth }) => (cloth.painting.mayBare = true)).holds).toBe(true);
       }
     }
-    expect(Math.min(counts.face, counts.wrap, counts.bare)).toBeGreaterThan(5);
+    expect(Math.min(counts.face, counts.wrap, counts.bare)).toBeGreaterThan(2);
   });
 
   it('a size is said to hold exactly where its place is judged good', () => {

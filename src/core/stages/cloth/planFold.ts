@@ -1,3 +1,4 @@
+import { rebateRoom } from '../../painting/planRebate';
 import { CORNER_FOLDS, type CornerFold, type SeamFaces } from '../../cloth/cornerFolds';
 import { type CornerPattern, type PatternSize, cardPattern, sparePattern, wholeCorner } from '../../cloth/cornerTemplate';
 import type { CutSize } from '../../cloth/cutSize';
@@ -74,11 +75,14 @@ export function planFold(
 }
 
 /** What the corner does to a rebate and a wall, and whether its pattern can be cut here. */
-export function foldVerdicts({ brief }: JobInputs, plan: FoldPlan, { rules, tape }: PlanContext): Verdict[] {
+export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanContext): Verdict[] {
+  const { rules, tape } = context;
+  const { brief } = inputs;
   const { fold, layers, edgeMm, backMm, pattern } = plan;
   const limit = assumed(rules, 'cornerBulk');
   const both = 2 * edgeMm;
   const rebated = byId(EDGES, brief.edges).inRebate;
+  const room = rebateRoom(inputs, context).mm;
   return [
     ...(fold.cut !== 'never' && !pattern
       ? [
@@ -109,16 +113,13 @@ export function foldVerdicts({ brief }: JobInputs, plan: FoldPlan, { rules, tape
           verdict({
             id: 'bulkInRebate',
             about: 'bulk in the rebate',
-            level: both <= brief.rebateClearance.mm ? 'good' : 'watch',
+            level: both <= room ? 'good' : 'watch',
             measured: both,
-            limit: brief.rebateClearance.mm,
+            limit: room,
             unit: 'mm',
-            says: `${layers.edge} layers on the seam sides make it ${printFine(both, tape)} larger there, ${printFine(brief.rebateClearance.mm, tape)} of room in the rebate.`,
+            says: `${layers.edge} layers on the seam sides make it ${printFine(both, tape)} larger there, ${printFine(room, tape)} of room in the rebate.`,
             because: 'Both corners of a side count.',
-            doThis:
-              both <= brief.rebateClearance.mm
-                ? ''
-                : 'Turn the seams to the other sides, take a thinner fold, or ease the rebate.',
+            doThis: both <= room ? '' : 'Turn the seams to the other sides, take a thinner fold, or ease the rebate.',
           }),
         ]
       : []),

@@ -105,6 +105,15 @@ export const FASTEN_ASSUMPTIONS = [
     'Hard on the hand: one or two canvases a day, change hands.',
   ),
   row(
+    'handChange',
+    'fasten',
+    'Squeezes before the other hand takes over',
+    40,
+    'squeezes',
+    [5, 400],
+    'The usual caution against strain; local rules and the hand’s own word come first.',
+  ),
+  row(
     'sparePercent',
     'fasten',
     'Spare fasteners',

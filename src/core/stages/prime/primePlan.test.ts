@@ -183,7 +183,7 @@ it('what was left without a measured mix is held against the mix that was told, 
 describe('the bars after the coats', () => {
   const history = (nPerM: number): JobHistory => ({
     ...NO_HISTORY,
-    tensions: [{ at: '2031-05-01', tool: 'tap', nPerM, sdNPerM: 10, across: nPerM, down: nPerM, rh: 50, entryId: 'e' }],
+    tensions: [{ at: '2031-05-01', tool: 'tap', nPerM, sdNPerM: 10, across: nPerM, down: nPerM, rh: 50, entryId: 'e', order: 0 }],
   });
 
   it('bow with the tension that was measured and what is still to come', () => {

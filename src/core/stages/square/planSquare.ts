@@ -67,6 +67,13 @@ export function planSquare(inputs: JobInputs, context: PlanContext): SquarePlan 
   };
 }
 
+/** The readings so far kept as a try, and both diagonals open to be read anew. */
+export const anotherTry = (square: SquareInputs): Partial<SquareInputs> => ({
+  tries: [...square.tries, tapeReadings(square)],
+  down: null,
+  up: null,
+});
+
 /** Readings as typed, in mm. */
 export const tapeReadings = ({ top, right, bottom, left, down, up }: Record<TapeName, Length | null>): TapeReadings => ({
   top: top?.mm ?? null,

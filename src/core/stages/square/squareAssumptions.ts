@@ -50,6 +50,7 @@ export const SQUARE_ASSUMPTIONS = [
     'The gap of a float frame shows every millimetre.',
   ),
   row('squarePanel', 'square', 'Diagonal difference, panel of a set', 0.5, 'mm/m', [0.2, 5], 'Panels meet edge to edge.'),
+  row('panelJoint', 'square', 'Wedge or step of a joint between panels', 1, 'mm', [0.2, 5], 'The eye runs along a joint.'),
   row('windFine', 'square', 'Corner lift that is fine', 2, 'mm/m', [0.5, 5], 'Pulls flat on the wall.'),
   row('windShows', 'square', 'Corner lift that shows', 5, 'mm/m', [2, 15], 'A corner stands off the wall.'),
 ] as const;

@@ -1,4 +1,5 @@
 /* What is judged about the squareness of a frame, one verdict each. */
+import { rebateRoom } from '../../painting/planRebate';
 import { JOINTS } from '../../frame/joints';
 import type { PressPlan } from '../../frame/square/press';
 import { type TapeName, isDiagonal } from '../../frame/square/corners';
@@ -307,11 +308,13 @@ function doubtWords(doubt: Doubt, tape: Tape, say: SideWords): { says: string; d
   }
 }
 
-function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs: { brief } }: SquareCase, { tape }: PlanContext): Verdict {
+function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs }: SquareCase, context: PlanContext): Verdict {
+  const { brief } = inputs;
+  const { tape } = context;
   const off = [widthMm.value - brief.width.mm, heightMm.value - brief.height.mm] as const;
   const worst = Math.max(Math.abs(off[0]), Math.abs(off[1]));
   const { inRebate } = byId(EDGES, brief.edges);
-  const limit = inRebate ? Math.max(1, brief.rebateClearance.mm / 2) : 2;
+  const limit = inRebate ? Math.max(1, rebateRoom(inputs, context).mm / 2) : 2;
   const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
   const level = levelAtMost(worst, limit, 2 * limit);
   return verdict({

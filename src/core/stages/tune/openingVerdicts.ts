@@ -1,4 +1,5 @@
 /* What opening the corners of a stretcher is judged by: how far, how square, how it fits its rebate. */
+import { rebateRoom } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -185,8 +186,9 @@ function skewVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape, rul
   });
 }
 
-function rebateVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape }: PlanContext): Verdict {
-  const clearanceMm = brief.rebateClearance.mm;
+function rebateVerdict({ opened }: OpeningsPlan, inputs: JobInputs, context: PlanContext): Verdict {
+  const { tape } = context;
+  const { mm: clearanceMm, measured } = rebateRoom(inputs, context);
   const grows = Math.max(opened.widthMm, opened.heightMm);
   const fits = grows <= clearanceMm;
   return verdict({
@@ -196,7 +198,7 @@ function rebateVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape }:
     measured: grows,
     limit: clearanceMm,
     unit: 'mm',
-    says: `Grows ${printFine(grows, tape)} into ${printFine(clearanceMm, tape)} of clearance.`,
+    says: `Grows ${printFine(grows, tape)} into ${printFine(clearanceMm, tape)} of clearance${measured ? ', as measured' : ''}.`,
     because: 'A keyed frame may no longer fit its rebate.',
     doThis: fits ? '' : 'Open less, or widen the rebate.',
   });

@@ -1,3 +1,4 @@
+import { rebateRoom } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf } from '../../house/materials';
@@ -56,7 +57,7 @@ export function planTune(inputs: JobInputs, context: PlanContext, bars: BarsPlan
     primed: fabricOf(rules, inputs.cloth.fabric).primed || history.dryGroundGPerM2 > 0,
     cornersOpen: corners.opener !== null,
     inRebate: byId(EDGES, brief.edges).inRebate,
-    growthWords: `${printFine(corners.opened.widthMm, context.tape)} of ${printFine(brief.rebateClearance.mm, context.tape)}`,
+    growthWords: `${printFine(corners.opened.widthMm, context.tape)} of ${printFine(rebateRoom(inputs, context).mm, context.tape)}`,
     atEnd: Math.max(...CORNERS.map((corner) => corners.soFar[corner])) >= assumed(rules, 'keyEnd'),
     signs: tune.signs,
     policies: rules.policies,

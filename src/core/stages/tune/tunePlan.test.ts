@@ -18,6 +18,7 @@ const entry = (day: number, readings: Reading[], more: Partial<LogEntry> = {}): 
   stage: 'tune',
   step: null,
   kind: 'reading',
+  device: '',
   of: '',
   at: at(day),
   maker: 'Me',

@@ -3,6 +3,7 @@ import { randomLcg } from 'd3-random';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { rounds } from '@/testRounds';
 import { toEnd } from '../../toEnd';
 import { type TapRecording, analyseTaps } from './analyseTaps';
 import { MICROPHONE_AT, type Pull, type Span, TAP_PLACES, TAP_PLACE_IDS, type TapPlace, modeHz } from './membraneTone';
@@ -60,11 +61,12 @@ function tapsOf(random: () => number, { span, sigma, pull }: ReturnType<typeof c
 }
 
 describe('tension from three taps', () => {
-  it('is right, and knows how right, on 200 canvases with noise, hum and a hand that misses', { timeout: 180_000 }, () => {
+  it('is right, and knows how right, on canvases with noise, hum and a hand that misses', () => {
+    const canvases = rounds(60, 200);
     const errors: number[] = [];
     const parts: number[] = [];
     let accepted = 0;
-    for (let seed = 0; seed < 200; seed += 1) {
+    for (let seed = 0; seed < canvases; seed += 1) {
       const random = randomLcg((seed + 0.5) / 1000);
       const canvas = canvasOf(random);
       const taps = tapsOf(random, canvas);
@@ -78,7 +80,7 @@ describe('tension from three taps', () => {
     }
     errors.sort((one, other) => one - other);
     const within = (sds: number) => parts.filter((one) => one < sds).length / parts.length;
-    expect(accepted).toBeGreaterThanOrEqual(120);
+    expect(accepted).toBeGreaterThanOrEqual(0.6 * canvases);
     expect(errors[errors.length >> 1]).toBeLessThan(0.04);
     expect(errors[Math.floor(errors.length * 0.95)]).toBeLessThan(0.12);
     expect(errors.at(-1)).toBeLessThan(0.25);

@@ -24,7 +24,10 @@ describe('the low-pass', () => {
 describe('mains hum', () => {
   const random = randomLcg(0.4);
   const hiss = Float64Array.from({ length: RATE }, () => 0.05 * normal(random));
-  const mixed = (hz: number) => hiss.map((value, index) => value + tone(hz)[index]! * 0.5 + tone(2 * hz)[index]! * 0.2);
+  const mixed = (hz: number) => {
+    const [ground, overtone] = [tone(hz), tone(2 * hz)];
+    return hiss.map((value, index) => value + ground[index]! * 0.5 + overtone[index]! * 0.2);
+  };
 
   it.each([50, 60] as const)('of %d Hz is found with its overtone and taken off', (hz) => {
     const samples = mixed(hz);

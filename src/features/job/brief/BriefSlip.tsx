@@ -5,8 +5,10 @@ import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, LengthField, TypedField } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
+import { RebateFields } from './RebateFields';
 
-export function BriefSlip({ inputs: { brief }, locked, change }: SlipProps) {
+export function BriefSlip({ inputs, locked, change }: SlipProps) {
+  const { brief } = inputs;
   const set = (patch: Partial<JobInputs['brief']>) => change('brief', patch);
   return (
     <div className="space-y-1.5">
@@ -68,6 +70,7 @@ export function BriefSlip({ inputs: { brief }, locked, change }: SlipProps) {
           />
         )}
       </div>
+      {byId(EDGES, brief.edges).inRebate && <RebateFields inputs={inputs} locked={locked} change={change} />}
       <TypedField
         label="About it"
         value={brief.note}

@@ -9,8 +9,7 @@ import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { cornerPattern, cornerSize, planFold } from '@/core/stages/cloth/planFold';
 import type { Plan } from '@/core/case/planJob';
 import { printFine } from '@/core/units/length';
-import { cornerStepScene } from '@/drawing/cornerStepScene';
-import { cornerTemplateScene } from '@/drawing/cornerTemplateScene';
+import { cornerScene } from '@/drawing/cornerScene';
 import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -134,32 +133,12 @@ export function FoldPanel({ jobId, inputs, plan, locked, change }: FoldPanelProp
         </ol>
       </div>
       <div className="grid grid-rows-1">
-        {pattern && shown.shows === 'cut' ? (
-          <Drawing
-            scene={cornerTemplateScene(pattern, corner, inputs.cloth.seams, tape, 'screen')}
-            tape={tape}
-            scaleBar={false}
-            className="h-[206px]"
-          />
-        ) : (
-          <Drawing
-            scene={cornerStepScene(
-              {
-                fold,
-                shows: shown.shows,
-                depthMm: size.depthMm,
-                barMm: bars.profile.widthMm,
-                returnMm: Math.max(1, Math.min(size.sideMm, size.endMm) - size.depthMm),
-                pattern,
-              },
-              corner,
-              inputs.cloth.seams,
-            )}
-            tape={tape}
-            scaleBar={false}
-            className="h-[206px]"
-          />
-        )}
+        <Drawing
+          scene={cornerScene({ inputs, plan, tape, say }, corner, step)}
+          tape={tape}
+          scaleBar={false}
+          className="h-[206px]"
+        />
       </div>
     </div>
   );

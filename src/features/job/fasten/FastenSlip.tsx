@@ -3,11 +3,12 @@ import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import type { JobInputs } from '@/core/job/job';
 import { Choice, LengthField, Tick } from '@/ui/fields';
+import { StripLinks } from '../MarkLinks';
 import { type SlipProps, columns } from '../slipProps';
 
 const ONE_TO_THREE = (['1', '2', '3'] as const).map((id) => ({ id, name: id }));
 
-export function FastenSlip({ inputs: { fasten }, locked, change }: SlipProps) {
+export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['fasten']>) => change('fasten', patch);
   return (
     <div className={columns}>
@@ -54,6 +55,7 @@ export function FastenSlip({ inputs: { fasten }, locked, change }: SlipProps) {
         onChange={(secondRound) => set({ secondRound })}
         disabled={locked}
       />
+      <StripLinks jobId={jobId} painted={plan.cloth.painted} />
     </div>
   );
 }

@@ -53,7 +53,7 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
   const keep = async () => {
     const offGrainDeg = lesson?.offGrainDeg ?? 0;
     const note = lesson ? `Lesson: ${lesson.name.toLowerCase()}` : '';
-    if (await onKeep((asked) => keepRehearsalAction({ ...asked, moves: [...moves], offGrainDeg, note }))) setKept(moves);
+    if (await onKeep(keepRehearsalAction, { moves: [...moves], offGrainDeg, note })) setKept(moves);
   };
   return (
     <div className="space-y-2">

@@ -5,9 +5,10 @@ import { parseMass, printMass } from '@/core/units/mass';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, TypedField } from '@/ui/fields';
+import { LabelLinks } from '../MarkLinks';
 import { type SlipProps, columns } from '../slipProps';
 
-export function HandoverSlip({ inputs: { handover }, locked, change }: SlipProps) {
+export function HandoverSlip({ jobId, inputs: { handover }, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['handover']>) => change('handover', patch);
   const { tape } = useWorkshop();
   const read = (typed: string) => {
@@ -46,6 +47,7 @@ export function HandoverSlip({ inputs: { handover }, locked, change }: SlipProps
         placeholder="Title, maker, this way up"
         disabled={locked}
       />
+      <LabelLinks href={`/job/${jobId}/label`} alone />
     </div>
   );
 }

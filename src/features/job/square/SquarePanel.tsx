@@ -7,7 +7,7 @@ import { NOTHING_READ } from '@/core/frame/square/readings';
 import { WIND_PATTERNS } from '@/core/frame/square/wind';
 import type { JobInputs } from '@/core/job/job';
 import { type CornerGap, MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';
-import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
+import { type SquarePlan, anotherTry, tapeReadings } from '@/core/stages/square/planSquare';
 import { MM_PER_INCH, finerTape, length, printFine, printLength } from '@/core/units/length';
 import { Choice, LengthField, ReadingField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
@@ -110,7 +110,7 @@ function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan
             type="button"
             className="btn btn-sm btn-outline"
             disabled={locked || !complete || square.tries.length >= MOST_TRIES}
-            onClick={() => change({ tries: [...square.tries, read], down: null, up: null })}
+            onClick={() => change(anotherTry(square))}
           >
             Keep this try, read again
           </button>

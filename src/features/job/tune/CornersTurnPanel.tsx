@@ -44,7 +44,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
   const first = steps[0];
   const record = async (opened: Openings) => {
     setBusy(true);
-    if (await onKeep((asked) => keepTurnsAction({ ...asked, note: '', opened }))) setOwn(NOT_OPENED);
+    if (await onKeep(keepTurnsAction, { note: '', opened })) setOwn(NOT_OPENED);
     setBusy(false);
   };
   const quarter = opener.kind === 'bolt' ? openingBy(0.25, opener) : openingBy(1, opener);

@@ -245,7 +245,7 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
     if (!C || !X || !Y) return;
     setBusy(true);
     const wavs = { C: base64(writeWav(C)), X: base64(writeWav(X)), Y: base64(writeWav(Y)) };
-    if (await onKeep((asked) => keepTapsAction({ ...asked, note: '', source: taps.source, wavs }))) setKept(taps.taps);
+    if (await onKeep(keepTapsAction, { note: '', source: taps.source, wavs })) setKept(taps.taps);
     setBusy(false);
   };
   return (

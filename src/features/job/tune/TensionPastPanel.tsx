@@ -21,12 +21,14 @@ export function TensionPastPanel({ jobId, plan, recordings, onKeep }: TuneStageP
   const lines = [
     ...tensions.map((one) => ({
       at: one.at,
+      order: one.order,
       key: one.entryId,
       show: <Measured jobId={jobId} one={one} wav={recordings.includes(one.entryId)} onKeep={onKeep} />,
     })),
-    ...turns.map(({ at, opened }) => ({
+    ...turns.map(({ at, order, opened }) => ({
       at,
-      key: `turn ${at}`,
+      order,
+      key: `turn ${order}`,
       show: (
         <span>
           corners opened by {CORNERS.map((corner) => printFine(opened[corner], tape)).join(', ')} (top left, top right, bottom
@@ -34,9 +36,10 @@ export function TensionPastPanel({ jobId, plan, recordings, onKeep }: TuneStageP
         </span>
       ),
     })),
-    ...remedies.map(({ at, remedy, before, after }) => ({
+    ...remedies.map(({ at, order, remedy, before, after }) => ({
       at,
-      key: `remedy ${at}`,
+      order,
+      key: `remedy ${order}`,
       show: (
         <span>
           <strong>{REMEDIES.find(({ id }) => id === remedy)?.name ?? remedy}</strong>:{' '}
@@ -45,7 +48,7 @@ export function TensionPastPanel({ jobId, plan, recordings, onKeep }: TuneStageP
         </span>
       ),
     })),
-  ].sort((one, other) => other.at.localeCompare(one.at));
+  ].sort((one, other) => other.order - one.order);
   if (lines.length === 0)
     return <p className="soft text-[14.5px]">Nothing is measured yet. What is kept here is what later slack is compared with.</p>;
   return (
@@ -98,7 +101,7 @@ function Measured({
           className="ml-auto flex gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            void onKeep((asked) => withdrawRecordAction({ ...asked, entryId: one.entryId, reason }));
+            void onKeep(withdrawRecordAction, { entryId: one.entryId, reason });
           }}
         >
           <input

@@ -40,7 +40,7 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={felt === tune.feel}
           onClick={() =>
-            void onKeep((asked) => keepFeelAction({ ...asked, note: '', feel: tune.feel! })).then((kept) => {
+            void onKeep(keepFeelAction, { note: '', feel: tune.feel! }).then((kept) => {
               if (kept) setFelt(tune.feel);
             })
           }
@@ -62,7 +62,7 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={noted === tune.remedy}
           onClick={() =>
-            void onKeep((asked) => keepRemedyAction({ ...asked, note: '', remedy: tune.remedy })).then((kept) => {
+            void onKeep(keepRemedyAction, { note: '', remedy: tune.remedy }).then((kept) => {
               if (kept) setNoted(tune.remedy);
             })
           }

@@ -50,7 +50,7 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
               className="btn btn-outline btn-sm h-9"
               disabled={!tension || !fastened || locked || kept === weight}
               onClick={() =>
-                void onKeep((asked) => keepWeightAction({ ...asked, note: '' })).then((done) => {
+                void onKeep(keepWeightAction, { note: '' }).then((done) => {
                   if (done) setKept(weight);
                 })
               }

@@ -28,7 +28,7 @@ import type { Taps } from './useTaps';
 
 const html = (element: ReactElement) =>
   renderToStaticMarkup(
-    <WorkshopProvider rules={DEFAULT_RULES} unit="mm" maker={null}>
+    <WorkshopProvider rules={DEFAULT_RULES} unit="mm" maker={null} device={null}>
       {element}
     </WorkshopProvider>,
   );
@@ -79,6 +79,7 @@ const tap = {
   across: 80,
   down: 100,
   rh: 50,
+  order: 0,
   entryId: 'e1',
 };
 
@@ -123,8 +124,8 @@ it('the past shows what was measured, opened and done, with its sound', () => {
   const history: JobHistory = {
     ...NO_HISTORY,
     tensions: [tap],
-    turns: [{ at: '2031-01-03T10:00:00Z', opened: { topLeft: 0.5, topRight: 0, bottomRight: 0, bottomLeft: 0 } }],
-    remedies: [{ at: '2031-01-04T10:00:00Z', remedy: 'keys', before: tap, after: null }],
+    turns: [{ at: '2031-01-03T10:00:00Z', order: 1, opened: { topLeft: 0.5, topRight: 0, bottomRight: 0, bottomLeft: 0 } }],
+    remedies: [{ at: '2031-01-04T10:00:00Z', order: 2, remedy: 'keys', before: tap, after: null }],
   };
   const panel = <TensionPastPanel {...props(undefined, history)} />;
   expect(plain(panel)).toMatch(/Open the corners : 90 ± 6 N\/m before, not measured yet after .* corners opened by 0.5 mm, 0 mm/);

@@ -143,9 +143,9 @@ function useEar(put: (recording: TapRecording) => void, tell: (problem: Taps['pr
         open.current = microphone;
         setWarnings(microphone.warnings);
       },
-      (error: Error) => {
+      () => {
         setListening(false);
-        tell({ says: `No microphone: ${error.message}.`, doThis: 'Allow it in the browser, plug one in, or read a WAV file.' });
+        tell({ says: 'No microphone is to be had.', doThis: 'Allow it in the browser, plug one in, or read a WAV file.' });
       },
     );
   };
@@ -180,11 +180,7 @@ function useReading(asked: Omit<TapsInput, 'taps'>, taps: TapSet): { reading: Ta
         (reading) => setAnswer({ key, taps, reading }),
         (error: Error) => {
           if (error instanceof TaskCancelled) return;
-          setAnswer({
-            key,
-            taps,
-            reading: { kind: 'failed', says: `The reading broke off (${error.message}).`, doThis: 'Tap again.' },
-          });
+          setAnswer({ key, taps, reading: { kind: 'failed', says: 'The reading broke off.', doThis: 'Tap again.' } });
         },
       );
     return () => calling.abort();

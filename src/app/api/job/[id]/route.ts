@@ -1,12 +1,12 @@
 import { jobFile, jobFileName, printJobFile } from '@/core/file/jobFile';
 import { brokenJob, openJob } from '@/server/jobReading';
-import { openWorkshop } from '@/server/openWorkshop';
+import { workshopOf } from '@/server/practice';
 import { houseRules } from '@/server/workshopCases';
 
 /** The open job file, for keeping or for another workshop. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  const workshop = openWorkshop();
+  const workshop = workshopOf(id);
   const broken = brokenJob(workshop, id);
   if (broken) return new Response(`No. ${broken.number} cannot be read. ${broken.because}`, { status: 409 });
   const found = openJob(workshop, id);

@@ -1,0 +1,152 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { awake, expect, stage, test } from './test';
+
+// One beside the other: these are the longest tests there are.
+test.describe.configure({ mode: 'parallel' });
+
+const SERIES = '/bars?view=series&job=demo-138&job=demo-139&job=demo-132';
+const PLACES = [
+  '/',
+  '/bars',
+  SERIES,
+  '/cloth',
+  '/cloth?view=store',
+  '/cloth?view=materials',
+  '/ground',
+  '/air',
+  '/log',
+  '/rules',
+  '/file',
+  '/job/demo-127/slip',
+  '/set/demo-set-night-school',
+  '/set/demo-set-night-school/cost',
+  '/store',
+  '/store?view=store',
+  '/store?view=rates',
+  '/week',
+  '/week?view=hours',
+  '/week/print',
+  '/today',
+  '/set/demo-set-three-moons?stage=square',
+];
+const STAGES = ['Brief', 'Bars', 'Square', 'Cloth', 'Fasten', 'Tune', 'Prime', 'Hand over'];
+
+/** What changes with a tab; the rest of the page was looked at before. */
+const TAB_PARTS = ['[role=tabpanel]', '.draw'];
+
+/** What fades from one colour to the other has neither meanwhile; what turns without end, or with scrolling, is not waited for. */
+const faded = (page: Page) =>
+  page.waitForFunction(() =>
+    document.getAnimations().every((one) => {
+      const end = one.effect?.getComputedTiming().endTime;
+      return one.playState !== 'running' || typeof end !== 'number' || end === Infinity;
+    }),
+  );
+
+/** Everything in the light theme, or parts of it; then in the dark one what depends on it: contrast. */
+async function nothingSerious(page: Page, where: string, parts: readonly string[] = []): Promise<void> {
+  for (const theme of ['linen', 'slate']) {
+    await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
+    await faded(page);
+    const axe = parts.reduce(
+      (builder, part) => builder.include(part),
+      new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode(true),
+    );
+    const { violations } = await (theme === 'linen' ? axe : axe.withRules(['color-contrast'])).analyze();
+    const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
+    expect(
+      serious.map((one) => `${where}, ${theme}: ${one.id} at ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`),
+    ).toEqual([]);
+  }
+}
+
+/** What stands behind the tabs of the stages. */
+async function behindTabs(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/job/demo-138`);
+  for (const [open, tabs] of [
+    ['Bars', ['Bow along the bars', 'Cut list, mitred', 'Put together']],
+    ['Square', ['Tries', 'Set square', 'Practice tape']],
+    ['Cloth', ['Each side', 'Cutting', 'Corners']],
+    ['Fasten', ['Cloth', 'Rehearse', 'Compare routes', 'Signs', 'Centring', 'As done']],
+  ] as const) {
+    await stage(page, open).click();
+    for (const name of tabs) {
+      await page.getByRole('tab', { name, exact: true }).click();
+      // What is worked out in a worker is looked at when it is there.
+      await expect(page.locator('[aria-busy="true"]')).toHaveCount(0, { timeout: 20_000 });
+      await nothingSerious(page, `${open}, ${name}`, TAB_PARTS);
+    }
+  }
+  await page.goto(`${url}/job/demo-131`);
+  await nothingSerious(page, 'a painting with a stop');
+  for (const name of ['Placed', 'Sizes', 'Priorities']) {
+    await page.getByRole('tab', { name }).click();
+    await nothingSerious(page, `a painting, ${name}`, TAB_PARTS);
+  }
+  await stage(page, 'Tune').click();
+  for (const name of ['Weight', 'Air', 'Corners']) {
+    await page.getByRole('tab', { name }).click();
+    await nothingSerious(page, `Tune, ${name}`, TAB_PARTS);
+  }
+}
+
+test('axe finds nothing serious in any place of the workshop', async ({ page, demoServer, emptyServer }) => {
+  test.setTimeout(240_000);
+  for (const path of PLACES) {
+    await page.goto(demoServer.url + path);
+    // The layout is worked out first: buttons fade from what cannot be done yet to what can.
+    if (path === '/cloth') await expect(page.getByRole('button', { name: 'Record the cuts' })).toBeEnabled();
+    await nothingSerious(page, path);
+  }
+  await page.goto(emptyServer.url);
+  await nothingSerious(page, 'empty bench');
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await nothingSerious(page, 'new canvas with errors');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Keys' }).click();
+  await nothingSerious(page, 'keys');
+});
+
+test('axe finds nothing serious at any stage of a job', async ({ page, demoServer }) => {
+  test.setTimeout(240_000);
+  await page.goto(`${demoServer.url}/job/demo-128`);
+  for (const name of STAGES) {
+    await stage(page, name).click();
+    await nothingSerious(page, name);
+  }
+  await behindTabs(page, demoServer.url);
+  await page.goto(`${demoServer.url}/job/demo-131`);
+  await stage(page, 'Tune').click();
+  await page.getByRole('tab', { name: 'Corners' }).click();
+  await page.getByLabel('Open top left to').fill('wide');
+  await nothingSerious(page, 'a field with an error');
+});
+
+test('at the bench every word stands out seven to one', async ({ page, demoServer }) => {
+  for (const [path, keys] of [
+    ['/job/demo-128/bench?stage=fasten', ['Shift+ArrowRight']],
+    ['/job/demo-130/bench?stage=square', ['7']],
+    ['/job/demo-127/bench?stage=prime', ['Space', 'Space', 'Space']],
+    ['/job/demo-138/bench?stage=tune', ['PageDown', 'PageDown']],
+    ['/today', []],
+  ] as const) {
+    await page.goto(demoServer.url + path);
+    await awake(page);
+    for (const key of keys) await page.keyboard.press(key);
+    for (const theme of ['linen', 'slate']) {
+      await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
+      await faded(page);
+      const { violations } = await new AxeBuilder({ page })
+        .include('.bench-mode')
+        .withRules(['color-contrast-enhanced'])
+        .setLegacyMode(true)
+        .analyze();
+      const faint = violations.flatMap((one) =>
+        one.nodes.map((node) => `${path}, ${theme}: ${node.html} ${node.any[0]?.message}`),
+      );
+      expect(faint).toEqual([]);
+    }
+  }
+});

@@ -1,0 +1,157 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import Database from 'better-sqlite3';
+import { deaf, expect, newCanvas, record, saved, stage, test } from './test';
+import { startServer } from './server';
+
+test('a copy is made, put back over newer work, and that is put back again; a bad file is refused', async ({ page }, info) => {
+  const server = await startServer({ demo: false });
+  try {
+    const id = await newCanvas(page, server.url, 'Before the copy', '700', '500');
+    await page.goto(`${server.url}/file`);
+    await page.getByRole('button', { name: 'Back up now' }).click();
+    await expect(page.getByText(/^Copied and checked: hand-/)).toBeVisible();
+    await page.goto(`${server.url}/job/${id}`);
+    await page.getByLabel('Title').fill('After the copy');
+    await saved(page);
+    await page.goto(`${server.url}/file`);
+    await page.getByRole('button', { name: 'Put back' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Put a copy back' });
+    await expect(dialog.getByRole('row', { name: 'canvases 1 1' })).toBeVisible();
+    await expect(dialog).toContainText('The copy is older');
+    await dialog.getByRole('button', { name: 'Put it back' }).click();
+    await expect(page.getByText(/^Put back: 1 canvases, 0 entries/)).toBeVisible();
+    await page.goto(server.url);
+    await expect(page.getByRole('list', { name: 'Canvases' }).getByText('Before the copy')).toBeVisible();
+    await page.goto(`${server.url}/file`);
+    await page.getByRole('listitem').filter({ hasText: 'kept aside' }).getByRole('button', { name: 'Put back' }).click();
+    await page.getByRole('button', { name: 'Put it back' }).click();
+    await expect(page.getByText(/^Put back: 1 canvases/)).toBeVisible();
+    await page.goto(server.url);
+    await expect(page.getByRole('list', { name: 'Canvases' }).getByText('After the copy')).toBeVisible();
+    // A copy is kept elsewhere, cut off on the way, and brought.
+    await page.goto(`${server.url}/file`);
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Keep elsewhere' }).first().click();
+    const path = info.outputPath('copy.sqlite');
+    await (await download).saveAs(path);
+    writeFileSync(info.outputPath('cut.sqlite'), readFileSync(path).subarray(0, 60_000));
+    await page.getByLabel('A copy from elsewhere').setInputFiles(info.outputPath('cut.sqlite'));
+    await expect(page.getByRole('alert').filter({ hasText: /damaged or cut off|damaged/ })).toBeVisible();
+    await page.getByLabel('A copy from elsewhere').setInputFiles(path);
+    await expect(page.getByText(/^copy\.sqlite is sound/)).toBeVisible();
+    await page.getByRole('button', { name: 'Check it now' }).click();
+    await expect(page.getByText(/^The file is sound/)).toBeVisible();
+    await page.goto('about:blank');
+  } finally {
+    await server.remove();
+  }
+});
+
+test('a file is brought by this application’s own pages only', async ({ demoServer, request }) => {
+  const url = `${demoServer.url}/api/file/brought`;
+  const post = (headers: Record<string, string>) => request.post(url, { headers, data: Buffer.from('x') });
+  expect((await post({ origin: 'http://elsewhere.example' })).status()).toBe(403);
+  expect((await post({ host: 'elsewhere.example', origin: 'http://elsewhere.example' })).status()).toBe(421);
+  const own = await post({ origin: demoServer.url });
+  expect([own.status(), await own.json()]).toEqual([
+    200,
+    expect.objectContaining({ says: expect.stringMatching(/no file of a workshop/) as unknown }),
+  ]);
+  expect(own.headers()['x-content-type-options']).toBe('nosniff');
+});
+
+test('a file held by another program delays a write, with a sign; pages are served meanwhile', async ({
+  page,
+  context,
+  demoServer,
+}) => {
+  const id = await newCanvas(page, demoServer.url, 'Held', '600', '400');
+  const other = new Database(demoServer.database);
+  other.exec('BEGIN IMMEDIATE');
+  await page.getByLabel('Title').fill('Held and saved');
+  await expect(page.getByText(/^Another program holds the workshop’s file/)).toBeVisible();
+  const tab = await context.newPage();
+  await tab.goto(demoServer.url);
+  await expect(tab.getByRole('heading', { name: /for your hands|nothing/ })).toBeVisible();
+  other.exec('ROLLBACK');
+  other.close();
+  await saved(page);
+  await expect(page.getByText(/^Another program holds/)).toBeHidden();
+  await page.goto(`${demoServer.url}/job/${id}`);
+  await expect(page.getByLabel('Title')).toHaveValue('Held and saved');
+});
+
+test('going on with mine after a stage was recorded elsewhere saves the rest', async ({ page, context, demoServer }) => {
+  await deaf(page);
+  const id = await newCanvas(page, demoServer.url, 'Two hands', '800', '600');
+  const other = await context.newPage();
+  await other.goto(`${demoServer.url}/job/${id}`);
+  await record(other, 'Record the brief');
+  await expect(other.getByRole('heading', { name: 'Assemble the bars' })).toBeVisible();
+  await page.getByLabel('Title').fill('Mine');
+  await expect(page.getByText(/^Brief: recorded elsewhere meanwhile/)).toBeVisible();
+  await saved(page);
+  await stage(page, 'Bars').click();
+  await record(page, 'Record the frame');
+  await page.goto(`${demoServer.url}/job/${id}`);
+  await stage(page, 'Brief').click();
+  await expect(page.getByText(/^Recorded .* by /)).toBeVisible();
+  await expect(page.getByLabel('Title')).toHaveValue('Two hands');
+});
+
+test('blocked storage stops no page', async ({ browser, demoServer }) => {
+  const context = await browser.newContext();
+  await context.addInitScript(() => {
+    Object.defineProperty(window, 'localStorage', {
+      get: () => {
+        throw new DOMException('blocked', 'SecurityError');
+      },
+    });
+  });
+  const page = await context.newPage();
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  for (const path of ['/', '/log', '/job/demo-134', '/cloth', '/file']) {
+    await page.goto(`${demoServer.url}${path}`);
+    await expect(page.getByRole('main')).toBeVisible();
+    await expect(page.getByText(/broke|could not be/)).toHaveCount(0);
+  }
+  expect(errors).toEqual([]);
+  await context.close();
+});
+
+test('a list of jobs is looked at, then taken in whole; one with wrong lines is refused line by line; it goes out again', async ({
+  page,
+  freshServer,
+}, info) => {
+  const file = (name: string, text: string) => {
+    writeFileSync(info.outputPath(name), text);
+    return info.outputPath(name);
+  };
+  await page.goto(`${freshServer.url}/file`);
+  const jobs = page.getByLabel('A file of Jobs');
+  const alert = page.getByRole('alert').filter({ hasText: 'wrong.csv cannot be taken in' });
+  await jobs.setInputFiles(file('wrong.csv', 'title,width,height,due\nPier,24 in,5 m,\nMole,400,300,soon'));
+  await expect(alert).toContainText('line 2, height: “5 m” is outside 100 to 4000 mm. Check the unit.');
+  await expect(alert).toContainText('line 3, due: “soon” is no day. Write it as 2031-05-06.');
+  await jobs.setInputFiles(
+    file('jobs.csv', 'title;width (in);height (in);due;colour\nPier;24;18 1/2;2031-06-01;red\n"=Mole";400 mm;300 mm;;'),
+  );
+  const dialog = page.getByRole('dialog', { name: 'Take in jobs.csv?' });
+  await expect(dialog).toContainText('2 new');
+  await expect(dialog).toContainText('Nothing is read from colour.');
+  await expect(dialog.getByRole('listitem').first()).toContainText('Pier, 610 × 470 mm, due 2031-06-01');
+  await dialog.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText('jobs.csv is taken in: 2 new.')).toBeVisible();
+  await page.getByRole('button', { name: 'in', exact: true }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Write Jobs out' }).click();
+  const path = info.outputPath('out.csv');
+  await (await download).saveAs(path);
+  const text = readFileSync(path, 'utf8');
+  expect(text).toContain('\r\n101,Pier,24,18 1/2,');
+  // No spreadsheet takes a title for a formula.
+  expect(text).toContain("\r\n102,'=Mole,");
+  await jobs.setInputFiles(path);
+  await expect(page.getByRole('dialog', { name: 'Nothing would change' })).toContainText('2 as it is');
+});

@@ -1,0 +1,39 @@
+/*
+ * Loaded before the server: it ends when whoever started it is gone, does not wait for ever for a request that trickles in, and
+ * turns away addresses that cannot be read.
+ */
+import http from 'node:http';
+
+if (process.channel) {
+  process.on('disconnect', () => process.exit(1));
+  // The channel alone does not keep the server alive.
+  process.channel.unref();
+}
+
+/** A request has so long to be told, ms: its headers, and all of it; looked after so often. */
+const LIMITS = { headersTimeout: 10_000, requestTimeout: 60_000, connectionsCheckingInterval: 5000 };
+
+/** Whether what is escaped in an address can be taken back: what cannot would fail before anything of ours is asked. */
+function canBeRead(address) {
+  try {
+    return decodeURIComponent(address.split('?')[0]).length > 0;
+  } catch {
+    return false;
+  }
+}
+
+const createServer = http.createServer;
+http.createServer = (...given) => {
+  const server =
+    typeof given[0] === 'function' || given.length === 0
+      ? createServer(LIMITS, ...given)
+      : createServer({ ...given[0], ...LIMITS }, ...given.slice(1));
+  const emit = server.emit.bind(server);
+  server.emit = (event, request, response, ...more) => {
+    if (event !== 'request' || canBeRead(request.url)) return emit(event, request, response, ...more);
+    response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' });
+    response.end('This address cannot be read.');
+    return true;
+  };
+  return server;
+};

@@ -1,0 +1,11 @@
+import { notFound } from 'next/navigation';
+import { CostPage } from '@/features/cost/CostPage';
+import { jobCost } from '@/server/costCases';
+import { workshopOf } from '@/server/practice';
+
+export default async function JobCostRoute({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const cost = jobCost(workshopOf(id), id);
+  if (!cost) notFound();
+  return <CostPage cost={cost} />;
+}

@@ -1,0 +1,10 @@
+import { TodayBench } from '@/features/benchMode/TodayBench';
+import { openWorkshop } from '@/server/openWorkshop';
+import { todayOf } from '@/server/week/todayCases';
+import { weekNow } from '@/server/week/weekCases';
+
+/** A maker’s day at the bench. */
+export default async function TodayPage() {
+  const workshop = openWorkshop();
+  return <TodayBench view={todayOf(workshop, await weekNow(workshop))} nowMs={workshop.now().getTime()} />;
+}

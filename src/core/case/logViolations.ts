@@ -1,0 +1,63 @@
+/* Whether a log could have come about: what a workshop refuses to write, it refuses to take in. */
+import type { JobInputs } from '../job/job';
+import { standingEntries } from '../log/jobHistory';
+import type { LogEntry } from '../log/logEntry';
+import { stageById } from '../stages/stages';
+import { missingBefore, progressOf } from './progress';
+
+/**
+ * What could not have happened in a log, entry by entry, oldest first: a stage recorded twice or before the ones it stands on,
+ * a coat out of turn, a measurement of a cloth that is not fastened, a withdrawal of what does not stand.
+ *
+ * @param inputs what is typed for the job; entries with a plan are judged by the inputs they were recorded with
+ * @returns the place of the entry in the log and what is wrong with it; none where all of it could have happened
+ */
+export function logViolations(inputs: JobInputs, log: readonly LogEntry[]): { index: number; says: string }[] {
+  return log.flatMap((entry, index) => {
+    const says = violation(inputs, log.slice(0, index), entry);
+    return says === null ? [] : [{ index, says }];
+  });
+}
+
+function violation(inputs: JobInputs, before: readonly LogEntry[], entry: LogEntry): string | null {
+  if (before.some(({ id }) => id === entry.id)) return `two entries are called ${entry.id}`;
+  const { name } = stageById(entry.stage);
+  const progress = progressOf(entry.plan?.inputs ?? inputs, before);
+  switch (entry.kind) {
+    case 'withdrawal':
+      return withdrawalViolation(before, entry);
+    case 'record': {
+      if (entry.corrects !== null) return 'a record takes nothing back';
+      if (progress.done.has(entry.stage)) return `${name} is recorded already`;
+      if (isTakenDown(before)) return `${name} is recorded after the canvas was taken down`;
+      const missing = missingBefore(entry.stage, progress);
+      if (missing.length > 0) return `${name} is recorded before ${missing.map((id) => stageById(id).name).join(', ')}`;
+      if (entry.stage === 'prime' && (entry.step ?? 0) !== progress.coatsDone)
+        return `coat ${(entry.step ?? 0) + 1} is recorded where coat ${progress.coatsDone + 1} comes next`;
+      return null;
+    }
+    case 'reading':
+    case 'remedy':
+      if (entry.corrects !== null) return 'a measurement takes nothing back';
+      return progress.done.has('fasten') ? null : 'it is measured or treated before the cloth is fastened';
+    case 'takenDown':
+      if (!progress.done.has('fasten')) return 'it is taken down before it was stretched';
+      return isTakenDown(before) ? 'it is taken down twice' : null;
+    case 'rehearsal':
+    case 'note':
+      return entry.corrects === null ? null : `a ${entry.kind} takes nothing back`;
+  }
+}
+
+/** Off its bars: nothing is recorded on it any more. */
+export const isTakenDown = (log: readonly LogEntry[]): boolean => standingEntries(log).some(({ kind }) => kind === 'takenDown');
+
+function withdrawalViolation(before: readonly LogEntry[], { corrects }: LogEntry): string | null {
+  if (corrects === null) return 'a withdrawal names no entry';
+  const standing = standingEntries(before);
+  const target = standing.find(({ id }) => id === corrects);
+  if (!target) return `there is no standing entry ${corrects} before it`;
+  const later = standing.slice(standing.indexOf(target) + 1).find(({ kind }) => kind === 'record');
+  if (target.kind === 'takenDown') return 'what came off its bars is not put back by taking a record back';
+  return target.kind === 'record' && later ? `${stageById(later.stage).name} still stands on what it takes back` : null;
+}

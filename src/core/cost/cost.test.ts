@@ -1,0 +1,205 @@
+/* Bills against a second reckoning, shares that lose no cent, and prices that nobody knows. */
+import { randomLcg } from 'd3-random';
+import { describe, expect, it } from 'vitest';
+import { rounds } from '@/testRounds';
+import { planJob } from '../case/planJob';
+import { FASTENERS } from '../fasten/fasteners';
+import { JOINTS } from '../frame/joints';
+import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
+import { fabricsOf, profilesOf } from '../house/materials';
+import { type JobInputs, newInputs } from '../job/job';
+import { SYSTEMS } from '../prime/grounds';
+import { HANGINGS } from '../stages/handover/hangings';
+import { NOTHING_TAUGHT } from '../log/logEntry';
+import { historyOf } from '../log/jobHistory';
+import { startOf } from '../shape/shape';
+import { length } from '../units/length';
+import { parseMoney } from '../units/money';
+import { type Bill, type Prices, billOf, groupSums } from './bill';
+import { costSettingsShape } from './costSettings';
+import { materialNeeds } from './materialNeeds';
+import { quoteSums } from './quoteSums';
+import { paysFrom, readyAlong, readyPrice } from './readyMade';
+import { setCommon } from './setCommon';
+import { sharesByWeight } from './shares';
+
+const context = {
+  rules: DEFAULT_RULES,
+  tape: tapeFor(DEFAULT_RULES, 'mm'),
+  view: 'front' as const,
+  taught: NOTHING_TAUGHT,
+  history: historyOf([]),
+};
+const settings = { ...startOf(costSettingsShape), hourMinor: 2750 };
+const PRICES: Record<string, number> = {};
+const prices = (pack = 1000): Prices => ({
+  settings,
+  ofItem: (item) => ({ priceMinor: (PRICES[item] ??= 199 + 37 * Object.keys(PRICES).length), pack }),
+});
+const billFor = (
+  inputs: JobInputs,
+  of: Prices = prices(),
+  ...more: [Parameters<typeof billOf>[2]?, Parameters<typeof billOf>[3]?]
+): Bill => billOf({ plan: planJob(inputs, context, 0), inputs, rules: DEFAULT_RULES }, of, ...more);
+
+/** A job of any kind that can be built. */
+function randomInputs(random: () => number): JobInputs {
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const inputs = newInputs('Study', length(200 + Math.round(random() * 1600)), length(200 + Math.round(random() * 1600)));
+  const joint = pick(JOINTS).id;
+  const profile = pick(profilesOf(DEFAULT_RULES).filter(({ joints }) => joints.includes(joint)));
+  return {
+    ...inputs,
+    bars: {
+      ...inputs.bars,
+      joint,
+      profile: profile.id,
+      bracesUpright: random() < 0.4 ? [0.5] : [],
+      bracesLevel: random() < 0.3 ? [0.5] : [],
+    },
+    cloth: { ...inputs.cloth, fabric: pick(fabricsOf(DEFAULT_RULES)).id },
+    fasten: {
+      ...inputs.fasten,
+      fastener: pick(FASTENERS).id,
+      asDone: { ...inputs.fasten.asDone, drawn: random() < 0.5 ? 3 : null },
+    },
+    prime: { ...inputs.prime, system: pick(SYSTEMS).id },
+    handover: { ...inputs.handover, hanging: pick(HANGINGS).id },
+  };
+}
+
+describe('the bill of a canvas', () => {
+  it('is what a second reckoning of every line comes to, over many jobs; no line is lost and none stands twice', () => {
+    const random = randomLcg(0.81);
+    for (let turn = 0; turn < 500; turn += 1) {
+      const inputs = randomInputs(random);
+      const plan = planJob(inputs, context, 0);
+      const bill = billFor(inputs);
+      // Second reckoning: exact quantities times prices, from the plan and not from the lines.
+      const needs = materialNeeds(plan, inputs, DEFAULT_RULES);
+      const cent = (value: number) => Math.floor(value + 0.5);
+      const items = needs.reduce((sum, { item, used }) => sum + cent((used * PRICES[item]!) / 1000), 0);
+      const coats = plan.prime.coats.length;
+      const minutes = [10, plan.bars.minutes, 10, 25, plan.fasten.minutes, 10, 20 * coats, 15].map(Math.round);
+      const hands = minutes.reduce((sum, one) => sum + cent((one * 2750) / 60), 0);
+      const roll = plan.cloth.fabric.rolls.filter(({ mm }) => mm >= inputs.cloth.rollWidth.mm).sort((a, b) => a.mm - b.mm)[0];
+      const cloth = plan.cloth.fit.fits && roll ? cent((plan.cloth.fit.alongMm * roll.priceMinor) / 1000) : 0;
+      const net = items + hands + cloth + (plan.bars.chosen.price.minor ?? 0);
+      if (plan.bars.chosen.price.minor !== null) expect(bill.knownMinor).toBe(net + cent((net * 15) / 100));
+      expect(bill.knownMinor).toBe(bill.lines.reduce((sum, { minor }) => sum + (minor ?? 0), 0));
+      expect(groupSums(bill).reduce((sum, { minor }) => sum + minor, 0)).toBe(bill.knownMinor);
+      expect(new Set(bill.lines.map(({ id }) => id)).size).toBe(bill.lines.length);
+      expect(bill.lines.every(({ minor }) => minor === null || (Number.isInteger(minor) && minor >= 0))).toBe(true);
+    }
+  });
+
+  it('names what has no price, and takes no hour for nothing only where the house says so', () => {
+    const inputs = newInputs('Study', length(600), length(400));
+    const none: Prices = {
+      settings: { ...settings, hourMinor: null },
+      ofItem: (item) => (item === 'key' ? null : prices().ofItem(item)),
+    };
+    const { unknown, lines } = billFor(inputs, none);
+    expect(unknown).toEqual(['Key', ...lines.filter(({ group }) => group === 'hands').map(({ what }) => what)]);
+    expect(billFor(inputs, { ...none, settings: { ...settings, hourMinor: 0 } }).unknown).toEqual(['Key']);
+    const own = { ...settings, makers: [{ maker: 'Tove', hourMinor: 6000 }] };
+    const hands = billFor(inputs, { ...prices(), settings: own }, { makers: { tune: 'Tove' }, minutes: { tune: 30 } }).lines.find(
+      ({ id }) => id === 'hands tune',
+    )!;
+    expect([hands.minor, hands.from]).toEqual([3000, 'Tove’s hour']);
+  });
+
+  it('puts what was taken in the place of what was reckoned', () => {
+    const inputs = newInputs('Study', length(600), length(400));
+    const roll = billFor(inputs, prices(), { cloth: { alongMm: 1000, rollWidthMm: 2100, offcut: false } }).lines.find(
+      ({ id }) => id === 'cloth',
+    )!;
+    const offcut = billFor(inputs, prices(), { cloth: { alongMm: 1000, rollWidthMm: 2100, offcut: true } }).lines.find(
+      ({ id }) => id === 'cloth',
+    )!;
+    expect(offcut.minor).toBe(Math.round(roll.minor! / 2));
+    const coats = billFor(inputs, prices(1), { coats: [100] }).lines.filter(({ group }) => group === 'ground');
+    expect([coats[0]!.quantity, coats[1]!.quantity === 100]).toEqual([100, false]);
+  });
+});
+
+describe('what several cost together', () => {
+  it('is dealt out to the cent, whatever the weights', () => {
+    const random = randomLcg(0.5);
+    for (let turn = 0; turn < rounds(200, 20_000); turn += 1) {
+      const weights = Array.from({ length: 1 + Math.floor(random() * 60) }, () =>
+        random() < 0.1 ? 0 : random() * 10 ** (random() * 6),
+      );
+      if (!weights.some((one) => one > 0)) continue;
+      const minor = Math.floor(random() * 1e7);
+      const shares = sharesByWeight(minor, weights);
+      const whole = weights.reduce((sum, one) => sum + one, 0);
+      expect(shares.reduce((sum, one) => sum + one, 0)).toBe(minor);
+      shares.forEach((share, index) => expect(Math.abs(share - (minor * weights[index]!) / whole)).toBeLessThan(1));
+    }
+    expect(() => sharesByWeight(10.5, [1])).toThrow(/whole minor units/);
+    expect(() => sharesByWeight(10, [0, 0])).toThrow(/not all 0/);
+    expect(() => sharesByWeight(10, [1, -1])).toThrow(/0 or more/);
+  });
+
+  it('is never more than each by itself, and is what one roll and one plan come to', () => {
+    const base = newInputs('Study', length(600), length(400));
+    const inputs: JobInputs = { ...base, bars: { ...base.bars, joint: 'mitreGlued', profile: 'batten' } };
+    const common = setCommon(
+      Array.from({ length: 5 }, () => inputs),
+      DEFAULT_RULES,
+      randomLcg(0.3),
+    );
+    const alone = billFor(inputs).lines;
+    const of = (group: string) => alone.filter((one) => one.group === group).reduce((sum, { minor }) => sum + minor!, 0);
+    const sum = (key: 'clothMinor' | 'woodMinor') => common.reduce((all, one) => all + one[key]!, 0);
+    expect(sum('clothMinor')).toBeLessThan(5 * of('cloth'));
+    expect(sum('woodMinor')).toBeLessThan(5 * of('wood'));
+    expect(new Set(common.map(({ clothMinor }) => clothMinor)).size).toBeLessThanOrEqual(2);
+    const bill = billFor(inputs, prices(), {}, common[0]);
+    expect(bill.lines.find(({ id }) => id === 'wood')!.minor).toBe(common[0]!.woodMinor);
+    const wide = { ...inputs, cloth: { ...inputs.cloth, rollWidth: length(300) } };
+    expect(setCommon([wide, wide], DEFAULT_RULES, randomLcg(0.3))[0]!.clothMinor).toBeNull();
+  });
+});
+
+describe('beside a ready-made one', () => {
+  const readyMade = [
+    { widthMm: 300, heightMm: 400, priceMinor: 900 },
+    { widthMm: 800, heightMm: 600, priceMinor: 4000 },
+  ];
+  it('its price is found either way round, and between two sizes along the line', () => {
+    expect(readyPrice({ readyMade }, { widthMm: 401, heightMm: 300 })).toBe(900);
+    expect(readyPrice({ readyMade }, { widthMm: 420, heightMm: 300 })).toBeNull();
+    expect([700, 1050, 1400, 699, 1401].map((sum) => readyAlong({ readyMade }, sum))).toEqual([900, 2450, 4000, null, null]);
+  });
+
+  it('making pays from the size at which the lines cross', () => {
+    const at = (side: number, minor: number) => ({ widthMm: side, heightMm: side, minor });
+    expect(paysFrom([at(350, 2000), at(500, 2200), at(700, 3000)], { readyMade })).toBeCloseTo(700 + (300 * 1100) / 1128.6, 0);
+    expect(paysFrom([at(350, 100), at(700, 200)], { readyMade })).toBe(700);
+    expect(paysFrom([at(350, 2000), at(700, 9000)], { readyMade })).toBeNull();
+    expect(paysFrom([at(350, 100)], { readyMade: [] })).toBeNull();
+  });
+});
+
+it('a quote rounds margin and tax once each', () => {
+  expect(quoteSums(999, { marginPercent: 33.3, taxPercent: 19 })).toEqual({
+    costMinor: 999,
+    marginMinor: 333,
+    netMinor: 1332,
+    taxMinor: 253,
+    grossMinor: 1585,
+  });
+});
+
+it('amounts are in the currency of the house or in none, to the cent', () => {
+  const read = (typed: string) => {
+    const money = parseMoney(typed, '€');
+    return money.ok ? money.value : money.error;
+  };
+  expect(['12', '12,5', '€12.50', '12.50 €', ' 0 '].map(read)).toEqual([1200, 1250, 1250, 1250, 0]);
+  for (const wrong of ['$12', '12 kr', '€ 12 €', '£12 €']) expect(read(wrong)).toMatch(/is not in €/);
+  expect(read('12.345')).toMatch(/has parts of a cent/);
+  for (const wrong of ['', '-1', '1.2.3', 'twelve', '123456789']) expect(read(wrong)).toMatch(/is not/);
+});

@@ -1,0 +1,146 @@
+/* The frame that a canvas goes into, as it was measured, and how the canvas lies in it. */
+import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/square/corners';
+import { type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quadrilateral';
+import { NO_GAPS } from '../frame/square/readings';
+import { type HouseRules, assumed } from '../house/houseRules';
+import { fabricOf } from '../house/materials';
+import { EDGES, byId } from '../house/schools';
+import type { JobInputs } from '../job/job';
+import { SIDES, type Side } from '../job/sides';
+import type { Reading } from '../log/logEntry';
+import { reading } from '../log/reading';
+import type { PlanContext } from '../stages/planContext';
+import { type Length, roundToStep } from '../units/length';
+import { type Around, type CanvasToFit, type RebateFit, hiddenBy, rebateFit } from './rebateFit';
+import type { RebateInputs } from './rebateInputs';
+
+export interface RebatePlan {
+  opening: Record<Corner, Point2>;
+  /** No diagonal was read: it is taken for square. */
+  takenForSquare: boolean;
+  canvas: CanvasToFit;
+  fit: RebateFit;
+  /** What the lip hides of the face at each end; null at sides whose lip was not read. */
+  hidden: Record<Side, Around[Side] | null>;
+}
+
+/** What the readings of a rebate give: nothing yet, a contradiction, or a plan. */
+export type MeasuredRebate = { kind: 'missing' } | { kind: 'impossible' } | { kind: 'measured'; plan: RebatePlan };
+
+const mean = (...read: (Length | null)[]): number | null => {
+  const there = read.flatMap((one) => (one ? [one.mm] : []));
+  return there.length === 0 ? null : there.reduce((sum, mm) => sum + mm, 0) / there.length;
+};
+
+/** How far the cloth stands out beyond the bars all round: it goes round every edge once. */
+const bulkOf = (thicknessMm: number): Around =>
+  Object.fromEntries(SIDES.map((side) => [side, { first: thicknessMm, second: thicknessMm }])) as unknown as Around;
+
+type Opening = { kind: 'missing' | 'impossible' } | { kind: 'read'; corners: Record<Corner, Point2>; takenForSquare: boolean };
+
+function openingOf(rebate: RebateInputs, rules: HouseRules): Opening {
+  const [widthMm, heightMm] = [mean(rebate.top, rebate.bottom), mean(rebate.left, rebate.right)];
+  if (widthMm === null || heightMm === null) return { kind: 'missing' };
+  const read = Object.fromEntries(TAPE_NAMES.map((name) => [name, rebate[name]?.mm ?? null])) as Record<
+    (typeof TAPE_NAMES)[number],
+    number | null
+  >;
+  const fit: QuadrilateralResult = fitQuadrilateral(
+    read,
+    NO_GAPS,
+    { widthMm, heightMm },
+    // Nothing pairs the sides of an old frame: what is not read is hardly known.
+    { tapeMm: assumed(rules, 'tapePrecision'), pairMm: 5, nominalMm: 20, gapMm: 1, bladeMm: 300 },
+  );
+  if (fit.kind === 'impossible') return { kind: 'impossible' };
+  if (fit.kind === 'fitted') {
+    const corners = Object.fromEntries(
+      CORNERS.map((corner) => [corner, { x: fit.corners[corner].x, y: -fit.corners[corner].y }]),
+    ) as Record<Corner, Point2>;
+    return { kind: 'read', corners, takenForSquare: false };
+  }
+  // The narrower of two widths counts where nothing tells how they lie to each other.
+  const [width, height] = [
+    Math.min(rebate.top?.mm ?? Infinity, rebate.bottom?.mm ?? Infinity),
+    Math.min(rebate.left?.mm ?? Infinity, rebate.right?.mm ?? Infinity),
+  ];
+  const corners = {
+    topLeft: { x: 0, y: 0 },
+    topRight: { x: width, y: 0 },
+    bottomRight: { x: width, y: height },
+    bottomLeft: { x: 0, y: height },
+  };
+  return { kind: 'read', corners, takenForSquare: true };
+}
+
+/** How the canvas lies in the frame it goes into; null where it goes into none. */
+export function planRebate({ brief, cloth }: JobInputs, { rules }: PlanContext): MeasuredRebate | null {
+  if (!byId(EDGES, brief.edges).inRebate) return null;
+  const opening = openingOf(brief.rebate, rules);
+  if (opening.kind !== 'read') return { kind: opening.kind };
+  const canvas: CanvasToFit = {
+    widthMm: brief.width.mm,
+    heightMm: brief.height.mm,
+    bulkMm: bulkOf(fabricOf(rules, cloth.fabric).thicknessMm),
+  };
+  const fit = rebateFit(opening.corners, canvas);
+  const lips = Object.fromEntries(SIDES.map((side) => [side, brief.rebate.lip[side]?.mm ?? 0])) as Record<Side, number>;
+  const hidden = hiddenBy(lips, fit);
+  return {
+    kind: 'measured',
+    plan: {
+      opening: opening.corners,
+      takenForSquare: opening.takenForSquare,
+      canvas,
+      fit,
+      hidden: Object.fromEntries(
+        SIDES.map((side) => [side, brief.rebate.lip[side] ? hidden[side] : null]),
+      ) as RebatePlan['hidden'],
+    },
+  };
+}
+
+/** The room between canvas and rebate, in all, each way: as measured, else as it is planned. */
+export function rebateRoom(inputs: JobInputs, context: PlanContext): { mm: number; measured: boolean } {
+  const rebate = planRebate(inputs, context);
+  return rebate?.kind === 'measured'
+    ? { mm: Math.max(0, 2 * rebate.plan.fit.leastMm), measured: true }
+    : { mm: inputs.brief.rebateClearance.mm, measured: false };
+}
+
+/** An opening that takes more than this off a face is no frame for it. */
+const MOST_LESS_MM = 100;
+
+/**
+ * The face that leaves the planned clearance in the rebate as measured, to the step of the tape; null while it is not measured.
+ */
+export function faceForRebate(inputs: JobInputs, context: PlanContext): { widthMm: number; heightMm: number } | null {
+  const rebate = planRebate(inputs, context);
+  if (rebate?.kind !== 'measured') return null;
+  const { opening, canvas } = rebate.plan;
+  const wanted = inputs.brief.rebateClearance.mm / 2;
+  const least = (less: { across: number; down: number }) =>
+    rebateFit(opening, { ...canvas, widthMm: less.across, heightMm: less.down }).leastMm;
+  // From the smallest of the opening inwards until every gap is as wide as it should be: both ways alike.
+  const across = Math.min(opening.topRight.x - opening.topLeft.x, opening.bottomRight.x - opening.bottomLeft.x);
+  const down = Math.min(opening.bottomLeft.y - opening.topLeft.y, opening.bottomRight.y - opening.topRight.y);
+  const { stepMm } = context.tape;
+  for (let less = 0; less <= MOST_LESS_MM; less += stepMm) {
+    const face = { across: roundToStep(across - less, stepMm, 'down'), down: roundToStep(down - less, stepMm, 'down') };
+    if (least(face) >= wanted - 1e-6) return { widthMm: face.across, heightMm: face.down };
+  }
+  return null;
+}
+
+/** What was read of the frame, for the log. */
+export function rebateReadings({ brief: { edges, rebate } }: JobInputs, rules: HouseRules): Reading[] {
+  if (!byId(EDGES, edges).inRebate) return [];
+  const precision = assumed(rules, 'tapePrecision');
+  const tape = (quantity: 'rebate' | 'lip' | 'rebateDepth', of: string, length: Length | null): Reading[] =>
+    length ? [reading(quantity, length.mm, 'mm', { of, precision, tool: 'tape' })] : [];
+  return [
+    ...TAPE_NAMES.flatMap((name) => tape('rebate', name, rebate[name])),
+    ...tape('rebateDepth', '', rebate.depth),
+    ...SIDES.flatMap((side) => tape('lip', side, rebate.lip[side])),
+  ];
+}

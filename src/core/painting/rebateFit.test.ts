@@ -1,0 +1,180 @@
+import { randomLcg } from 'd3-random';
+import { describe, expect, it } from 'vitest';
+import type { Corner, Point2 } from '../frame/square/corners';
+import { SIDES, type Side } from '../job/sides';
+import {
+  type Around,
+  type CanvasToFit,
+  NOTHING_AROUND,
+  hiddenBy,
+  leastAround,
+  rebateFit,
+  rebateToOrder,
+  roomToGrow,
+  seenBare,
+} from './rebateFit';
+
+const dice = randomLcg(0.271);
+const between = (least: number, most: number) => least + (most - least) * dice();
+const rectangle = (width: number, height: number): Record<Corner, Point2> => ({
+  topLeft: { x: 0, y: 0 },
+  topRight: { x: width, y: 0 },
+  bottomRight: { x: width, y: height },
+  bottomLeft: { x: 0, y: height },
+});
+const skewed = (width: number, height: number, by: number): Record<Corner, Point2> =>
+  Object.fromEntries(
+    Object.entries(rectangle(width, height)).map(([corner, { x, y }]) => [
+      corner,
+      { x: x + between(-by, by), y: y + between(-by, by) },
+    ]),
+  ) as Record<Corner, Point2>;
+const around = (make: () => number): Around =>
+  Object.fromEntries(SIDES.map((side) => [side, { first: make(), second: make() }])) as unknown as Around;
+const canvasIn = (width: number, height: number): CanvasToFit => ({
+  widthMm: width - between(2, 14),
+  heightMm: height - between(2, 14),
+  bulkMm: around(() => between(0, 2)),
+});
+
+/** The gaps of a canvas put down somewhere, by its corners turned and measured to each side as a line. */
+function measured(opening: Record<Corner, Point2>, canvas: CanvasToFit, x: number, y: number, degrees: number): Around {
+  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  const names: Corner[] = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'];
+  const middle = {
+    x: names.reduce((sum, one) => sum + opening[one].x, 0) / 4,
+    y: names.reduce((sum, one) => sum + opening[one].y, 0) / 4,
+  };
+  const corner = (right: number, down: number): Point2 => {
+    const [a, b] = [(right * canvas.widthMm) / 2, (down * canvas.heightMm) / 2];
+    return { x: middle.x + x + a * cos - b * sin, y: middle.y + y + a * sin + b * cos };
+  };
+  const crossOf = (p: Point2, from: Point2, to: Point2) => (to.x - from.x) * (from.y - p.y) - (from.x - p.x) * (to.y - from.y);
+  const distance = (p: Point2, from: Point2, to: Point2) =>
+    // Outside it is below 0.
+    (crossOf(p, from, to) * Math.sign(crossOf(middle, from, to))) / Math.hypot(to.x - from.x, to.y - from.y);
+  const { topLeft, topRight, bottomRight, bottomLeft } = opening;
+  const { bulkMm } = canvas;
+  const ends = (side: Side, from: Point2, to: Point2, one: Point2, other: Point2) => ({
+    first: distance(one, from, to) - bulkMm[side].first,
+    second: distance(other, from, to) - bulkMm[side].second,
+  });
+  return {
+    top: ends('top', topLeft, topRight, corner(-1, -1), corner(1, -1)),
+    right: ends('right', topRight, bottomRight, corner(1, -1), corner(1, 1)),
+    bottom: ends('bottom', bottomLeft, bottomRight, corner(-1, 1), corner(1, 1)),
+    left: ends('left', topLeft, bottomLeft, corner(-1, -1), corner(-1, 1)),
+  };
+}
+
+describe('a canvas in its rebate', () => {
+  it('lies in the middle of a square one, with half of what is left on each side', () => {
+    const fit = rebateFit(rectangle(404, 310), { widthMm: 400, heightMm: 300, bulkMm: NOTHING_AROUND });
+    expect(fit.turnDegrees).toBeCloseTo(0, 9);
+    for (const [side, gap] of [
+      ['top', 5],
+      ['bottom', 5],
+      ['left', 2],
+      ['right', 2],
+    ] as const) {
+      expect(fit.gaps[side].first).toBeCloseTo(gap, 9);
+      expect(fit.gaps[side].second).toBeCloseTo(gap, 9);
+    }
+    expect(fit.leastMm).toBeCloseTo(2, 9);
+  });
+
+  it('of a frame that leans turns with it, and says what is narrow', () => {
+    // The top stands 6 mm to the right of the bottom.
+    const leaning = { ...rectangle(404, 304), topLeft: { x: 6, y: 0 }, topRight: { x: 410, y: 0 } };
+    const fit = rebateFit(leaning, { widthMm: 400, heightMm: 300, bulkMm: NOTHING_AROUND });
+    expect(fit.turnDegrees).toBeGreaterThan(0.2);
+    expect(fit.leastMm).toBeLessThan(1);
+    const worst = leastAround(fit.gaps);
+    expect(worst.mm).toBe(fit.leastMm);
+  });
+
+  it('does not go into one that is smaller, by as much as it is', () => {
+    const fit = rebateFit(rectangle(398, 310), { widthMm: 400, heightMm: 300, bulkMm: NOTHING_AROUND });
+    expect(fit.leastMm).toBeCloseTo(-1, 9);
+    expect(leastAround(fit.gaps).side).toMatch(/left|right/);
+  });
+
+  it('over 1,000 frames out of square no other place found by a search of its own leaves a wider gap', () => {
+    for (let count = 0; count < 1000; count += 1) {
+      const [width, height] = [between(150, 2500), between(150, 2500)];
+      const opening = skewed(width, height, 4);
+      const canvas = canvasIn(width, height);
+      const fit = rebateFit(opening, canvas);
+      const least = (x: number, y: number, degrees: number) => leastAround(measured(opening, canvas, x, y, degrees)).mm;
+      const own = least(fit.shift.x, fit.shift.y, fit.turnDegrees);
+      // What it says of its place is so, to the little that a turn bends.
+      expect(own).toBeGreaterThan(fit.leastMm - 0.05);
+      // Downhill from there, and from the middle unturned, by ever smaller steps.
+      for (const start of [
+        [fit.shift.x, fit.shift.y, fit.turnDegrees],
+        [0, 0, 0],
+      ] as const) {
+        let [x, y, degrees] = start;
+        let best = least(x, y, degrees);
+        for (let step = 4; step > 0.02; step /= 2) {
+          const turn = (step / Math.max(width, height)) * 57.3;
+          for (let tries = 0; tries < 40; tries += 1) {
+            const [dx, dy, dt] = [between(-step, step), between(-step, step), between(-turn, turn)];
+            const there = least(x + dx, y + dy, degrees + dt);
+            if (there > best) [x, y, degrees, best] = [x + dx, y + dy, degrees + dt, there];
+          }
+        }
+        expect(best).toBeLessThan(fit.leastMm + 0.05);
+      }
+    }
+  });
+
+  it('over 1,000 frames what may be grown is what is left, and no more', () => {
+    for (let count = 0; count < 1000; count += 1) {
+      const [width, height] = [between(150, 2500), between(150, 2500)];
+      const opening = skewed(width, height, 2);
+      const canvas = canvasIn(width, height);
+      const now = rebateFit(opening, canvas).leastMm;
+      const { widthMm, heightMm } = roomToGrow(opening, canvas);
+      const grown = (across: number, down: number) =>
+        rebateFit(opening, { ...canvas, widthMm: canvas.widthMm + across, heightMm: canvas.heightMm + down }).leastMm;
+      if (now <= 0) expect([widthMm, heightMm]).toEqual([0, 0]);
+      else {
+        // Half goes to each side, so a gap takes twice itself at the least.
+        expect(Math.min(widthMm, heightMm)).toBeGreaterThan(2 * now - 0.02);
+        expect(grown(widthMm, 0)).toBeGreaterThanOrEqual(0);
+        expect(grown(widthMm + 0.02, 0)).toBeLessThan(0.011);
+        expect(grown(0, heightMm + 0.02)).toBeLessThan(0.011);
+      }
+      // The rebate to order for it holds it, grown as it was asked for, with the gap on each side.
+      const gap = between(0, 4);
+      const growth = { widthMm: between(0, 6), heightMm: between(0, 6) };
+      const order = rebateToOrder(canvas, gap, growth);
+      const whole = { ...canvas, widthMm: canvas.widthMm + growth.widthMm, heightMm: canvas.heightMm + growth.heightMm };
+      expect(rebateFit(rectangle(order.widthMm, order.heightMm), whole).leastMm).toBeGreaterThan(gap - 1e-6);
+    }
+  });
+});
+
+describe('what the lip hides', () => {
+  const fit = rebateFit(rectangle(404, 310), { widthMm: 400, heightMm: 300, bulkMm: NOTHING_AROUND });
+  const lips = { top: 6, right: 6, bottom: 4, left: 1.5 };
+
+  it('is the lip less the gap; a lip narrower than the gap lets light through', () => {
+    const hidden = hiddenBy(lips, fit);
+    expect([hidden.top.first, hidden.right.second, hidden.bottom.first, hidden.left.first]).toEqual([
+      expect.closeTo(1, 9),
+      expect.closeTo(4, 9),
+      expect.closeTo(-1, 9),
+      expect.closeTo(-0.5, 9),
+    ]);
+  });
+
+  it('leaves of a bare edge what it does not reach', () => {
+    const bare = { ...NOTHING_AROUND, right: { first: 3, second: 6 }, top: { first: 2, second: 0 } };
+    const seen = seenBare(bare, hiddenBy(lips, fit));
+    expect(seen.right.first).toBeCloseTo(-1, 9);
+    expect(seen.right.second).toBeCloseTo(2, 9);
+    expect(seen.top.first).toBeCloseTo(1, 9);
+  });
+});

@@ -1,0 +1,14 @@
+/* What is measured of the frame that a canvas goes into. */
+import { TAPE_NAMES } from '../frame/square/corners';
+import { SIDES } from '../job/sides';
+import { type ShapeOf, each, lengthOf, optional, part } from '../shape/shape';
+
+export const rebateShape = {
+  /** The opening between the steps, seen from the front: `down` runs top left to bottom right, `up` bottom left to top right. */
+  ...each(TAPE_NAMES, optional(lengthOf(0, 100_000))),
+  /** From the step to the back of the frame. */
+  depth: optional(lengthOf(0, 500)),
+  /** How far the lip reaches over the opening. */
+  lip: part('lips', each(SIDES, optional(lengthOf(0, 500)))),
+};
+export interface RebateInputs extends ShapeOf<typeof rebateShape> {}

@@ -1,0 +1,42 @@
+import type { Database } from 'better-sqlite3';
+import type { Rolled } from '@/core/painting/rolledWork';
+
+/** A painting that lies rolled. */
+export interface RolledWork {
+  id: string;
+  jobId: string;
+  at: string;
+  maker: string;
+  measured: Rolled;
+  /** The job it was stretched again with; null while it lies there. */
+  stretchedAs: string | null;
+  number: number;
+  title: string;
+}
+
+type Row = Omit<RolledWork, 'measured'> & { measured: string };
+const SELECT = `SELECT r.id, r.job_id AS jobId, r.at, r.maker, r.measured, r.stretched_as AS stretchedAs, j.number, j.title
+  FROM rolled_work r JOIN job j ON j.id = r.job_id`;
+const plain = (row: Row): RolledWork => ({ ...row, measured: JSON.parse(row.measured) as Rolled });
+
+/** What lies rolled, the last first. */
+export const listRolled = (database: Database): RolledWork[] =>
+  database.prepare<[], Row>(`${SELECT} WHERE r.stretched_as IS NULL ORDER BY r.rowid DESC`).all().map(plain);
+
+export function findRolled(database: Database, id: string): RolledWork | null {
+  const row = database.prepare<[string], Row>(`${SELECT} WHERE r.id = ?`).get(id);
+  return row ? plain(row) : null;
+}
+
+export function insertRolled(
+  database: Database,
+  { id, jobId, at, maker, measured }: Pick<RolledWork, 'id' | 'jobId' | 'at' | 'maker' | 'measured'>,
+): void {
+  database
+    .prepare('INSERT INTO rolled_work (id, job_id, at, maker, measured) VALUES (?, ?, ?, ?, ?)')
+    .run(id, jobId, at, maker, JSON.stringify(measured));
+}
+
+/** Notes the job that stretches it again; false when somebody was faster. */
+export const stretchRolled = (database: Database, id: string, jobId: string): boolean =>
+  database.prepare('UPDATE rolled_work SET stretched_as = ? WHERE id = ? AND stretched_as IS NULL').run(jobId, id).changes === 1;

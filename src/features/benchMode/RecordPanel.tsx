@@ -1,0 +1,74 @@
+'use client';
+/* The record of a stage at the bench: what speaks against it, gravest first, and one large button. */
+import { useState } from 'react';
+import type { Verdict } from '@/core/job/verdict';
+import { worstLevel } from '@/core/job/verdict';
+import { MakerSelect } from '@/ui/MakerSelect';
+import { Figure } from '@/ui/Figure';
+
+interface RecordPanelProps {
+  label: string;
+  verdicts: readonly Verdict[];
+  /** Why nothing is recorded now, or null. */
+  early: string | null;
+  done: boolean;
+  busy: boolean;
+  error: string | null;
+  onRecord: (reason: string) => void;
+}
+
+const LEVELS = { stop: 'Stop. ', watch: 'Watch. ', good: '' } as const;
+
+export function RecordPanel({ label, verdicts, early, done, busy, error, onRecord }: RecordPanelProps) {
+  const [reason, setReason] = useState('');
+  const stopped = worstLevel(verdicts) === 'stop';
+  const grave = [...verdicts.filter(({ level }) => level === 'stop'), ...verdicts.filter(({ level }) => level === 'watch')];
+  if (done) return null;
+  return (
+    <form
+      className="space-y-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!early && !busy && !(stopped && reason.trim().length < 3)) onRecord(reason);
+      }}
+    >
+      <ul className="max-h-[26dvh] space-y-1.5 overflow-y-auto text-lg leading-6" data-testid="bench-verdicts">
+        {grave.map((one) => (
+          <li key={one.id}>
+            <strong>{LEVELS[one.level]}</strong>
+            <Figure>{one.says}</Figure>
+            {one.doThis !== '' && <Figure>{` ${one.doThis}`}</Figure>}
+          </li>
+        ))}
+      </ul>
+      {stopped && !early && (
+        <label className="block text-lg">
+          Go on only with a reason:
+          <input
+            className="input h-[56px] w-full text-lg"
+            aria-label="Reason for going on"
+            value={reason}
+            maxLength={2000}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+      )}
+      {(early ?? error) && (
+        <p role={error ? 'alert' : undefined} className="text-lg">
+          {error ?? early}
+        </p>
+      )}
+      <div className="flex gap-2">
+        <MakerSelect label="Done by" className="select h-[64px] w-32 text-lg" />
+        <button
+          type="submit"
+          data-bench-record
+          className="btn btn-primary h-[64px] flex-1 text-xl"
+          disabled={early !== null || busy || (stopped && reason.trim().length < 3)}
+        >
+          {busy ? 'Recording' : label}
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,25 @@
+'use client';
+import { MakerSelect } from '@/ui/MakerSelect';
+
+interface NoteAndMakerProps {
+  note: string;
+  placeholder: string;
+  onNote: (note: string) => void;
+}
+
+/** What goes with every record: a note, and whose hands did it. */
+export function NoteAndMaker({ note, placeholder, onNote }: NoteAndMakerProps) {
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-2">
+      <input
+        className="input input-sm h-9 w-full"
+        aria-label="Note"
+        placeholder={placeholder}
+        value={note}
+        maxLength={2000}
+        onChange={(event) => onNote(event.target.value)}
+      />
+      <MakerSelect label="Done by" className="select select-sm h-9 w-28" />
+    </div>
+  );
+}

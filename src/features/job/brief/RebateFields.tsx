@@ -1,0 +1,68 @@
+'use client';
+/* The frame that a canvas goes into, as measured, and the face that fits it. */
+import { TAPE_NAMES, isDiagonal } from '@/core/frame/square/corners';
+import { FRONT_WORDS } from '@/core/job/sideWords';
+import { SIDES } from '@/core/job/sides';
+import { faceForRebate } from '@/core/painting/planRebate';
+import { length, printSize } from '@/core/units/length';
+import { ReadingField } from '@/ui/fields';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { type SlipProps, columns } from '../slipProps';
+
+const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
+
+export function RebateFields({ inputs, locked, change }: Pick<SlipProps, 'inputs' | 'locked' | 'change'>) {
+  const { rules, tape } = useWorkshop();
+  const { brief } = inputs;
+  const { rebate } = brief;
+  const set = (patch: Partial<typeof rebate>) => change('brief', { rebate: { ...rebate, ...patch } });
+  const read = TAPE_NAMES.some((name) => rebate[name]);
+  const face = read ? faceForRebate(inputs, { rules, tape }) : null;
+  return (
+    <details open={read || undefined}>
+      <summary className="cursor-pointer py-1 text-[14.5px]">The frame it goes into, as measured</summary>
+      <div className={columns}>
+        {TAPE_NAMES.map((name) => (
+          <ReadingField
+            key={name}
+            label={isDiagonal(name) ? capital(FRONT_WORDS.diagonal(name)) : `Rebate, ${FRONT_WORDS.side(name)}`}
+            value={rebate[name]}
+            mostMm={6000}
+            onChange={(value) => set({ [name]: value })}
+            disabled={locked}
+          />
+        ))}
+        {SIDES.map((side) => (
+          <ReadingField
+            key={side}
+            label={`Lip, ${FRONT_WORDS.side(side)}`}
+            value={rebate.lip[side]}
+            mostMm={200}
+            onChange={(value) => set({ lip: { ...rebate.lip, [side]: value } })}
+            disabled={locked}
+          />
+        ))}
+        <ReadingField
+          label="Depth, step to back"
+          value={rebate.depth}
+          mostMm={300}
+          onChange={(depth) => set({ depth })}
+          disabled={locked}
+        />
+      </div>
+      {face && (face.widthMm !== brief.width.mm || face.heightMm !== brief.height.mm) && (
+        <button
+          type="button"
+          className="btn btn-outline btn-sm mt-2 h-9"
+          disabled={locked}
+          onClick={() =>
+            change('brief', { width: length(face.widthMm, brief.width.unit), height: length(face.heightMm, brief.height.unit) })
+          }
+        >
+          Take the face from it: <Figure>{printSize(face.widthMm, face.heightMm, tape)}</Figure>
+        </button>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,295 @@
+'use client';
+/* What is there of everything that is counted, and every change of it. */
+import { format } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { printMoney } from '@/core/units/money';
+import { decimal } from '@/core/units/numeral';
+import { countItemAction, setItemAction, takeItemAction, undoMoveAction } from '@/server/actions';
+import type { StoreView, Unkept } from '@/server/storeCases';
+import { NumberField } from '@/ui/fields';
+import { MoneyField } from '@/ui/MoneyField';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
+
+type Item = StoreView['items'][number];
+type Draft = Pick<Item, 'id' | 'name' | 'unit' | 'pack' | 'priceMinor' | 'least' | 'place' | 'supplier' | 'revision'>;
+
+const fresh = ({ item, name, unit }: Pick<Unkept, 'item' | 'name' | 'unit'>): Draft => ({
+  id: item,
+  name,
+  unit,
+  pack: unit === 'pieces' ? 100 : 500,
+  priceMinor: null,
+  least: 0,
+  place: '',
+  supplier: '',
+  revision: 0,
+});
+
+export function ItemsView({ store: { items, unkept, moves } }: { store: StoreView }) {
+  const router = useRouter();
+  const send = useSend();
+  const { rules, maker } = useWorkshop();
+  const [open, setOpen] = useState<Draft | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const undo = async (moveId: string) => {
+    const outcome = await send(undoMoveAction, { moveId, maker });
+    setSays(outcome.ok ? null : refusalWords(outcome));
+    router.refresh();
+  };
+  return (
+    <div className="grid gap-x-10 gap-y-4 bench:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
+      <section aria-label="Items">
+        <table className="figure w-full text-[14.5px]">
+          <thead className="soft text-left text-[13px]">
+            <tr className="hair-b">
+              <th className="font-normal">item</th>
+              <th className="text-right font-normal">there</th>
+              <th className="text-right font-normal">open jobs take</th>
+              <th className="hidden text-right font-normal sm:table-cell">sold by, at</th>
+              <th className="hidden font-normal sm:table-cell sm:pl-5">place</th>
+              <th>
+                <span className="sr-only">change</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {items.map((item) => (
+              <tr key={item.id} className="hair-b">
+                <td className="py-1.5">{item.name}</td>
+                <td
+                  className={`text-right ${item.there < Math.max(item.least, 0) ? 'font-semibold text-error' : 'font-semibold'}`}
+                >
+                  {decimal(item.there, 1)} {item.unit}
+                  {item.there < 0 && <span className="block text-[13px] font-normal">more used than counted: count it</span>}
+                  {item.there >= 0 && item.there < item.least && (
+                    <span className="block text-[13px] font-normal">least {decimal(item.least, 1)}</span>
+                  )}
+                </td>
+                <td className={`text-right ${item.wanted > item.there ? 'text-warning' : 'soft'}`}>{decimal(item.wanted, 1)}</td>
+                <td className="hidden text-right sm:table-cell">
+                  {decimal(item.pack, 1)},{' '}
+                  {item.priceMinor === null ? (
+                    <span className="text-warning">no price</span>
+                  ) : (
+                    printMoney(item.priceMinor, rules.currency)
+                  )}
+                </td>
+                <td className="soft hidden sm:table-cell sm:pl-5">{item.place}</td>
+                <td className="text-right">
+                  <button
+                    type="button"
+                    className="btn btn-ghost btn-sm h-9"
+                    aria-label={`Change ${item.name}`}
+                    onClick={() => setOpen(item)}
+                  >
+                    Change
+                  </button>
+                </td>
+              </tr>
+            ))}
+            {unkept.map((one) => (
+              <tr key={one.item} className="hair-b">
+                <td className="py-1.5">{one.name}</td>
+                <td className="soft text-right">not counted</td>
+                <td className="text-right text-warning">
+                  {decimal(one.wanted, 1)} {one.unit}
+                </td>
+                <td className="hidden sm:table-cell" />
+                <td className="hidden sm:table-cell" />
+                <td className="text-right">
+                  <button
+                    type="button"
+                    className="btn btn-ghost btn-sm h-9"
+                    aria-label={`Keep count of ${one.name}`}
+                    onClick={() => setOpen(fresh(one))}
+                  >
+                    Keep count
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {items.length + unkept.length === 0 && (
+          <p className="soft py-2">Nothing is kept count of, and no open job takes anything.</p>
+        )}
+        <button
+          type="button"
+          className="btn btn-outline btn-sm mt-3 h-9"
+          onClick={() => setOpen(fresh({ item: `own-${crypto.randomUUID().slice(0, 8)}`, name: '', unit: 'pieces' }))}
+        >
+          Something else
+        </button>
+      </section>
+      <div className="space-y-4">
+        {open && (
+          <ItemForm
+            key={`${open.id} ${open.revision}`}
+            first={open}
+            there={items.find(({ id }) => id === open.id)?.there ?? null}
+            onDone={() => {
+              setOpen(null);
+              router.refresh();
+            }}
+          />
+        )}
+        <section aria-label="Came and went">
+          <h2 className="text-[17px] font-semibold">Came and went</h2>
+          {says && (
+            <p role="alert" className="text-[14px] text-error">
+              {says}
+            </p>
+          )}
+          {moves.length === 0 && <p className="soft text-[14px]">Nothing yet. A recorded stage takes what it used.</p>}
+          <ol className="figure text-[14px]">
+            {moves.map((move) => (
+              <li key={move.id} className="hair-b flex items-start gap-2 py-1">
+                <span className="min-w-0 flex-1">
+                  <span className="soft">{format(new Date(move.at), 'd MMM HH:mm')}</span> {move.did}, {move.maker}
+                </span>
+                {move.entryId === null && move.undoes === null && !move.undone && (
+                  <button
+                    type="button"
+                    className="btn btn-ghost btn-xs h-7"
+                    onClick={() => void undo(move.id)}
+                    aria-label={`Take back: ${move.did}`}
+                  >
+                    take back
+                  </button>
+                )}
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+/** What is known of an item, what was counted of it, and what is taken by hand. */
+function ItemForm({ first, there, onDone }: { first: Draft; there: number | null; onDone: () => void }) {
+  const send = useSend();
+  const { maker } = useWorkshop();
+  const [item, setItem] = useState(first);
+  const [counted, setCounted] = useState<number | null>(null);
+  const [taken, setTaken] = useState<number | null>(null);
+  const [reason, setReason] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const line = (label: string, key: 'name' | 'place' | 'supplier') => (
+    <label className="block min-w-0">
+      <span className="soft block text-[13px] leading-5">{label}</span>
+      <input
+        className="input input-sm h-9 w-full"
+        value={item[key]}
+        maxLength={80}
+        autoComplete="off"
+        onChange={(event) => setItem({ ...item, [key]: event.target.value })}
+      />
+    </label>
+  );
+  const act = async () => {
+    setError(null);
+    const { id, revision, name, unit, pack, priceMinor, least, place, supplier } = item;
+    const changed = JSON.stringify(item) !== JSON.stringify(first) || revision === 0;
+    // One after the other; what is done is not asked for again where a later one is refused.
+    if (taken !== null) {
+      const outcome = await send(takeItemAction, { item: id, quantity: taken, reason, maker });
+      if (!outcome.ok) return setError(refusalWords(outcome));
+      setTaken(null);
+    }
+    if (changed) {
+      const set = { item: id, name, unit, pack, priceMinor, least, place, supplier, revision, maker };
+      const outcome = await send(setItemAction, set);
+      if (!outcome.ok) return setError(refusalWords(outcome));
+    }
+    if (counted !== null) {
+      const outcome = await send(countItemAction, { item: id, counted, seen: (there ?? 0) - (taken ?? 0), reason, maker });
+      if (!outcome.ok) return setError(refusalWords(outcome));
+    }
+    onDone();
+  };
+  return (
+    <form
+      noValidate
+      aria-label={item.name || 'New item'}
+      className="space-y-2 bg-base-200 p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void act();
+      }}
+    >
+      {line('Name', 'name')}
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Counted now"
+          value={counted}
+          unit={item.unit}
+          least={0}
+          most={1_000_000}
+          placeholder={there === null ? '0' : decimal(there, 1)}
+          onChange={setCounted}
+          onClear={() => setCounted(null)}
+        />
+        {there !== null && (
+          <NumberField
+            label="Take by hand"
+            value={taken}
+            unit={item.unit}
+            least={0.001}
+            most={1_000_000}
+            placeholder="0"
+            onChange={setTaken}
+            onClear={() => setTaken(null)}
+          />
+        )}
+        <NumberField
+          label="Sold by"
+          value={item.pack}
+          unit={item.unit}
+          least={0.001}
+          most={1_000_000}
+          onChange={(pack) => setItem({ ...item, pack })}
+        />
+        <MoneyField label="Price of that" value={item.priceMinor} onChange={(priceMinor) => setItem({ ...item, priceMinor })} />
+        <NumberField
+          label="Least to have"
+          value={item.least}
+          unit={item.unit}
+          least={0}
+          most={1_000_000}
+          onChange={(least) => setItem({ ...item, least })}
+        />
+        {line('Place', 'place')}
+        {line('Bought at', 'supplier')}
+        {(counted !== null || taken !== null) && (
+          <label className="block min-w-0">
+            <span className="soft block text-[13px] leading-5">Why</span>
+            <input
+              className="input input-sm h-9 w-full"
+              value={reason}
+              maxLength={200}
+              autoComplete="off"
+              onChange={(event) => setReason(event.target.value)}
+            />
+          </label>
+        )}
+      </div>
+      {error !== null && (
+        <p role="alert" className="text-[14px] text-error">
+          {error}
+        </p>
+      )}
+      <div className="flex justify-end gap-2">
+        <button type="button" className="btn btn-ghost btn-sm h-9" onClick={onDone}>
+          Cancel
+        </button>
+        <button type="submit" className="btn btn-primary btn-sm h-9" disabled={taken !== null && reason.trim().length < 3}>
+          Save
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,313 @@
+'use client';
+/* What the house plans its days by: hours, days unlike others, who is there and does what, places to dry, set-ups, what is wanted. */
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { ArrowUp, Plus } from 'lucide-react';
+import { dayWords } from '@/core/week/dateVerdicts';
+import { WANTED, type WeekSettings, weekSettingsViolations } from '@/core/week/weekSettings';
+import { STAGES } from '@/core/stages/stages';
+import { parsed, refused } from '@/core/units/result';
+import { saveWeekAction } from '@/server/actions';
+import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
+import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/fields';
+import { useAwake } from '@/ui/useAwake';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
+import { DayField } from './DayField';
+import { PlaceFields, Remove } from './PlaceFields';
+import { WeekHours, printHours, readHours } from './WeekHours';
+
+/** What is set up once for all that is done together. */
+const SET_UP_FIELDS = [
+  { id: 'sawMinutes', label: 'The saw', unit: 'min', most: 240 },
+  { id: 'potMinutes', label: 'A pot is mixed', unit: 'min', most: 240 },
+  { id: 'washMinutes', label: 'It is washed out', unit: 'min', most: 240 },
+  { id: 'togetherHours', label: 'One waits for another, at most', unit: 'h', most: 168 },
+] as const;
+
+export function HoursView(props: { settings: WeekSettings; revision: number }) {
+  return (
+    <FieldErrorsProvider>
+      <HoursForm {...props} />
+    </FieldErrorsProvider>
+  );
+}
+
+function HoursForm({ settings: stored, revision: read }: { settings: WeekSettings; revision: number }) {
+  const router = useRouter();
+  const send = useSend();
+  const { rules } = useWorkshop();
+  const wrong = useFieldErrors();
+  const awake = useAwake();
+  // Whoever is no longer a maker of the house has no days here.
+  const [settings, setSettings] = useState(() => ({
+    ...stored,
+    makers: stored.makers.filter(({ maker }) => rules.makers.includes(maker)),
+    changes: stored.changes.filter(({ maker }) => maker === '' || rules.makers.includes(maker)),
+  }));
+  const [revision, setRevision] = useState(read);
+  const [says, setSays] = useState<{ ok: boolean; text: string } | null>(null);
+  const set = (patch: Partial<WeekSettings>) => setSettings({ ...settings, ...patch });
+  const violations = weekSettingsViolations(settings, rules.makers);
+  const save = async () => {
+    const outcome = await send(saveWeekAction, { revision, settings });
+    setSays(outcome.ok ? { ok: true, text: 'Saved.' } : { ok: false, text: refusalWords(outcome) });
+    if (!outcome.ok) return;
+    setRevision(outcome.value.revision);
+    router.refresh();
+  };
+  return (
+    <form
+      noValidate
+      className="grid gap-x-12 gap-y-6 bench:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (wrong.size === 0 && violations.length === 0) void save();
+      }}
+    >
+      <fieldset disabled={!awake} className="contents">
+        <div className="space-y-6">
+          <section className="space-y-1">
+            <h2 className="text-[17px] font-semibold">The house is open</h2>
+            <WeekHours hours={settings.hours} onChange={(hours) => set({ hours })} />
+          </section>
+          {rules.makers.map((maker) => (
+            <MakerDays key={maker} maker={maker} settings={settings} onChange={set} />
+          ))}
+          <ChangedDays settings={settings} makers={rules.makers} onChange={(changes) => set({ changes })} />
+        </div>
+        <div className="space-y-6">
+          <PlaceFields settings={settings} onChange={(places) => set({ places })} />
+          <section className="space-y-2">
+            <h2 className="text-[17px] font-semibold">Set up once for all that is done together</h2>
+            <div className="grid grid-cols-2 gap-3">
+              {SET_UP_FIELDS.map(({ id, label, unit, most }) => (
+                <NumberField
+                  key={id}
+                  label={label}
+                  value={settings[id]}
+                  unit={unit}
+                  least={0}
+                  most={most}
+                  onChange={(value) => set({ [id]: Math.round(value) })}
+                />
+              ))}
+              <NumberField
+                label="Work differs from what was reckoned by"
+                value={settings.spreadPercent}
+                unit="%"
+                least={0}
+                most={100}
+                onChange={(spreadPercent) => set({ spreadPercent })}
+              />
+              <LengthField
+                label="A large frame has a side over"
+                value={settings.largeFrom}
+                leastMm={100}
+                mostMm={10_000}
+                onChange={(largeFrom) => set({ largeFrom })}
+              />
+            </div>
+          </section>
+          <section className="space-y-1">
+            <h2 className="text-[17px] font-semibold">What is wanted, the first first</h2>
+            <ol className="list-decimal pl-5">
+              {settings.wanted.map((id, index) => (
+                <li key={id} className="leading-9">
+                  {WANTED.find((one) => one.id === id)!.name}
+                  {index > 0 && (
+                    <button
+                      type="button"
+                      className="btn btn-ghost btn-sm ml-2 h-8 px-2"
+                      aria-label={`${WANTED.find((one) => one.id === id)!.name}: before the one above`}
+                      onClick={() => {
+                        const wanted = [...settings.wanted];
+                        [wanted[index - 1], wanted[index]] = [wanted[index]!, wanted[index - 1]!];
+                        set({ wanted });
+                      }}
+                    >
+                      <ArrowUp aria-hidden className="size-4" />
+                    </button>
+                  )}
+                </li>
+              ))}
+            </ol>
+          </section>
+          <section aria-label="Calendars" className="space-y-1">
+            <h2 className="text-[17px] font-semibold">Calendar files</h2>
+            <p className="soft text-[14px]">
+              To be taken in by a calendar, again and again: what moved moves there too. An address on this machine, only to be
+              read.
+            </p>
+            <ul className="figure">
+              {['all', ...rules.makers].map((name) => (
+                <li key={name}>
+                  <a className="link link-primary" href={`/calendar/${encodeURIComponent(name)}.ics`}>
+                    {name === 'all' ? 'Everybody' : name}
+                  </a>{' '}
+                  <span className="soft">/calendar/{encodeURIComponent(name)}.ics</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <section aria-label="Save" className="space-y-2">
+            {violations.slice(0, 4).map((one) => (
+              <p key={one} role="alert" className="text-error">
+                {one}
+              </p>
+            ))}
+            <button type="submit" className="btn btn-primary h-11" disabled={wrong.size > 0 || violations.length > 0}>
+              Save hours and places
+            </button>
+            {says && (
+              <p role={says.ok ? 'status' : 'alert'} className={says.ok ? 'text-success' : 'text-error'}>
+                {says.text}
+              </p>
+            )}
+          </section>
+        </div>
+      </fieldset>
+    </form>
+  );
+}
+
+function MakerDays({
+  maker,
+  settings,
+  onChange,
+}: {
+  maker: string;
+  settings: WeekSettings;
+  onChange: (patch: Partial<WeekSettings>) => void;
+}) {
+  const own = settings.makers.find((one) => one.maker === maker) ?? {
+    maker,
+    ownHours: false,
+    hours: [],
+    leaves: [],
+    squeezes: null,
+  };
+  const set = (patch: Partial<typeof own>) =>
+    onChange({ makers: [...settings.makers.filter((one) => one.maker !== maker), { ...own, ...patch }] });
+  return (
+    <section aria-label={maker} className="space-y-1">
+      <h2 className="text-[17px] font-semibold">{maker}</h2>
+      <Tick
+        label={`Own hours, ${maker}`}
+        checked={own.ownHours}
+        onChange={(ownHours) => set({ ownHours, hours: ownHours && own.hours.length === 0 ? settings.hours : own.hours })}
+      />
+      {own.ownHours && <WeekHours of={`${maker}, `} hours={own.hours} onChange={(hours) => set({ hours })} />}
+      <NumberFieldOrNone
+        label={`Squeezes of a hand stapler in a day, ${maker}`}
+        value={own.squeezes}
+        onChange={(squeezes) => set({ squeezes })}
+      />
+      <fieldset>
+        <legend className="soft text-[13px]">Leaves to others</legend>
+        <div className="flex flex-wrap gap-x-4">
+          {STAGES.map(({ id, name }) => (
+            <Tick
+              key={id}
+              label={name}
+              checked={own.leaves.includes(id)}
+              onChange={(on) => set({ leaves: on ? [...own.leaves, id] : own.leaves.filter((one) => one !== id) })}
+            />
+          ))}
+        </div>
+      </fieldset>
+    </section>
+  );
+}
+
+const NumberFieldOrNone = ({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number | null;
+  onChange: (value: number | null) => void;
+}) => (
+  <TypedField
+    label={label}
+    value={value}
+    inputMode="decimal"
+    placeholder="as the house"
+    print={(one) => (one === null ? '' : String(one))}
+    read={(typed) => {
+      if (typed.trim() === '') return parsed<number | null>(null);
+      const number = Number(typed);
+      return Number.isInteger(number) && number >= 1 && number <= 5000
+        ? parsed<number | null>(number)
+        : refused<number | null>(typed, 'is no number of squeezes', 'A whole number from 1 to 5000, or nothing for the house’s.');
+    }}
+    onChange={onChange}
+  />
+);
+
+function ChangedDays({
+  settings,
+  makers,
+  onChange,
+}: {
+  settings: WeekSettings;
+  makers: readonly string[];
+  onChange: (changes: WeekSettings['changes']) => void;
+}) {
+  const [today] = useState(() => new Date().toISOString().slice(0, 10));
+  const [on, setOn] = useState(today);
+  const [maker, setMaker] = useState('');
+  const [windows, setWindows] = useState<[number, number][]>([]);
+  const whose = [{ id: '', name: 'everybody' }, ...makers.map((name) => ({ id: name, name }))];
+  const days = [...new Set(settings.changes.map((one) => `${one.on} ${one.maker}`))].sort();
+  return (
+    <section aria-label="Days unlike others" className="space-y-1">
+      <h2 className="text-[17px] font-semibold">Days unlike others</h2>
+      <ul>
+        {days.map((key) => {
+          const rows = settings.changes.filter((one) => `${one.on} ${one.maker}` === key);
+          const { on: day, maker: who } = rows[0]!;
+          const open = rows.filter(({ from, to }) => from < to).map(({ from, to }) => [from, to] as const);
+          const name = `${dayWords(day)} ${day.slice(0, 4)}, ${who === '' ? 'everybody' : who}: ${open.length === 0 ? 'away' : printHours(open)}`;
+          return (
+            <li key={key} className="flex items-center gap-2">
+              <span className="figure">{name}</span>
+              <Remove
+                label={`Take away: ${name}`}
+                onClick={() => onChange(settings.changes.filter((one) => `${one.on} ${one.maker}` !== key))}
+              />
+            </li>
+          );
+        })}
+      </ul>
+      <div className="flex flex-wrap items-end gap-3">
+        <DayField label="Day" value={on} least="2000-01-01" onChange={setOn} />
+        <Choice label="Whose" value={maker} options={whose} onChange={setMaker} />
+        <TypedField
+          label="Hours that day"
+          value={windows}
+          print={printHours}
+          read={readHours}
+          placeholder="away"
+          onChange={setWindows}
+        />
+        <button
+          type="button"
+          className="btn btn-outline btn-sm h-9"
+          onClick={() =>
+            onChange([
+              ...settings.changes.filter((one) => !(one.on === on && one.maker === maker)),
+              ...(windows.length === 0
+                ? [{ on, maker, from: 0, to: 0 }]
+                : windows.map(([from, to]) => ({ on, maker, from, to }))),
+            ])
+          }
+        >
+          <Plus aria-hidden className="size-4" /> Add the day
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,174 @@
+'use client';
+/* What would be if: somebody away, a longer day, more canvases. Shown before it is taken. */
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { planDifference } from '@/core/week/planDifference';
+import type { WeekPlan } from '@/core/week/weekPlan';
+import type { WeekJob } from '@/core/week/weekShop';
+import { dayAfter, dayOfMoment } from '@/core/week/weekTime';
+import { dayWords } from '@/core/week/dateVerdicts';
+import { type WhatIf, withChange } from '@/core/week/whatIf';
+import { type Length, length } from '@/core/units/length';
+import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
+import { saveWeekAction } from '@/server/actions';
+import type { WeekView } from '@/server/week/weekCases';
+import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
+import { Choice, LengthField, NumberField } from '@/ui/fields';
+import { useAwake } from '@/ui/useAwake';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
+import { DayField } from './DayField';
+import { DifferenceLines } from './DifferenceLines';
+import { useScheduleWorker } from './useScheduleWorker';
+
+const KINDS = [
+  { id: 'away', name: 'Somebody is away' },
+  { id: 'longer', name: 'A longer day' },
+  { id: 'more', name: 'More canvases' },
+] as const;
+
+export function WhatIfStrip(props: { week: WeekView; standing: WeekPlan }) {
+  return (
+    <FieldErrorsProvider>
+      <Strip {...props} />
+    </FieldErrorsProvider>
+  );
+}
+
+/** Tried, and against which plan. */
+interface Tried {
+  change: WhatIf;
+  plan: WeekPlan;
+}
+
+function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
+  const { facts, spread, revision } = week;
+  const router = useRouter();
+  const send = useSend();
+  const wrong = useFieldErrors();
+  const worker = useScheduleWorker();
+  const awake = useAwake();
+  const today = dayOfMoment(facts.nowMs);
+  const [kind, setKind] = useState<(typeof KINDS)[number]['id']>('away');
+  const [maker, setMaker] = useState(facts.makers[0]!);
+  const [on, setOn] = useState(dayAfter(today, 1));
+  const [hours, setHours] = useState(1);
+  const [count, setCount] = useState(6);
+  const [size, setSize] = useState<[Length, Length]>([length(400), length(300)]);
+  const [tried, setTried] = useState<Tried | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [says, setSays] = useState<string | null>(null);
+  const changeNow = async (): Promise<WhatIf | string> => {
+    if (kind === 'away') return { kind, maker, on };
+    if (kind === 'longer') return { kind, maker, on, hours };
+    const asked = `/api/week/draft?width=${size[0].mm}&height=${size[1].mm}`;
+    const answer = await fetch(asked).catch(() => null);
+    if (!answer?.ok) return (await answer?.text().catch(() => null)) ?? 'The workshop does not answer. Try again in a moment.';
+    const draft = (await answer.json()) as WeekJob;
+    return { kind, jobs: Array.from({ length: count }, (_, index) => ({ ...draft, id: `draft-${index + 1}` })) };
+  };
+  const tryOut = async () => {
+    setBusy(true);
+    setSays(null);
+    setTried(null);
+    try {
+      const change = await changeNow();
+      if (typeof change === 'string') return setSays(change);
+      const plan = await worker().run('tryOut', { facts, spread, standing, seed: 0.29, change });
+      setTried({ change, plan });
+    } catch (failure) {
+      setSays((failure as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const take = async () => {
+    const { settings } = withChange(facts, tried!.change);
+    const outcome = await send(saveWeekAction, { revision, settings });
+    setSays(outcome.ok ? null : refusalWords(outcome));
+    if (!outcome.ok) return;
+    setTried(null);
+    router.refresh();
+  };
+  const drafted = tried?.change.kind === 'more' ? tried.change.jobs.map(({ id }) => tried.plan.dates.get(id)!.nineOfTen) : [];
+  return (
+    <section aria-label="What if" className="min-w-72 flex-[2] text-[14.5px]">
+      <form
+        noValidate
+        className="flex flex-wrap items-end gap-x-3 gap-y-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (wrong.size === 0) void tryOut();
+        }}
+      >
+        <fieldset disabled={!awake} className="contents">
+          <Choice label="What if" value={kind} options={KINDS} onChange={setKind} />
+          {kind !== 'more' && (
+            <>
+              <Choice label="Who" value={maker} options={facts.makers.map((name) => ({ id: name, name }))} onChange={setMaker} />
+              <DayField label="On" value={on} least={today} onChange={setOn} />
+            </>
+          )}
+          {kind === 'longer' && (
+            <NumberField label="Longer by" value={hours} unit="h" least={0.25} most={12} onChange={setHours} />
+          )}
+          {kind === 'more' && (
+            <>
+              <NumberField
+                label="How many"
+                value={count}
+                unit=""
+                least={1}
+                most={40}
+                onChange={(value) => setCount(Math.round(value))}
+              />
+              <LengthField
+                label="Width"
+                value={size[0]}
+                leastMm={FACE_RANGE_MM.least}
+                mostMm={FACE_RANGE_MM.most}
+                onChange={(width) => setSize([width, size[1]])}
+              />
+              <LengthField
+                label="Height"
+                value={size[1]}
+                leastMm={FACE_RANGE_MM.least}
+                mostMm={FACE_RANGE_MM.most}
+                onChange={(height) => setSize([size[0], height])}
+              />
+            </>
+          )}
+        </fieldset>
+        <button type="submit" className="btn btn-outline btn-sm h-9" disabled={busy || wrong.size > 0}>
+          {busy ? 'Trying' : 'Try'}
+        </button>
+      </form>
+      {tried && (
+        <div role="status" className="mt-1">
+          {drafted.length > 0 && (
+            <p>
+              Nine of ten runs have {drafted.length === 1 ? 'it' : 'all of them'} ready by{' '}
+              <strong>{dayWords(dayAfter(tried.plan.firstDay, Math.ceil(Math.max(...drafted) / 96) - 1))}</strong>.
+            </p>
+          )}
+          <DifferenceLines difference={planDifference(standing, tried.plan)} jobs={facts.jobs} />
+          {tried.change.kind !== 'more' && (
+            <div className="mt-1 flex gap-2">
+              <button type="button" className="btn btn-primary btn-sm h-9" onClick={() => void take()}>
+                Take it
+              </button>
+              <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => setTried(null)}>
+                Leave it
+              </button>
+            </div>
+          )}
+        </div>
+      )}
+      {says && (
+        <p role="alert" className="text-error">
+          {says}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,67 @@
+/* At the bench: the step somebody stands at, and notes with a photograph that belong to a step. */
+import { findJob, isArchived } from '@/db/jobs';
+import { type StoredPlace, findBenchPlace, putBenchPlace } from '@/db/benchPlaces';
+import { insertLogEntry } from '@/db/logEntries';
+import { findPhotograph, insertPhotograph } from '@/db/photographs';
+import { stageById } from '@/core/stages/stages';
+import { type JobWithLog, openJob } from './jobReading';
+import { type Outcome, done, refuse } from './outcome';
+import type { Request } from './requests';
+import { GONE } from './seenJob';
+import { type Workshop, deviceName } from './workshop';
+
+/** The step that somebody stood at last on a job, or null. */
+export const benchPlaceOf = ({ database }: Workshop, jobId: string): StoredPlace | null => findBenchPlace(database, jobId);
+
+/** The photograph of an entry of a job, or null. */
+export const photographOf = ({ database }: Workshop, jobId: string, entryId: string): Uint8Array | null =>
+  findPhotograph(database, jobId, entryId);
+
+/** Keeps the step somebody stands at: no new version of the job, for nothing of it changes. */
+export function keepPlace({ database }: Workshop, { jobId, ...place }: Request<'keepPlace'>): Outcome<null> {
+  if (!findJob(database, jobId)) return GONE;
+  putBenchPlace(database, jobId, place);
+  return done(null);
+}
+
+/** A JPEG file begins so. */
+const JPEG_HEAD = Buffer.from([0xff, 0xd8, 0xff]);
+
+/** A note at a step, with a photograph where one was taken; it finishes nothing, and stands whoever saved in between. */
+export function keepNote(workshop: Workshop, dto: Request<'keepNote'>): Outcome<JobWithLog> {
+  const { database, now, newId } = workshop;
+  const note = dto.note.trim();
+  if (note === '' && dto.jpeg === null) return refuse('Nothing to keep: write a note, or take a photograph.');
+  const jpeg = dto.jpeg === null ? null : Buffer.from(dto.jpeg, 'base64');
+  if (jpeg && !jpeg.subarray(0, 3).equals(JPEG_HEAD))
+    return refuse('The photograph is no JPEG file: take it again, or pick another picture.');
+  if (jpeg && jpeg.length < 100) return refuse('The photograph is empty: take it again.');
+  const write = database.transaction((): Outcome<JobWithLog> => {
+    // A job that cannot be read is gone for whoever wants to note something on it.
+    const found = openJob(workshop, dto.jobId);
+    if (!found) return GONE;
+    if (isArchived(database, dto.jobId))
+      return refuse(`No. ${found.job.number} is archived: bring it back before you note something.`);
+    const id = newId();
+    insertLogEntry(database, dto.jobId, {
+      id,
+      stage: dto.stage,
+      step: null,
+      kind: 'note',
+      of: dto.step,
+      at: now().toISOString(),
+      maker: dto.maker,
+      device: deviceName(workshop),
+      did: `${jpeg ? 'Photograph' : 'Note'}, ${dto.says || stageById(dto.stage).name}`.slice(0, 300),
+      note,
+      reason: '',
+      corrects: null,
+      readyAt: null,
+      readings: [],
+      plan: null,
+    });
+    if (jpeg) insertPhotograph(database, id, jpeg);
+    return done(openJob(workshop, dto.jobId)!);
+  });
+  return write.immediate();
+}

@@ -1,0 +1,48 @@
+/* What is done with the file as a whole, and with the door of the house, checked at the edge. */
+import { backUp, checkFile, lookAtBackup, rebuildFile, restoreBackup } from './backups';
+import { checked } from './checked';
+import { inOurWords } from './inOurWords';
+import { inTurns } from './inTurns';
+import { lookAtList } from './lists/listCases';
+import { LOOKS_ON, looksOn } from './network/asking';
+import { changeDevice, closeNetwork, endDevice, openNetwork } from './network/networkCases';
+import { tendDoor } from './network/openDoor';
+import { type Outcome, refuse } from './outcome';
+import { FILE_REQUESTS, type FileRequest, type FileRequestName } from './requests';
+import type { Workshop } from './workshop';
+
+const ACTS = {
+  backUp: (workshop: Workshop) => backUp(workshop),
+  lookAtBackup: (workshop: Workshop, { name }: FileRequest<'lookAtBackup'>) => lookAtBackup(workshop, name),
+  restoreBackup: (workshop: Workshop, { name }: FileRequest<'restoreBackup'>) =>
+    restoreBackup(workshop, name).finally(() => tendDoor(workshop)),
+  checkFile: (workshop: Workshop) => checkFile(workshop),
+  rebuildFile: (workshop: Workshop) => rebuildFile(workshop),
+  openNetwork: (workshop: Workshop, asked: FileRequest<'openNetwork'>) => openNetwork(workshop, asked),
+  closeNetwork: (workshop: Workshop) => closeNetwork(workshop),
+  endDevice: (workshop: Workshop, asked: FileRequest<'endDevice'>) => endDevice(workshop, asked),
+  changeDevice: (workshop: Workshop, asked: FileRequest<'changeDevice'>) => changeDevice(workshop, asked),
+  lookAtList: (workshop: Workshop, asked: FileRequest<'lookAtList'>) => inTurns(lookAtList(workshop, asked)),
+};
+export type FileAnswer<N extends FileRequestName> = Awaited<ReturnType<(typeof ACTS)[N]>>;
+
+/** What only the machine itself may ask: who comes in, and what would put another file in the place of this one. */
+const AT_THE_MACHINE: readonly FileRequestName[] = [
+  'restoreBackup',
+  'rebuildFile',
+  'openNetwork',
+  'closeNetwork',
+  'endDevice',
+  'changeDevice',
+];
+export const ONLY_HERE = 'This is done at the machine that the workshop runs on, not from another device.';
+
+/** @param plain what came from outside */
+export async function actOnFile<N extends FileRequestName>(workshop: Workshop, name: N, plain: unknown): Promise<FileAnswer<N>> {
+  if (looksOn(workshop)) return refuse(LOOKS_ON) as FileAnswer<N>;
+  if (workshop.device && AT_THE_MACHINE.includes(name)) return refuse(ONLY_HERE) as FileAnswer<N>;
+  const asked = checked(FILE_REQUESTS[name], name, plain);
+  if (!asked.ok) return asked as FileAnswer<N>;
+  const act = ACTS[name] as (workshop: Workshop, request: unknown) => Outcome<unknown> | Promise<Outcome<unknown>>;
+  return (await inOurWords(name, 'with the file', () => act(workshop, asked.value))) as FileAnswer<N>;
+}

@@ -1,0 +1,36 @@
+/* The log as a list: a line for every reading of every entry, and one for an entry without any. Written only: it is append-only. */
+import { stageById } from '@/core/stages/stages';
+import { listEntries } from '@/db/logEntries';
+import { printLines } from './csvTable';
+import type { List } from './list';
+
+const NAMES = [
+  ...['entry', 'time', 'job', 'title', 'stage', 'coat', 'kind', 'maker', 'did', 'note', 'reason', 'taken back'],
+  ...['reading', 'of', 'value', 'unit', 'precision', 'tool', 'known'],
+];
+const AT_ONCE = 500;
+
+export const logList: List = {
+  *write({ database }) {
+    yield `\uFEFF${printLines([NAMES])}`;
+    for (let from: number | null = null; ;) {
+      const entries = listEntries(database, { words: [], from, order: 'oldest', most: AT_ONCE });
+      if (entries.length === 0) return;
+      yield printLines(
+        entries.flatMap(({ seq, jobNumber, jobTitle, withdrawn, entry }) => {
+          const { at, stage, step, kind, maker, did, note, reason } = entry;
+          const coat = step === null ? '' : String(step + 1);
+          const own = [String(seq), at, String(jobNumber), jobTitle, stageById(stage).name, coat, kind, maker, did, note, reason];
+          const cells = [...own, withdrawn ? 'yes' : ''];
+          if (entry.readings.length === 0) return [[...cells, '', '', '', '', '', '', '']];
+          return entry.readings.map(({ quantity, of, value, unit, precision, tool, known }) => [
+            ...cells,
+            ...[quantity, of, String(value), unit, precision === null ? '' : String(precision), tool, known],
+          ]);
+        }),
+      );
+      from = entries.at(-1)!.seq;
+    }
+  },
+  read: null,
+};

@@ -1,0 +1,158 @@
+/* What a device of the house may ask, and what is written when it was out of reach. */
+import 'reflect-metadata';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, it } from 'vitest';
+import { type Device, insertDevice, listDevices } from '@/db/devices';
+import { readNetwork, writeNetwork } from '@/db/network';
+import { openDatabase } from '@/db/openDatabase';
+import { replaceContent } from '@/db/wholeFile';
+import { workshopLines } from '@/db/workshopLines';
+import { logOfJob } from '@/db/logEntries';
+import { ONLY_HERE, actOnFile } from '../fileActs';
+import { openJob } from '../jobReading';
+import { FILE_REQUESTS, type FileRequestName, type RequestName } from '../requests';
+import { contentOf, newJob, revisionOf, testWorkshop, value, wordsOf } from '../testWorkshop';
+import { grantedRequest, workedWorkshop } from '../testWrites';
+import { WRITES, carryOut } from '../writes';
+import { LOOKS_ON } from './asking';
+import { openNetwork } from './networkCases';
+
+const device = (role: Device['role']): Device => ({
+  id: 'd',
+  name: 'Glue table',
+  role,
+  address: '10.0.0.2',
+  signedInAt: '',
+  seenAt: '',
+  endsAt: '',
+});
+const MAY_LOOKING = ['keepPlace', 'saveInputs'];
+
+it.each((Object.keys(WRITES) as RequestName[]).filter((name) => !MAY_LOOKING.includes(name)))(
+  '%s is refused to a device that looks on, and granted to a maker’s',
+  async (name) => {
+    const worked = workedWorkshop();
+    const sent = { requestId: 'r-1', ...grantedRequest(worked, name) };
+    const before = contentOf(worked.workshop.database);
+    const looking = { ...worked.workshop, device: device('viewer') };
+    expect(wordsOf(await carryOut(looking, name, sent))).toBe(LOOKS_ON);
+    expect(contentOf(worked.workshop.database)).toBe(before);
+    expect((await carryOut({ ...worked.workshop, device: device('maker') }, name, sent)).ok).toBe(true);
+  },
+);
+
+it('lets who looks on tick the kit and stand at a step, and type nothing', async () => {
+  const workshop = { ...testWorkshop(), device: device('viewer') };
+  const jobId = newJob(workshop);
+  const { job } = openJob(workshop, jobId)!;
+  const save = (inputs: typeof job.inputs, requestId: string) =>
+    carryOut(workshop, 'saveInputs', { requestId, jobId, revision: revisionOf(workshop, jobId), inputs });
+  value(await save({ ...job.inputs, kit: ['tape'] }, 'r-1'));
+  expect(wordsOf(await save({ ...job.inputs, kit: [], brief: { ...job.inputs.brief, title: 'Mine' } }, 'r-2'))).toBe(LOOKS_ON);
+  expect(openJob(workshop, jobId)!.job.inputs).toEqual({ ...job.inputs, kit: ['tape'] });
+  const place = { requestId: 'r-3', jobId, stage: 'bars', step: 'layout', quarter: 0, filledAt: 1 };
+  expect((await carryOut(workshop, 'keepPlace', place)).ok).toBe(true);
+});
+
+it('leaves the file as a whole and the door to the machine itself', async () => {
+  const workshop = testWorkshop();
+  const ask = (name: FileRequestName, role: Device['role']) => actOnFile({ ...workshop, device: device(role) }, name, {});
+  const refused = { maker: [] as string[], viewer: [] as string[] };
+  for (const name of Object.keys(FILE_REQUESTS) as FileRequestName[])
+    for (const role of ['maker', 'viewer'] as const) {
+      const outcome = await ask(name, role);
+      if (!outcome.ok && outcome.kind === 'refused' && [ONLY_HERE, LOOKS_ON].includes(outcome.says)) refused[role].push(name);
+    }
+  expect(refused.viewer).toEqual(Object.keys(FILE_REQUESTS));
+  expect(refused.maker).toEqual(['restoreBackup', 'rebuildFile', 'openNetwork', 'closeNetwork', 'endDevice', 'changeDevice']);
+});
+
+it('writes at which device and when: when it was done, not before the entry before it, and never to come', async () => {
+  const workshop = testWorkshop();
+  const jobId = newJob(workshop);
+  const noon = workshop.now().getTime();
+  workshop.pass(120);
+  const note = (requestId: string, doneAt: unknown) =>
+    carryOut({ ...workshop, device: device('maker') }, 'keepNote', {
+      requestId,
+      jobId,
+      maker: 'Me',
+      stage: 'brief',
+      step: 'a',
+      says: '',
+      note: requestId,
+      jpeg: null,
+      doneAt,
+    });
+  const at = (minutes: number) => new Date(noon + minutes * 60_000).toISOString();
+  for (const [id, minutes] of [
+    ['a', 30],
+    ['b', 10],
+    ['c', 60],
+    ['d', 900],
+  ] as const)
+    value(await note(id, at(minutes)));
+  value(await note('e', null));
+  const log = logOfJob(workshop.database, jobId);
+  expect(log.map((entry) => (Date.parse(entry.at) - noon) / 60_000)).toEqual([30, 30, 60, 120, 120]);
+  expect(new Set(log.map((entry) => entry.device))).toEqual(new Set(['Glue table']));
+  for (const wrong of ['yesterday', 7, {}, [], '2031-02-31T00:00:00Z'])
+    expect(wordsOf(await note('f', wrong))).toContain('doneAt');
+  expect(logOfJob(workshop.database, jobId)).toHaveLength(5);
+});
+
+it.each([
+  [{ passphrase: 'short' }, 'passphrase', /at least 12 letters/],
+  [{ passphrase: 'aaaaaaaaaaaaaaaa' }, 'passphrase', /five of them different/],
+  [{ passphrase: '' }, 'passphrase', /Choose one first/],
+  [{ looking: true }, 'lookingPassphrase', /Choose one first/],
+  [{ looking: true, lookingPassphrase: 'cobalt ferry onion' }, 'lookingPassphrase', /of their own/],
+  [{ keyFile: '/key.pem' }, 'certFile', /go together/],
+  [{ certFile: '/cert.pem' }, 'keyFile', /go together/],
+  [{ port: 3000 }, 'port', /of this machine itself/],
+])('a door of %o stays closed', async (wrong, field, says) => {
+  const workshop = testWorkshop();
+  const asked = {
+    passphrase: 'cobalt ferry onion',
+    looking: false,
+    lookingPassphrase: '',
+    port: 0,
+    hours: 12,
+    certFile: '',
+    keyFile: '',
+  };
+  const outcome = await openNetwork(workshop, { ...asked, ...wrong });
+  expect(outcome).toMatchObject({ ok: false, kind: 'invalid', errors: [{ field, says: expect.stringMatching(says) as string }] });
+  expect(readNetwork(workshop.database)).toBeNull();
+});
+
+it('a certificate that cannot be read leaves the door closed, and says which file', async () => {
+  const workshop = testWorkshop();
+  const files = { certFile: '/nowhere/cert.pem', keyFile: '/nowhere/key.pem' };
+  const asked = { passphrase: 'cobalt ferry onion', looking: false, lookingPassphrase: '', port: 4433, hours: 12, ...files };
+  expect(wordsOf(await openNetwork(workshop, asked))).toMatch(/there is no file \/nowhere\/cert\.pem/);
+  expect(readNetwork(workshop.database)!.open).toBe(false);
+});
+
+it('who may come in leaves with no written-out workshop, and does not come back with an older file', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-batten-door-'));
+  const opened = (name: string, passphrase: string) => {
+    const database = openDatabase(join(folder, name));
+    const door = { open: true, port: 3443, hours: 12, lookingPassphrase: null, certFile: '', keyFile: '' };
+    writeNetwork(database, { ...door, passphrase });
+    insertDevice(database, { ...device('maker'), id: name, name, endsAt: '2099-01-01T00:00:00Z' }, name);
+    return database;
+  };
+  try {
+    const [here, older] = [opened('here', 'hash of the new passphrase'), opened('older', 'hash of the old passphrase')];
+    expect([...workshopLines(here)].join('\n')).not.toMatch(/hash of|2099/);
+    older.close();
+    replaceContent(here, join(folder, 'older'));
+    expect([readNetwork(here), listDevices(here, '2031-01-01T00:00:00Z')]).toEqual([null, []]);
+    here.close();
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});

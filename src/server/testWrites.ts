@@ -1,0 +1,362 @@
+/* For tests: one worked workshop, and for every write there is a request that it grants. */
+import { randomLcg } from 'd3-random';
+import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { jobFile, printJobFile } from '@/core/file/jobFile';
+import { NOT_OPENED } from '@/core/tension/openCorners';
+import type { TapPlace } from '@/core/tension/tap/membraneTone';
+import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
+import { writeWav } from '@/core/tension/tap/wav';
+import { namedPlan } from '@/core/week/namedPlan';
+import { variationOf } from '@/core/week/variation';
+import { planWeek } from '@/core/week/weekPlan';
+import { USUAL_WEEK } from '@/core/week/weekSettings';
+import { taskId, weekShop } from '@/core/week/weekShop';
+import { toEnd } from '@/core/toEnd';
+import { length } from '@/core/units/length';
+import { addCloth, clothJobs, clothStore } from './clothCases';
+import { groundsOf, setStock } from './groundCases';
+import { openJob } from './jobReading';
+import { lookAtList } from './lists/listCases';
+import { rolledShape } from '@/core/painting/rolledWork';
+import { fromStock, rolledWorks, takeDown } from './takingDown';
+import { jobCost, saveCosts } from './costCases';
+import { weekDice, weekFacts, weekWord } from './week/weekCases';
+import { countItem, setItem, toBuyList } from './storeCases';
+import { SUBSTANCES } from '@/core/prime/substances';
+import { costSettingsShape } from '@/core/cost/costSettings';
+import { startOf } from '@/core/shape/shape';
+import { listGroundStock } from '@/db/groundStocks';
+import { findStoreItem } from '@/db/storeItems';
+import { addToRack, series } from './rackCases';
+import type { Request, RequestName } from './requests';
+import { type JobSet, jobsOfSet } from '@/db/jobSets';
+import { createSet } from './setCases';
+import { type TestWorkshop, newJob, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
+
+export interface WorkedWorkshop {
+  workshop: TestWorkshop;
+  /** Not begun; its frame stands squared; fastened; tuned; and one whose row cannot be read. */
+  ids: Record<'fresh' | 'squared' | 'fastened' | 'tuned' | 'broken', string>;
+  /** Two canvases of a class, not begun. */
+  sets: JobSet & { jobs: string[] };
+}
+
+/** A workshop with a job at every stage that a write asks for, a rack and a roll. */
+export function workedWorkshop(): WorkedWorkshop {
+  const workshop = testWorkshop();
+  const job = (title: string) => newJob(workshop, title);
+  const ids = {
+    fresh: job('Fresh'),
+    squared: job('Squared'),
+    fastened: job('Fastened'),
+    tuned: job('Tuned'),
+    broken: job('Broken'),
+  };
+  workUpTo(workshop, ids.squared, 'square');
+  workUpTo(workshop, ids.fastened, 'fasten');
+  workUpTo(workshop, ids.tuned, 'tune');
+  value(
+    addToRack(workshop, { profile: 'deep', kind: 'timber', family: 'plain', lengthMm: 2400, count: 4, mark: '', maker: 'Me' }),
+  );
+  value(
+    addCloth(workshop, {
+      kind: 'roll',
+      fabric: openJob(workshop, ids.squared)!.job.inputs.cloth.fabric,
+      tag: 'R1',
+      widthMm: 2100,
+      selvedgeMm: 10,
+      lengthMm: 9000,
+      flaws: [],
+      maker: 'Me',
+    }),
+  );
+  workshop.database.prepare("UPDATE job SET inputs = '{}' WHERE id = ?").run(ids.broken);
+  keepPriced(workshop, 'staple8');
+  value(countItem(workshop, { item: 'staple8', counted: 1000, seen: 0, reason: '', maker: 'Me' }));
+  const set = value(
+    createSet(workshop, {
+      title: 'Class',
+      kind: 'same',
+      faces: [1, 2].map(() => ({ width: length(400), height: length(300) })),
+      layout: { columns: 2, gap: length(100), align: 'middle', free: [] },
+    }),
+  );
+  return { workshop, ids, sets: { ...set, jobs: jobsOfSet(workshop.database, set.id) } };
+}
+
+/** Three taps on the bare cotton of a new job of 600 × 400 mm, as WAV files. */
+export function tapWavs(nPerM: number, peak = 0.6): Record<TapPlace, string> {
+  const random = randomLcg(0.37);
+  const cloth = { span: { a: 0.6, b: 0.4 }, sigma: 0.34, pull: { tx: nPerM, ty: nPerM } };
+  const file = (place: TapPlace) =>
+    Buffer.from(writeWav({ samples: ordinaryTap(place, cloth, random, RATE, { peak }), rate: RATE })).toString('base64');
+  return { C: file('C'), X: file('X'), Y: file('Y') };
+}
+
+const RATE = 8000;
+
+/** A request that is granted by the worked workshop as it stands. */
+export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: WorkedWorkshop, name: N): Request<N> {
+  const of = (jobId: string) => ({ jobId, revision: revisionOf(workshop, jobId), maker: 'Me', note: '' });
+  const seen = (jobId: string) => ({ jobId, revision: revisionOf(workshop, jobId) });
+  const broken = { jobId: ids.broken, revision: 1 };
+  const roll = () => clothStore(workshop).find(({ tag }) => tag === 'R1')!;
+  const requests: { [M in RequestName]: () => Request<M> } = {
+    newJob: () => ({ title: 'Harbour', width: length(600), height: length(400) }),
+    newSet: () => ({
+      title: 'Three tides',
+      kind: 'panels',
+      faces: [400, 600, 400].map((mm) => ({ width: length(mm), height: length(700) })),
+      layout: { columns: 3, gap: length(20), align: 'middle', free: [] },
+    }),
+    growSet: () => ({ setId: sets.id, revision: sets.revision, count: 2 }),
+    changeSet: () => ({
+      setId: sets.id,
+      revision: sets.revision,
+      title: 'Evening class',
+      layout: { ...sets.layout, columns: 1 },
+    }),
+    planSetBy: () => {
+      type(workshop, sets.jobs[0]!, (inputs) => ({ ...inputs, bars: { ...inputs.bars, joint: 'mitreGlued' } }));
+      return { setId: sets.id, setRevision: sets.revision, ...seen(sets.jobs[0]!) };
+    },
+    rejoinSet: () => {
+      type(workshop, sets.jobs[0]!, (inputs) => ({ ...inputs, bars: { ...inputs.bars, joint: 'mitreGlued' } }));
+      return seen(sets.jobs[0]!);
+    },
+    typeMeasured: () => ({
+      ...seen(sets.jobs[1]!),
+      stage: 'square',
+      down: length(500),
+      up: length(501),
+      lift: null,
+      feel: null,
+      weighedKg: null,
+    }),
+    recordTogether: () => ({
+      canvases: sets.jobs.map(seen),
+      stage: 'brief',
+      maker: 'Me',
+      note: '',
+      reason: '',
+      unit: 'mm',
+      view: 'back',
+    }),
+    withdrawTogether: () => ({
+      entries: [ids.squared, ids.tuned].map((id) => ({ ...seen(id), entryId: openJob(workshop, id)!.log.at(-1)!.id })),
+      maker: 'Me',
+      reason: 'Read the wrong ones.',
+    }),
+    archive: () => ({ canvases: [ids.squared, ids.tuned].map(seen), archived: true }),
+    removeJob: () => ({ jobId: ids.fresh, revision: revisionOf(workshop, ids.fresh) }),
+    copyJob: () => ({ jobId: ids.fastened, title: 'Harbour, again', count: 3 }),
+    importJob: () => {
+      const { job, log } = openJob(workshop, ids.tuned)!;
+      const { revision: _revision, ...plain } = job;
+      const other = log.map((entry) => ({
+        ...entry,
+        id: `other-${entry.id}`,
+        corrects: entry.corrects && `other-${entry.corrects}`,
+      }));
+      return { text: printJobFile(jobFile({ ...plain, id: 'other' }, other, DEFAULT_RULES.materials)), keepBoth: false };
+    },
+    saveInputs: () => {
+      const { job } = openJob(workshop, ids.fresh)!;
+      const brief = { ...job.inputs.brief, title: 'Quay' };
+      return { jobId: job.id, revision: job.revision, inputs: { ...job.inputs, brief } };
+    },
+    recordStep: () => ({
+      ...of(ids.squared),
+      stage: 'cloth',
+      reason: 'For the test.',
+      unit: 'mm',
+      view: 'back',
+      clothId: roll().id,
+    }),
+    withdraw: () => ({
+      jobId: ids.tuned,
+      revision: revisionOf(workshop, ids.tuned),
+      maker: 'Me',
+      entryId: openJob(workshop, ids.tuned)!.log.at(-1)!.id,
+      reason: 'Read the wrong one.',
+    }),
+    setAside: () => ({ ...broken, aside: true }),
+    mendJob: () => ({ ...broken, text: JSON.stringify(openJob(workshop, ids.fresh)!.job.inputs) }),
+    keepRehearsal: () => ({ ...of(ids.fresh), moves: [{ act: 'fasten', place: 0, pull: 'firm' }], offGrainDeg: 0 }),
+    keepTaps: () => ({ ...of(ids.fastened), wavs: tapWavs(200), source: 'file' }),
+    keepTurns: () => ({ ...of(ids.fastened), opened: { ...NOT_OPENED, topLeft: 1 } }),
+    keepWeight: () => {
+      const { job } = openJob(workshop, ids.fastened)!;
+      const weight = { ...job.inputs.tune.weight, lightSag: length(4), heavySag: length(8) };
+      workshop.database
+        .prepare('UPDATE job SET inputs = ? WHERE id = ?')
+        .run(JSON.stringify({ ...job.inputs, tune: { ...job.inputs.tune, weight } }), ids.fastened);
+      return of(ids.fastened);
+    },
+    keepFeel: () => ({ ...of(ids.fastened), feel: 'firm' }),
+    keepPlace: () => ({ jobId: ids.squared, stage: 'cloth' as const, step: 'cloth/width', quarter: 1 as const, filledAt: 1 }),
+    keepNote: () => ({
+      jobId: ids.squared,
+      maker: 'Wren',
+      stage: 'cloth' as const,
+      step: 'cloth/width',
+      says: 'Cloth, across the canvas',
+      note: 'a slub near the selvedge',
+      jpeg: null,
+    }),
+    keepRemedy: () => ({ ...of(ids.fastened), remedy: 'keys' }),
+    importAir: () => ({ text: 'time,temp,humidity\n2031-05-04T06:00:00Z,18,55', source: 'logger' }),
+    readSimulatedAir: () => ({}),
+    dropSimulatedAir: () => ({}),
+    setItem: () => ({
+      item: 'staple6',
+      name: 'Staple, fine wire',
+      unit: 'pieces',
+      pack: 5000,
+      priceMinor: 890,
+      least: 1000,
+      place: 'drawer 2',
+      supplier: 'Pier hardware',
+      revision: 0,
+      maker: 'Me',
+    }),
+    countItem: () => ({ item: 'staple8', counted: 950, seen: 1000, reason: 'dropped', maker: 'Me' }),
+    takeItem: () => ({ item: 'staple8', quantity: 40, reason: 'lent to the class', maker: 'Me' }),
+    undoMove: () => ({ moveId: workshop.database.prepare<[], string>('SELECT id FROM store_move').pluck().get()!, maker: 'Me' }),
+    buyItems: () => ({
+      lines: toBuyList(workshop, null)
+        .lines.slice(0, 3)
+        .map(({ id, packs }) => ({ id, packs })),
+      jobIds: [],
+      maker: 'Me',
+    }),
+    takeDown: () => ({
+      ...of(ids.tuned),
+      rolled: {
+        width: length(600),
+        height: length(400),
+        margins: { top: length(60), right: length(55), bottom: length(60), left: length(58) },
+        faceOut: true,
+        along: 'width',
+        coreMm: 160,
+        place: 'rack over the door',
+      },
+      keepBars: true,
+      openers: 8,
+    }),
+    restretch: () => {
+      value(takeDown(workshop, { ...of(ids.tuned), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
+      return { rolledId: rolledWorks(workshop)[0]!.id, title: 'Harbour, stretched again' };
+    },
+    makeFromStock: () => {
+      value(
+        addToRack(workshop, {
+          profile: 'standard',
+          kind: 'pairs',
+          family: 'plain',
+          lengthMm: 500,
+          count: 4,
+          mark: '',
+          maker: 'Me',
+        }),
+      );
+      const { id: _id, revision: _revision, ...cloth } = roll();
+      value(addCloth(workshop, { ...cloth, kind: 'offcut', tag: 'O5', widthMm: 900, lengthMm: 900, maker: 'Me' }));
+      const { profile, fabric, widthMm: width, heightMm: height } = fromStock(workshop).canvases[0]!;
+      return { title: 'From the rack', profile, fabric, width, height };
+    },
+    saveCosts: () => ({
+      revision: 0,
+      settings: {
+        ...startOf(costSettingsShape),
+        hourMinor: 2400,
+        readyMade: [{ widthMm: 400, heightMm: 300, priceMinor: 1250 }],
+      },
+    }),
+    giveQuote: () => {
+      const jobId = sets.jobs[0]!;
+      const zero = { ...startOf(costSettingsShape), hourMinor: 0 };
+      value(saveCosts(workshop, { revision: 0, settings: zero }));
+      const substances = listGroundStock(workshop.database).map(({ substance }) => substance);
+      for (const substance of SUBSTANCES.map(({ id }) => id).filter((id) => !substances.includes(id)))
+        value(setStock(workshop, { substance, amount: 0, priceMinor: 1500, revision: 0, maker: 'Me' }));
+      for (const item of jobCost(workshop, jobId)!.reckoned.lines.filter(({ minor }) => minor === null))
+        keepPriced(workshop, item.id);
+      return { jobId, setId: null, forWhom: 'The school', seenMinor: jobCost(workshop, jobId)!.reckoned.knownMinor, maker: 'Me' };
+    },
+    setStock: () => ({ substance: 'acrylicGround', amount: 4000, priceMinor: 1650, revision: 0, maker: 'Me' }),
+    recordBatch: () => ({
+      coats: groundsOf(workshop).waiting.map(({ jobId, revision, step }) => ({ jobId, revision, step })),
+      mixedMl: 200,
+      leftMl: 20,
+      maker: 'Me',
+      note: '',
+      reason: 'For the test.',
+    }),
+    addToRack: () => ({ profile: 'deep', kind: 'pairs', family: 'plain', lengthMm: 600, count: 2, mark: '', maker: 'Me' }),
+    takeFromRack: () => ({ id: rackRow(workshop), count: 1, maker: 'Me' }),
+    recordCuts: () => ({ jobIds: [ids.fresh], seen: series(workshop, [ids.fresh]).seen, maker: 'Me' }),
+    addCloth: () => {
+      const { id: _id, revision: _revision, ...cloth } = roll();
+      return { ...cloth, kind: 'offcut', tag: 'O9', lengthMm: 800, maker: 'Me' };
+    },
+    changeCloth: () => ({ id: roll().id, revision: roll().revision, lengthMm: 8000, flaws: [], gone: false, maker: 'Me' }),
+    cutCloth: () => {
+      const piece = clothJobs(workshop).find(({ ready }) => ready)!;
+      return {
+        sheets: [{ id: roll().id, revision: roll().revision, placed: [{ id: piece.id, x: 0, y: 0, turned: false }] }],
+        maker: 'Me',
+      };
+    },
+    takeInList: () => {
+      const asked = { list: 'jobs', text: 'title,width (in),height\nPier,24,"18 1/2"""', unit: 'mm', maker: 'Me' } as const;
+      return { ...asked, seen: value(toEnd(lookAtList(workshop, asked))).seen };
+    },
+    saveWeek: () => ({ revision: 0, settings: { ...USUAL_WEEK, togetherHours: 6 } }),
+    pinTask: () => ({ task: taskId(ids.fresh, 'brief'), maker: 'Me', atMs: null, seenMaker: null, seenAtMs: null }),
+    takePlan: () => plannedWeek(workshop),
+    saveRules: () => ({ revision: 0, rules: { ...DEFAULT_RULES, workshop: 'Other name' } }),
+  };
+  return requests[name]() as Request<N>;
+}
+
+/** A plan of the days as a screen would find it. */
+function plannedWeek(workshop: TestWorkshop): Request<'takePlan'> {
+  const { facts, spread } = weekFacts(workshop);
+  const week = weekShop(facts);
+  const plan = toEnd(
+    planWeek(week, {
+      wanted: facts.settings.wanted,
+      variation: variationOf(week.tasks, spread),
+      rounds: 20,
+      runs: 0,
+      ...weekDice(),
+    }),
+  );
+  const { at, pots } = namedPlan(week.shop, plan);
+  return {
+    madeFor: weekWord(facts, spread),
+    seenMs: facts.nowMs,
+    at: at.map(([task, start, maker, place]) => ({ task, start, maker, place })),
+    pots,
+  };
+}
+
+/** Something in the store with a price. */
+const keepPriced = (workshop: TestWorkshop, item: string) =>
+  value(
+    setItem(workshop, {
+      item,
+      name: item,
+      unit: 'pieces',
+      pack: 1000,
+      priceMinor: 900,
+      least: 0,
+      place: '',
+      supplier: '',
+      revision: findStoreItem(workshop.database, item)?.revision ?? 0,
+      maker: 'Me',
+    }),
+  );
+
+const rackRow = ({ database }: TestWorkshop): string => database.prepare<[], string>('SELECT id FROM rack_bar').pluck().get()!;

@@ -1,0 +1,270 @@
+/*
+ * Every write there is: its name, what may be asked, what carries it out, and what answers a request that comes again because
+ * its answer was lost. A write and the note that it was carried out are one transaction; a refusal changes nothing.
+ */
+import { createHash } from 'node:crypto';
+import { type JobSet, findJobSet } from '@/db/jobSets';
+import { type StoredJob, findJob } from '@/db/jobs';
+import { lastEntryOf } from '@/db/logEntries';
+import { findSentRequest, insertSentRequest } from '@/db/sentRequests';
+import { type AirTaken, airOf, dropSimulatedAir, importAir, readSimulatedAir } from './airCases';
+import { keepNote, keepPlace } from './benchCases';
+import { mendJob, setJobAside } from './brokenJobs';
+import { checked } from './checked';
+import { addCloth, changeCloth, clothStore, cutCloth } from './clothCases';
+import { costSettings, giveQuote, quoteNumbered, saveCosts } from './costCases';
+import { groundsOf, recordBatch, setStock } from './groundCases';
+import { inOurWords } from './inOurWords';
+import { inTurns } from './inTurns';
+import { countsFrom, countsText, takeInList } from './lists/listCases';
+import { createJob, importJob, recordStep, removeJob, saveInputs, withdrawRecord } from './jobCases';
+import { type JobWithLog, openJob } from './jobReading';
+import { LOOKS_ON, looksOn } from './network/asking';
+import { type Outcome, done, refuse } from './outcome';
+import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackCases';
+import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
+import { keepRehearsal } from './rehearsalCases';
+import { REQUESTS, handedIn, type Request, type RequestName, type Sent } from './requests';
+import { GONE } from './seenJob';
+import {
+  NO_SET,
+  archiveJobs,
+  begun,
+  changeSet,
+  copyJob,
+  createSet,
+  growSet,
+  planSetBy,
+  recordTogether,
+  rejoinSet,
+  typeMeasured,
+  withdrawTogether,
+} from './setCases';
+import { buyItems, countItem, setItem, storeView, takeItem, toBuyList, undoMove } from './storeCases';
+import { makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
+import { pinTask, saveWeek, takePlan, weekSettings } from './week/weekCases';
+import type { Workshop } from './workshop';
+import { houseRules, saveRules } from './workshopCases';
+
+interface Write<N extends RequestName, T> {
+  act: (workshop: Workshop, request: Request<N>) => Outcome<T>;
+  /** What was done stands: answers once more. `ofId` is what the first answer was about. */
+  again: (workshop: Workshop, request: Request<N>, ofId: string) => Outcome<T>;
+  /** What an answer is about, where the request alone does not say it. */
+  about?: (value: T) => string;
+  /** A device that looks on may ask it too. */
+  looking?: true;
+}
+
+/** A write that is worked out in steps before it is carried out: others are served meanwhile. */
+interface LongWrite<N extends RequestName, T> extends Omit<Write<N, T>, 'act'> {
+  workOut: (workshop: Workshop, request: Request<N>) => Generator<unknown, Outcome<() => Outcome<T>>>;
+}
+
+const theJob = (workshop: Workshop, id: string): Outcome<StoredJob> => {
+  const job = findJob(workshop.database, id);
+  return job ? done(job) : GONE;
+};
+const jobWithLog = (workshop: Workshop, { jobId }: { jobId: string }): Outcome<JobWithLog> => {
+  const found = openJob(workshop, jobId);
+  return found ? done(found) : GONE;
+};
+const newJobAgain = {
+  again: (workshop: Workshop, _request: unknown, ofId: string) => theJob(workshop, ofId),
+  about: ({ id }: StoredJob) => id,
+};
+const theSetAgain = {
+  again: ({ database }: Workshop, _request: unknown, ofId: string) => {
+    const set = findJobSet(database, ofId);
+    return set ? done(set) : NO_SET;
+  },
+  about: ({ id }: JobSet) => id,
+};
+const air = (workshop: Workshop): Outcome<AirTaken> => done({ air: airOf(workshop), added: 0, replaced: 0, rows: 0 });
+
+/** As it is: the compiler infers what each answers. */
+const write = <N extends RequestName, T>(_name: N, one: Write<N, T>): Write<N, T> => one;
+const longWrite = <N extends RequestName, T>(_name: N, one: LongWrite<N, T>): LongWrite<N, T> => one;
+
+export const WRITES = {
+  newJob: write('newJob', { act: createJob, ...newJobAgain }),
+  copyJob: write('copyJob', {
+    act: copyJob,
+    again: (workshop, _request, ofId) => done(begun(workshop, ofId)),
+    about: ({ jobId }) => jobId,
+  }),
+  newSet: write('newSet', { act: createSet, ...theSetAgain }),
+  growSet: write('growSet', { act: growSet, ...theSetAgain }),
+  changeSet: write('changeSet', { act: changeSet, ...theSetAgain }),
+  planSetBy: write('planSetBy', { act: planSetBy, again: () => done([]) }),
+  rejoinSet: write('rejoinSet', { act: rejoinSet, again: (workshop, { jobId }) => theJob(workshop, jobId) }),
+  typeMeasured: write('typeMeasured', { act: typeMeasured, again: (workshop, { jobId }) => theJob(workshop, jobId) }),
+  recordTogether: write('recordTogether', { act: recordTogether, again: (_workshop, { canvases }) => done(canvases.length) }),
+  withdrawTogether: write('withdrawTogether', { act: withdrawTogether, again: (_workshop, { entries }) => done(entries.length) }),
+  archive: write('archive', { act: archiveJobs, again: (_workshop, { canvases }) => done(canvases.length) }),
+  removeJob: write('removeJob', { act: removeJob, again: () => done(null) }),
+  importJob: write('importJob', { act: importJob, ...newJobAgain }),
+  saveInputs: write('saveInputs', {
+    // Ticks of the kit alone: see there.
+    looking: true,
+    act: saveInputs,
+    // Who saved since then is not passed over: a draft goes on from its own save only.
+    again: ({ database }, { jobId }, ofId) => {
+      const job = findJob(database, jobId);
+      if (!job) return GONE;
+      return String(job.revision) === ofId ? done(job) : { ok: false, kind: 'stale', theirs: job };
+    },
+    about: ({ revision }) => String(revision),
+  }),
+  recordStep: write('recordStep', { act: recordStep, again: jobWithLog }),
+  withdraw: write('withdraw', { act: withdrawRecord, again: jobWithLog }),
+  setAside: write('setAside', { act: setJobAside, again: () => done(null) }),
+  mendJob: write('mendJob', { act: mendJob, again: (workshop, { jobId }) => theJob(workshop, jobId) }),
+  keepRehearsal: longWrite('keepRehearsal', { workOut: keepRehearsal, again: jobWithLog }),
+  keepTaps: longWrite('keepTaps', { workOut: keepTaps, again: jobWithLog }),
+  keepTurns: write('keepTurns', { act: keepTurns, again: jobWithLog }),
+  keepWeight: write('keepWeight', { act: keepWeight, again: jobWithLog }),
+  keepFeel: write('keepFeel', { act: keepFeel, again: jobWithLog }),
+  keepRemedy: write('keepRemedy', { act: keepRemedy, again: jobWithLog }),
+  importAir: write('importAir', { act: importAir, again: air }),
+  readSimulatedAir: write('readSimulatedAir', { act: readSimulatedAir, again: air }),
+  dropSimulatedAir: write('dropSimulatedAir', { act: dropSimulatedAir, again: air }),
+  setItem: write('setItem', { act: setItem, again: (workshop) => done(storeView(workshop)) }),
+  countItem: write('countItem', { act: countItem, again: (workshop) => done(storeView(workshop)) }),
+  takeItem: write('takeItem', { act: takeItem, again: (workshop) => done(storeView(workshop)) }),
+  undoMove: write('undoMove', { act: undoMove, again: (workshop) => done(storeView(workshop)) }),
+  buyItems: write('buyItems', {
+    act: buyItems,
+    again: (workshop, { jobIds }) => done(toBuyList(workshop, jobIds.length === 0 ? null : jobIds)),
+  }),
+  takeDown: write('takeDown', { act: takeDown, again: (workshop) => done(rolledWorks(workshop)) }),
+  restretch: write('restretch', { act: restretch, ...newJobAgain }),
+  makeFromStock: write('makeFromStock', { act: makeFromStock, ...newJobAgain }),
+  saveCosts: write('saveCosts', { act: saveCosts, again: (workshop) => done(costSettings(workshop)) }),
+  giveQuote: write('giveQuote', {
+    act: giveQuote,
+    again: (workshop, _request, ofId) => {
+      const quote = quoteNumbered(workshop, Number(ofId));
+      return quote ? done(quote) : refuse('There is no such quote.');
+    },
+    about: ({ number }) => String(number),
+  }),
+  setStock: write('setStock', { act: setStock, again: (workshop) => done(groundsOf(workshop)) }),
+  recordBatch: write('recordBatch', { act: recordBatch, again: (workshop) => done(groundsOf(workshop)) }),
+  addToRack: write('addToRack', { act: addToRack, again: (workshop) => done(rackBars(workshop)) }),
+  takeFromRack: write('takeFromRack', { act: takeFromRack, again: (workshop) => done(rackBars(workshop)) }),
+  keepPlace: write('keepPlace', { looking: true, act: keepPlace, again: () => done(null) }),
+  keepNote: write('keepNote', { act: keepNote, again: jobWithLog }),
+  recordCuts: write('recordCuts', { act: recordCuts, again: (workshop) => done(series(workshop, [])) }),
+  addCloth: write('addCloth', { act: addCloth, again: (workshop) => done(clothStore(workshop)) }),
+  changeCloth: write('changeCloth', { act: changeCloth, again: (workshop) => done(clothStore(workshop)) }),
+  cutCloth: write('cutCloth', { act: cutCloth, again: (workshop) => done(clothStore(workshop)) }),
+  saveWeek: write('saveWeek', { act: saveWeek, again: (workshop) => done(weekSettings(workshop)) }),
+  pinTask: write('pinTask', { act: pinTask, again: () => done(null) }),
+  takePlan: longWrite('takePlan', { workOut: takePlan, again: () => done(null) }),
+  saveRules: write('saveRules', { act: saveRules, again: (workshop) => done(houseRules(workshop)) }),
+  takeInList: longWrite('takeInList', {
+    workOut: takeInList,
+    again: (_workshop, _request, ofId) => done(countsFrom(ofId)),
+    about: countsText,
+  }),
+};
+
+type AnyWrite = Write<RequestName, unknown> | LongWrite<RequestName, unknown>;
+/** What a write answers. */
+export type Answer<N extends RequestName> = (typeof WRITES)[N] extends
+  Write<RequestName & N, infer T> | LongWrite<RequestName & N, infer T>
+  ? T
+  : never;
+
+/**
+ * Carries out what was asked, once however often it is sent: checked, written and answered, or refused and nothing changed.
+ *
+ * @param plain what came from outside
+ */
+export async function carryOut<N extends RequestName>(workshop: Workshop, name: N, plain: unknown): Promise<Outcome<Answer<N>>> {
+  const parted = apart(plain);
+  if (!parted.ok) return parted;
+  const { doneAt, rest } = parted.value;
+  const sent = checked(REQUESTS[name], name, rest) as Outcome<Sent<N>>;
+  if (!sent.ok) return sent;
+  const { requestId, ...request } = sent.value as Sent<N> & Request<N>;
+  const then = doneAt === null ? workshop : workshopAt(workshop, doneAt, request);
+  const one = WRITES[name] as unknown as AnyWrite;
+  if (looksOn(workshop) && !one.looking) return refuse(LOOKS_ON);
+  const ask = { id: requestId, name, asked: hashOf(request) };
+  const answer = async (): Promise<Outcome<unknown>> => {
+    const before = answeredBefore(workshop, one, ask, request as never);
+    if (before) return before;
+    if (!('workOut' in one)) return once(workshop, one, ask, request as never, () => one.act(then, request as never));
+    const worked = await inTurns(one.workOut(then, request as never));
+    return worked.ok ? once(workshop, one, ask, request as never, worked.value) : worked;
+  };
+  return (await inOurWords(name, 'in the workshop', answer)) as Outcome<Answer<N>>;
+}
+
+/** What came from outside without the moment when it was done, which may stand beside any request. */
+function apart(plain: unknown): Outcome<{ doneAt: string | null; rest: unknown }> {
+  if (typeof plain !== 'object' || plain === null || !Object.hasOwn(plain, 'doneAt')) return done({ doneAt: null, rest: plain });
+  const { doneAt, ...rest } = plain as { doneAt: unknown };
+  const moment = checked(handedIn, 'handedIn', { doneAt });
+  return moment.ok ? done({ doneAt: moment.value.doneAt, rest }) : moment;
+}
+
+/** Nothing waits longer than so to be handed in, ms. */
+const LONGEST_AWAY_MS = 30 * 86_400_000;
+
+/**
+ * The workshop at the moment when something was done that is handed in now: a device was away from it. Never before the last
+ * entry of the job, which was written first, and never to come.
+ */
+function workshopAt(workshop: Workshop, doneAt: string, request: object): Workshop {
+  const last = 'jobId' in request ? lastEntryOf(workshop.database, String(request.jobId)) : null;
+  const latest = workshop.now().getTime();
+  const first = last ? Date.parse(last.at) : latest - LONGEST_AWAY_MS;
+  const at = Math.min(latest, Math.max(Date.parse(doneAt), first));
+  return { ...workshop, now: () => new Date(at) };
+}
+
+interface Ask {
+  id: string;
+  name: string;
+  asked: string;
+}
+
+const hashOf = (request: unknown): string => createHash('sha256').update(JSON.stringify(request)).digest('hex');
+
+/** The answer to a request that was carried out already; null to a new one. */
+function answeredBefore(workshop: Workshop, one: AnyWrite, { id, name, asked }: Ask, request: never): Outcome<unknown> | null {
+  const before = findSentRequest(workshop.database, id);
+  if (!before) return null;
+  if (before.name !== name || before.asked !== asked)
+    return refuse('What was sent before is taken in, and this is not the same: look at what stands now, then send it again.');
+  return one.again(workshop, request, before.ofId);
+}
+
+/** The write and its note in one transaction; a refusal takes back whatever was begun. */
+function once(workshop: Workshop, one: AnyWrite, ask: Ask, request: never, act: () => Outcome<unknown>): Outcome<unknown> {
+  const { database, now } = workshop;
+  const carried = database.transaction((): Outcome<unknown> => {
+    const before = answeredBefore(workshop, one, ask, request);
+    if (before) return before;
+    const outcome = act();
+    if (!outcome.ok) throw new Refused(outcome);
+    const ofId = (one.about as ((value: unknown) => string) | undefined)?.(outcome.value) ?? '';
+    insertSentRequest(database, { ...ask, ofId }, now().toISOString());
+    return outcome;
+  });
+  try {
+    return carried.immediate();
+  } catch (error) {
+    if (error instanceof Refused) return error.outcome;
+    throw error;
+  }
+}
+
+class Refused extends Error {
+  constructor(readonly outcome: Exclude<Outcome<unknown>, { ok: true }>) {
+    super('refused');
+  }
+}

@@ -1,0 +1,32 @@
+'use client';
+import { parseMoney, printMoney } from '@/core/units/money';
+import { parsed } from '@/core/units/result';
+import { TypedField } from './fields';
+import { useWorkshop } from './WorkshopContext';
+
+interface MoneyFieldProps {
+  label: string;
+  /** Minor units; null where nobody said. */
+  value: number | null;
+  onChange: (minor: number | null) => void;
+  hideLabel?: boolean;
+  placeholder?: string;
+}
+
+/** An amount in the currency of the house; empty where nobody knows it, which is not the same as 0. */
+export function MoneyField({ label, value, onChange, hideLabel, placeholder = 'not known' }: MoneyFieldProps) {
+  const { currency } = useWorkshop().rules;
+  return (
+    <TypedField<number | null>
+      label={label}
+      value={value}
+      print={(minor) => (minor === null ? '' : printMoney(minor, '').trim())}
+      read={(typed) => (typed.trim() === '' ? parsed<number | null>(null) : parseMoney(typed, currency))}
+      onChange={onChange}
+      beside={currency}
+      hideLabel={hideLabel}
+      placeholder={placeholder}
+      inputMode="decimal"
+    />
+  );
+}

@@ -1,0 +1,27 @@
+/*
+ * What a browser keeps for itself between visits. Where it keeps nothing (blocked, full, broken), it is kept until the tab is
+ * closed: no page leans on it.
+ */
+const meanwhile = new Map<string, string>();
+
+export function kept(key: string): string | null {
+  try {
+    return localStorage.getItem(key) ?? meanwhile.get(key) ?? null;
+  } catch {
+    return meanwhile.get(key) ?? null;
+  }
+}
+
+/** @param text null takes it away */
+export function keep(key: string, text: string | null): void {
+  if (text === null) meanwhile.delete(key);
+  else meanwhile.set(key, text);
+  try {
+    if (text === null) localStorage.removeItem(key);
+    else localStorage.setItem(key, text);
+    // In the browser’s keeping: another tab may change it there.
+    meanwhile.delete(key);
+  } catch {
+    // Kept until the tab is closed.
+  }
+}
