@@ -91,8 +91,9 @@ export const answer = (page: Page): Locator => page.getByTestId('answer');
 /** Waits until what was typed is on the disk. */
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save-state')).toHaveText('saved');
 
-/** Records the open stage and waits until it stands. */
-export async function record(page: Page, button: string): Promise<void> {
+/** Records the open stage and waits until it stands; what says stop is gone over with a reason. */
+export async function record(page: Page, button: string, reason?: string): Promise<void> {
+  if (reason !== undefined) await page.getByLabel('Reason for going on').fill(reason);
   await page.getByRole('button', { name: button }).click();
   await expect(page.getByRole('button', { name: 'Recording' })).toHaveCount(0);
 }

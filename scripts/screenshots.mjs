@@ -60,7 +60,8 @@ try {
   await shoot('job-bars', '/job/demo-138', { before: (page) => page.getByRole('tab', { name: 'Bow along the bars' }).click() });
   await shoot('job-square', '/job/demo-130');
   await shoot('job-cloth', '/job/demo-129');
-  await shoot('job-painting', '/job/demo-131', { before: (page) => page.getByRole('tab', { name: 'Priorities' }).click() });
+  await shoot('look', '/job/demo-131', { stage: 'Look' });
+  await shoot('job-painting', '/job/demo-131', { before: (page) => page.getByRole('tab', { name: 'Frame' }).click() });
   await shoot('job-fasten', '/job/demo-134', { before: async (page) => page.getByLabel('Step along the route').fill('11') });
   await shoot('job-tune', '/job/demo-126', {
     stage: 'Tune',
@@ -76,7 +77,6 @@ try {
   await shoot('set', '/set/demo-set-three-moons?stage=square');
   await shoot('cost', '/job/demo-132/cost');
   await shoot('to-buy', '/store');
-  await shoot('bars-series', '/bars?view=series&job=demo-138&job=demo-139&job=demo-140');
   await shoot('cloth-roll', '/cloth', {
     before: async (page) => {
       await page.getByLabel(/No\. 130/).check();

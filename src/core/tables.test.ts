@@ -14,7 +14,7 @@ import { WIND_PATTERNS } from './frame/square/wind';
 import { ASSUMPTIONS } from './house/assumptions';
 import { SIDES } from './job/sides';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from './house/schools';
-import { STAGES, STAGE_IDS, stageActs } from './stages/stages';
+import { STAGES, STAGE_IDS, stageActs, runOf } from './stages/stages';
 import { HANGINGS } from './stages/handover/hangings';
 import { SYSTEMS } from './prime/grounds';
 import { FEELS } from './tension/feel';
@@ -76,11 +76,12 @@ describe('materials are of this world', () => {
 });
 
 describe('stages and look-ups', () => {
-  it('are eight, in the order of the work, each with an act and a button', () => {
-    expect(STAGE_IDS).toEqual(['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover']);
+  it('each have an act and a button; a blank canvas and a painting run through eight of them, each in its own order', () => {
+    expect(runOf(false)).toEqual(['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover']);
+    expect(new Set([...runOf(false), ...runOf(true)])).toEqual(new Set(STAGE_IDS));
     for (const { record, act, minutes } of STAGES)
       expect([/^Record/.test(record), act.length > 4, minutes > 0]).toEqual([true, true, true]);
-    expect(stageActs('cloth', true).record).toBe('Record the margins');
+    expect(stageActs('cloth', true)).toMatchObject({ name: 'Measure', record: 'Record the measures' });
     expect(stageActs('fasten', true).record).toBe('Record the fastening');
   });
 

@@ -28,21 +28,18 @@ const endsMirrored = (ends: Record<Side, SideEnds>): Record<Side, SideEnds> =>
 
 /** The same work with left and right exchanged. */
 export function mirrored(inputs: JobInputs): JobInputs {
-  const { square, cloth, fasten, tune } = inputs;
+  const { brief, look, square, cloth, fasten, tune } = inputs;
   const { painting } = cloth;
   return {
     ...inputs,
+    look: { ...look, conditions: look.conditions.map((one) => ({ ...one, at: one.at && { ...one.at, x: 1 - one.at.x } })) },
+    brief: { ...brief, placing: { ...brief.placing, keep: brief.placing.keep.map((side) => OTHER_SIDE[side]) } },
     square: { ...square, ...swapped(square, OTHER_TAPE), gaps: swapped(square.gaps, OTHER_CORNER) },
     cloth: {
       ...cloth,
       ownMargin: swapped(cloth.ownMargin, OTHER_SIDE),
       left: endsMirrored(cloth.left),
-      painting: {
-        ...painting,
-        ...swapped(painting, OTHER_TAPE),
-        bow: swapped(painting.bow, OTHER_SIDE),
-        keep: painting.keep.map((side) => OTHER_SIDE[side]),
-      },
+      painting: { ...painting, ...swapped(painting, OTHER_TAPE), bow: swapped(painting.bow, OTHER_SIDE) },
     },
     fasten: {
       ...fasten,
@@ -74,7 +71,12 @@ export function readJob(random: () => number): JobInputs {
   const painted = random() < 0.5;
   return {
     ...made,
-    brief: { ...made.brief, use: painted ? 'finished' : made.brief.use },
+    look: { ...made.look, conditions: [{ kind: 'dent', at: { x: 0.125, y: 0.5 }, note: '' }] },
+    brief: {
+      ...made.brief,
+      use: painted ? 'finished' : made.brief.use,
+      placing: { ...made.brief.placing, mayBare: random() < 0.5 },
+    },
     square: {
       ...made.square,
       ...read(random() < 0.5 ? 3 : 12),
@@ -84,7 +86,7 @@ export function readJob(random: () => number): JobInputs {
       ...made.cloth,
       ownMargin: { ...made.cloth.ownMargin, left: about(40, 30), right: about(70, 10) },
       left: ends(50, 30),
-      painting: { ...made.cloth.painting, ...read(4), mayBare: random() < 0.5 },
+      painting: { ...made.cloth.painting, ...read(4) },
     },
     fasten: { ...made.fasten, laid: ends(70, 12), knots: [{ side: random() < 0.5 ? 'left' : 'top', at: about(200, 100) }] },
     tune: {

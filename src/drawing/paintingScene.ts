@@ -9,6 +9,7 @@ import { SIDES, type Side } from '@/core/job/sides';
 import { leastEnd, type PaintedSide } from '@/core/painting/planPainting';
 import { type Tape, printFine, printLength } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
+import { lipMarks, rebateMarks } from './rebateMarks';
 import type { SceneInput } from './stageScenes';
 
 /** The largest deviation is drawn about this part of the smaller side. */
@@ -146,4 +147,12 @@ function marginWords(
     strong: true,
     shiftPx,
   };
+}
+
+/** The face placed on the image, and the frame it goes into round both where that was measured. */
+export function placeScene(input: SceneInput): Scene {
+  const placed = paintingScene({ ...input, say: FRONT_WORDS });
+  const rebate = input.plan.brief.rebate;
+  if (rebate?.kind !== 'measured') return placed;
+  return { ...placed, marks: [...rebateMarks(rebate.plan, input.tape), ...placed.marks, ...lipMarks(rebate.plan)] };
 }

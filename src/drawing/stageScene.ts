@@ -3,6 +3,8 @@ import type { StageId } from '@/core/stages/stages';
 import { barsScene } from './barsScene';
 import { clothScene } from './clothScene';
 import { fastenScene } from './fastenScene';
+import { placeScene } from './paintingScene';
+import { lookScene } from './lookScene';
 import type { Scene } from './scene';
 import { squareScene } from './squareScene';
 import { type SceneInput, briefScene, handoverScene, primeScene } from './stageScenes';
@@ -11,8 +13,10 @@ import { tapScene } from './tuneScenes';
 /** @param coatsDone coats that are on: the next one is drawn */
 export function stageScene(stage: StageId, input: SceneInput, coatsDone: number): Scene {
   switch (stage) {
+    case 'look':
+      return lookScene(input);
     case 'brief':
-      return briefScene(input);
+      return input.plan.brief.painting ? placeScene(input) : briefScene(input);
     case 'bars':
       return barsScene(input);
     case 'square':

@@ -147,7 +147,7 @@ describe('a copy', () => {
   it('lets go of what was sent so long ago that nobody sends it again', async () => {
     const home = workshopAt('sent');
     const send = (requestId: string) =>
-      carryOut(home, 'newJob', { requestId, title: requestId, width: length(600), height: length(400) });
+      carryOut(home, 'newJob', { requestId, title: requestId, width: length(600), height: length(400), use: 'new' });
     value(await send('first'));
     now = new Date(now.getTime() + 89 * 86_400_000);
     value((await backUpByRule(home))!);

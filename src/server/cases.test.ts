@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { type JobInputs, jobInputsShape, newInputs } from '@/core/job/job';
-import { STAGE_IDS, type StageId } from '@/core/stages/stages';
+import { type StageId, runOf } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
 import { readRules } from '@/db/workshops';
@@ -66,7 +66,7 @@ function work(jobId: string, last: StageId): void {
   };
   const inputs: JobInputs = { ...job.inputs, square: { ...job.inputs.square, ...square } };
   value(saveInputs(workshop, { jobId, revision: job.revision, inputs }));
-  for (const stage of STAGE_IDS.slice(0, STAGE_IDS.indexOf(last) + 1)) {
+  for (const stage of runOf(false).slice(0, runOf(false).indexOf(last) + 1)) {
     for (let coats = stage === 'prime' ? 3 : 1; coats > 0; coats -= 1) {
       minutes += 300;
       value(

@@ -8,7 +8,7 @@ import { isPractice } from '@/core/job/practice';
 import { inputsViolations, newInputs } from '@/core/job/job';
 import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
-import { type StageId, stageById } from '@/core/stages/stages';
+import { type StageId, stageActs } from '@/core/stages/stages';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { Length } from '@/core/units/length';
 import { type JobFile, jobFileShape } from '@/core/file/jobFile';
@@ -38,9 +38,13 @@ import { seenJob } from './seenJob';
 import type { Request } from './requests';
 import { type Workshop, deviceName } from './workshop';
 
-/** Starts a job. */
-export const createJob = (workshop: Workshop, { title, width, height }: Request<'newJob'>): Outcome<StoredJob> =>
-  beginJob(workshop, firstInputs(title, width, height, readRules(workshop.database).rules));
+type NewJob = Omit<Request<'newJob'>, 'use'> & Partial<Pick<Request<'newJob'>, 'use'>>;
+
+/** Starts a job; for a blank canvas where nothing else is said. */
+export function createJob(workshop: Workshop, { title, width, height, use = 'new' }: NewJob): Outcome<StoredJob> {
+  const inputs = firstInputs(title, width, height, readRules(workshop.database).rules);
+  return beginJob(workshop, { ...inputs, brief: { ...inputs.brief, use } });
+}
 
 /** Puts one job in under the next number. */
 export function beginJob({ database, now, newId }: Workshop, inputs: JobInputs): Outcome<StoredJob> {
@@ -161,10 +165,17 @@ function stepEntry(
 }
 
 function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
-  if (progress.done.has(stage)) return refuse(`${stageById(stage).name} is recorded already. Take the record back first.`);
+  if (progress.done.has(stage))
+    return refuse(`${stageActs(stage, progress.painted).name} is recorded already. Take the record back first.`);
+  if (!progress.run.includes(stage))
+    return refuse(
+      `${stageActs(stage, progress.painted).name} is no stage of ${progress.painted ? 'painted work' : 'a blank canvas'}.`,
+    );
   const missing = missingBefore(stage, progress);
   if (missing.length === 0) return null;
-  return refuse(`Record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')} first: the order of the work.`);
+  return refuse(
+    `Record ${missing.map((id) => stageActs(id, progress.painted).name.toLowerCase()).join(', ')} first: the order of the work.`,
+  );
 }
 
 /** Takes a record back with a new entry that points to it; records that built upon it must go first. */
@@ -175,12 +186,12 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
     if (!seen.ok) return seen;
     const job = seen.value;
     const log = logOfJob(database, dto.jobId);
-    const { records } = progressOf(job.inputs, log);
+    const { records, painted } = progressOf(job.inputs, log);
     const record = standingEntries(log).find((entry) => entry.id === dto.entryId);
     if (!record) return refuse('That record has been taken back already.');
     if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down, and what came off it is put away: its records stand.`);
     const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
-    if (later) return refuse(`${stageById(later.stage).name} was recorded after it: take that back first.`);
+    if (later) return refuse(`${stageActs(later.stage, painted).name} was recorded after it: take that back first.`);
     insertLogEntry(database, job.id, {
       id: newId(),
       stage: record.stage,

@@ -10,7 +10,6 @@ import { type House, type JobCase, caseOf } from '@/core/case/jobCase';
 import { type JobWork, NO_WORK, jobWork } from '@/core/case/jobWork';
 import type { Clock } from '@/core/case/nextStep';
 import { type Need, materialNeeds } from '@/core/cost/materialNeeds';
-import { USES, byId } from '@/core/house/schools';
 import type { JobInputs } from '@/core/job/job';
 import type { SubstanceId } from '@/core/prime/substances';
 import type { StageId } from '@/core/stages/stages';
@@ -38,6 +37,8 @@ export interface JobFacts {
   widthMm: number;
   heightMm: number;
   bars: Pick<JobInputs['bars'], 'profile' | 'joint' | 'bracesUpright' | 'bracesLevel'>;
+  /** The cloth carries an image: it runs by the stages of paintings. */
+  painted: boolean;
   done: StageId[];
   coatsDone: number;
   act: string;
@@ -67,7 +68,7 @@ const underOf = ({ rules, lessons }: House): string =>
     .digest('hex')
     .slice(0, 16);
 /** Raised when what is worked out changes, so that states of an earlier version are worked out again. */
-const VERSION = 3;
+const VERSION = 4;
 
 /** Finished and broken jobs stand on no rules any more. */
 const UNDER_NONE = '';
@@ -132,12 +133,13 @@ function factsOf(here: JobCase, jobId: string, revision: number): JobFacts {
   const coat = next.stage === 'prime' ? here.plan.prime.coats[progress.coatsDone] : undefined;
   const stopAt = (stage: StageId, measuredOnly: boolean) =>
     here.verdictsOf(stage).find((one) => one.level === 'stop' && (!measuredOnly || one.measured !== null))?.says ?? null;
-  const uncut = !byId(USES, brief.use).painted && !progress.done.has('cloth');
+  const uncut = !progress.painted && !progress.done.has('cloth');
   return {
     title: brief.title,
     widthMm: brief.width.mm,
     heightMm: brief.height.mm,
     bars: { profile, joint, bracesUpright, bracesLevel },
+    painted: progress.painted,
     done: [...progress.done],
     coatsDone: progress.coatsDone,
     act: next.act,

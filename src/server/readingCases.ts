@@ -2,6 +2,7 @@
  * What is measured or done between the stages of a job and finishes none: taps with their sound, turns at the corners,
  * remedies. The numbers are worked out here from what was recorded, whatever the screen showed.
  */
+import { isFragile } from '@/core/stages/look/care';
 import { CORNERS } from '@/core/frame/square/corners';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
@@ -195,8 +196,7 @@ export function stiffnessReadings(history: JobHistory, inputs: JobInputs, rules:
 export function keepTurns(workshop: Workshop, dto: Request<'keepTurns'>): Outcome<JobWithLog> {
   return keep(workshop, dto, ({ plan, inputs, history: { opened }, house: { tape } }) => {
     const { opener } = plan.tune;
-    if (byId(USES, inputs.brief.use).painted && inputs.cloth.painting.fragile)
-      return refuse('A fragile painting is not keyed: stop and ask a conservator.');
+    if (isFragile(inputs)) return refuse('A fragile painting is not keyed: stop and ask a conservator.');
     if (!opener) return refuse('This is a strainer: its corners do not open.');
     const moved = CORNERS.filter((corner) => dto.opened[corner] !== 0);
     if (moved.length === 0) return refuse('Nothing was opened: type how far at least one corner was.');

@@ -1,4 +1,5 @@
 /* What the screens may ask for, as shapes; `actions.ts` checks each against its own. */
+import { USES } from '@/core/house/schools';
 import { QUARTERS } from '@/core/bench/benchRun';
 import { VIEWS } from '@/core/job/sideWords';
 import { CORNERS } from '@/core/frame/square/corners';
@@ -62,7 +63,7 @@ const listRead = { list: oneOf(LIST_IDS), text: text(1, 4_000_000), unit: oneOf(
 
 /** What may be asked, without the id that every request carries. */
 const ASKED = {
-  newJob: { title: titleText, width: faceLength, height: faceLength },
+  newJob: { title: titleText, width: faceLength, height: faceLength, use: oneOf(USES) },
   /** Canvases that are planned once: a face for each. */
   newSet: {
     title: titleText,

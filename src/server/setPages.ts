@@ -4,7 +4,7 @@ import { type JobCase, caseOf } from '@/core/case/jobCase';
 import type { NextStep } from '@/core/case/nextStep';
 import { missingBefore } from '@/core/case/progress';
 import { profileOf } from '@/core/house/materials';
-import { byId } from '@/core/house/schools';
+import { USES, byId } from '@/core/house/schools';
 import type { JobInputs } from '@/core/job/job';
 import type { Verdict } from '@/core/job/verdict';
 import { type Measured, measuredOf } from '@/core/set/measured';
@@ -13,7 +13,7 @@ import { arranged } from '@/core/set/setLayout';
 import { departures } from '@/core/set/setPlan';
 import { SET_KINDS } from '@/core/set/setShape';
 import { type SetTally, setTally } from '@/core/set/setTally';
-import { type StageId, stageById } from '@/core/stages/stages';
+import { type StageId, runOf, stageActs } from '@/core/stages/stages';
 import type { Tape } from '@/core/units/length';
 import { type JobSet, findJobSet, setOfJob } from '@/db/jobSets';
 import { type StoredJob, isArchived } from '@/db/jobs';
@@ -54,6 +54,9 @@ export interface SetCanvas {
 }
 
 export interface SetPage {
+  /** The stages of its canvases, in their order. */
+  run: readonly StageId[];
+  painted: boolean;
   set: Pick<JobSet, 'id' | 'title' | 'kind' | 'layout' | 'revision'>;
   stage: StageId;
   tally: SetTally;
@@ -77,13 +80,18 @@ export function setPage(workshop: Workshop, setId: string, wanted: StageId | nul
     job,
     here: caseOf(job, logOfJob(database, job.id), house, now().getTime()),
   }));
+  // A set holds one plan: what it is for is the same for all.
+  const { painted } = byId(USES, set.inputs.brief.use);
   const tally = setTally(
     cases.map(({ here: { progress, next } }) => ({ done: [...progress.done], coatsDone: progress.coatsDone, stage: next.stage })),
+    painted,
   );
   const stage = wanted ?? tally.stage ?? 'handover';
   const { id, title, kind, layout, revision } = set;
   return {
     set: { id, title, kind, layout, revision },
+    run: runOf(painted),
+    painted,
     stage,
     tally,
     canvases: cases.map(({ job, here }) => canvasOf(job, here, set, stage, isArchived(database, job.id))),
@@ -142,7 +150,7 @@ function sheetRow(here: JobCase, stage: StageId): SheetRow {
   const waits = !recorded && next.stage === stage && next.state === 'waiting';
   return {
     state: recorded ? 'recorded' : missing.length > 0 ? 'early' : waits ? 'waiting' : 'ready',
-    why: missing.length > 0 ? `first ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')}` : '',
+    why: missing.length > 0 ? `first ${missing.map((id) => stageActs(id, progress.painted).name.toLowerCase()).join(', ')}` : '',
     answer,
     verdicts,
     record,

@@ -102,7 +102,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
   const broken = { jobId: ids.broken, revision: 1 };
   const roll = () => clothStore(workshop).find(({ tag }) => tag === 'R1')!;
   const requests: { [M in RequestName]: () => Request<M> } = {
-    newJob: () => ({ title: 'Harbour', width: length(600), height: length(400) }),
+    newJob: () => ({ title: 'Harbour', width: length(600), height: length(400), use: 'restretch' }),
     newSet: () => ({
       title: 'Three tides',
       kind: 'panels',

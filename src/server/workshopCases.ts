@@ -38,7 +38,10 @@ import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
 
-export interface BenchRow extends Pick<JobFacts, 'title' | 'widthMm' | 'heightMm' | 'bars' | 'done' | 'coatsDone' | 'stop'> {
+export interface BenchRow extends Pick<
+  JobFacts,
+  'title' | 'widthMm' | 'heightMm' | 'bars' | 'painted' | 'done' | 'coatsDone' | 'stop'
+> {
   id: string;
   number: number;
   dueOn: string | null;
@@ -113,7 +116,7 @@ function standingsNow(database: Workshop['database']): Standings {
 }
 
 function benchRow(state: JobState, nowMs: number, standing: Standings): BenchRow {
-  const { title, widthMm, heightMm, bars, done: stages, coatsDone, act, clock, stop } = factsIn(state);
+  const { title, widthMm, heightMm, bars, painted, done: stages, coatsDone, act, clock, stop } = factsIn(state);
   const { stage, startByMs, waitsUntilMs } = state;
   return {
     id: state.jobId,
@@ -122,6 +125,7 @@ function benchRow(state: JobState, nowMs: number, standing: Standings): BenchRow
     widthMm,
     heightMm,
     bars,
+    painted,
     dueOn: state.dueOn,
     slackDays: startByMs === null ? null : slackDaysAt(startByMs, state.clockReadyMs, nowMs),
     standing: (stage !== null && state.dueOn !== null && standing.get(state.jobId)) || null,
@@ -150,8 +154,10 @@ function setRow(database: Workshop['database'], first: JobState, nowMs: number, 
     set: {
       id: set.id,
       title: set.title,
-      words: setTally(canvases.map(({ state, facts }) => ({ done: facts.done, coatsDone: facts.coatsDone, stage: state.stage })))
-        .words,
+      words: setTally(
+        canvases.map(({ state, facts }) => ({ done: facts.done, coatsDone: facts.coatsDone, stage: state.stage })),
+        row.painted,
+      ).words,
       canvases: canvases.map(({ state, facts }) => ({
         id: state.jobId,
         number: state.number,

@@ -35,7 +35,7 @@ describe('a write whose answer was lost', () => {
 
   it('is not answered by another: the same id with something else in it is refused', async () => {
     const workshop = testWorkshop();
-    const job = { requestId: 'r-1', title: 'Harbour', width: length(600), height: length(400) };
+    const job = { requestId: 'r-1', title: 'Harbour', width: length(600), height: length(400), use: 'new' };
     value(await carryOut(workshop, 'newJob', job));
     expect(wordsOf(await carryOut(workshop, 'newJob', { ...job, title: 'Quay' }))).toMatch(/this is not the same: look/);
     expect(workshop.database.prepare('SELECT count(*) FROM job').pluck().get()).toBe(1);
@@ -84,7 +84,7 @@ describe('a file that somebody else holds', () => {
     const jobId = newJob(workshop);
     const other = openDatabase(path);
     other.exec('BEGIN IMMEDIATE');
-    const sent = { requestId: 'r-1', title: 'Harbour', width: length(600), height: length(400) };
+    const sent = { requestId: 'r-1', title: 'Harbour', width: length(600), height: length(400), use: 'new' };
     expect(await carryOut(workshop, 'newJob', sent)).toEqual({ ok: false, kind: 'busy' });
     expect(workshop.database.prepare('SELECT id FROM job').pluck().all()).toEqual([jobId]);
     other.exec('ROLLBACK');

@@ -5,7 +5,7 @@
 import type { JobCase } from '../case/jobCase';
 import { worstLevel } from '../job/verdict';
 import { type SideWords, sideWords } from '../job/sideWords';
-import { STAGE_IDS, type StageId, stageActs, stageById } from '../stages/stages';
+import { type StageId, stageActs } from '../stages/stages';
 import { aloud } from './aloud';
 import { type BenchStep, SHOW_STAGE } from './benchStep';
 import { barsSteps } from './barsSteps';
@@ -13,11 +13,13 @@ import { briefSteps } from './briefSteps';
 import { clothSteps } from './clothSteps';
 import { fastenSteps } from './fastenSteps';
 import { handoverSteps } from './handoverSteps';
+import { lookSteps } from './lookSteps';
 import { primeSteps } from './primeSteps';
 import { squareSteps } from './squareSteps';
 import { tuneSteps } from './tuneSteps';
 
 const STEPS: Record<StageId, (here: JobCase, say: SideWords) => BenchStep[]> = {
+  look: lookSteps,
   brief: briefSteps,
   bars: barsSteps,
   square: squareSteps,
@@ -45,7 +47,26 @@ export type Quarter = (typeof QUARTERS)[number];
  */
 export function benchSteps(here: JobCase, stage: StageId): BenchStep[] {
   const steps = STEPS[stage](here, sideWords(here.viewOf(stage)));
-  return [...waitStep(here, stage), ...steps, recordStep(here, stage)];
+  return [...conservatorStep(here, stage), ...waitStep(here, stage), ...steps, recordStep(here, stage)];
+}
+
+/** Where a conservator stands before any hand tool, that is said before anything else. */
+function conservatorStep(here: JobCase, stage: StageId): BenchStep[] {
+  const held = here.verdictsOf(stage).find(({ id, level }) => id === 'conservatorFirst' && level === 'stop');
+  if (!held) return [];
+  return [
+    {
+      id: `${stage}/conservator`,
+      stage,
+      group: 'Care',
+      says: 'A conservator first',
+      figure: 'stop',
+      notes: [held.says, held.doThis],
+      aloud: aloud(held.says),
+      act: { kind: 'look' },
+      show: SHOW_STAGE,
+    },
+  ];
 }
 
 /** What a stage that comes next waits for: glue or a coat that is not ready yet. */
@@ -69,7 +90,7 @@ function waitStep({ next }: JobCase, stage: StageId): BenchStep[] {
 
 /** The record of a stage, with the worst of what is judged about it. */
 function recordStep(here: JobCase, stage: StageId): BenchStep {
-  const { record } = stageActs(stage, here.plan.cloth.painted);
+  const { record, name } = stageActs(stage, here.progress.painted);
   const done = here.progress.done.has(stage);
   const worst = worstLevel(here.verdictsOf(stage));
   const coat = stage === 'prime' ? `/${here.progress.coatsDone}` : '';
@@ -77,10 +98,10 @@ function recordStep(here: JobCase, stage: StageId): BenchStep {
     id: `${stage}${coat}/record`,
     stage,
     group: 'Record',
-    says: done ? `${stageById(stage).name} is recorded` : record,
+    says: done ? `${name} is recorded` : record,
     figure: done ? 'done' : worst,
     notes: [here.plan[stage].answer, here.plan[stage].answerNote],
-    aloud: aloud(done ? `${stageById(stage).name} is recorded.` : `${record}. All said: ${worst}.`),
+    aloud: aloud(done ? `${name} is recorded.` : `${record}. All said: ${worst}.`),
     act: { kind: 'record' },
     // All fasteners are in.
     show: stage === 'fasten' ? { kind: 'route', order: here.plan.fasten.route.steps.length + 1 } : SHOW_STAGE,
@@ -102,7 +123,8 @@ export function stepFrom(here: JobCase, place: BenchPlace, by: 1 | -1): BenchPla
   const steps = benchSteps(here, place.stage);
   const next = steps[stepIndex(steps, place.step) + by];
   if (next) return { stage: place.stage, step: next.id };
-  const stage = STAGE_IDS[STAGE_IDS.indexOf(place.stage) + by];
+  const { run } = here.progress;
+  const stage = run[run.indexOf(place.stage) + by];
   if (!stage) return null;
   const there = benchSteps(here, stage);
   return { stage, step: (by === 1 ? there[0]! : there.at(-1)!).id };

@@ -13,6 +13,7 @@ import type { StagePlan } from '../stages/planContext';
 import { planPrime } from '../stages/prime/planPrime';
 import { STAGE_IDS, type StageId, isFaceUp } from '../stages/stages';
 import type { Tape } from '../units/length';
+import { inputsAsClosed } from './closedInputs';
 import { gateVerdicts } from './gate';
 import { type NextStep, nextStep, waitVerdicts } from './nextStep';
 import { type Plan, type StageGround, planStages } from './planJob';
@@ -80,15 +81,21 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
   const progress = progressOf(job.inputs, log);
   const entryOf = (stage: StageId) => progress.records.findLast((record) => record.stage === stage) ?? null;
   const isFrozen = (stage: StageId) => progress.done.has(stage) && !staysOpen(stage);
+  /** The record whose inputs a stage is planned from; a painting is placed by what was measured and what was chosen, the later of both. */
+  const groundEntry = (stage: StageId) => {
+    const asks: StageId[] = stage === 'cloth' && progress.painted ? ['brief', 'cloth'] : [stage];
+    if (!asks.every(isFrozen)) return null;
+    return progress.records.findLast((record) => asks.includes(record.stage)) ?? null;
+  };
   const history = once(() => historyOf(log));
   const taught = taughtFor(house.lessons, job.inputs);
   const next = nextStep(job.inputs, progress, atMs);
   const now = once((): StageGround => {
-    const inputs = inputsOf(job.inputs, (stage) => (isFrozen(stage) ? entryOf(stage) : null));
+    const inputs = inputsAsClosed(job.inputs, (stage) => (isFrozen(stage) ? (entryOf(stage)?.plan?.inputs ?? null) : null));
     return { inputs, context: { rules: house.rules, tape: house.tape, view: house.view, taught, history: history() } };
   });
   const plan = once(() => {
-    const groundOf = (stage: StageId) => groundOfRecord(isFrozen(stage) ? entryOf(stage) : null, log, house.tape) ?? now();
+    const groundOf = (stage: StageId) => groundOfRecord(groundEntry(stage), log, house.tape) ?? now();
     const worked = planStages(groundOf, now(), progress.coatsDone);
     const stages = Object.fromEntries(
       STAGE_IDS.map((stage) => [stage, isFrozen(stage) ? asRecorded(worked[stage], entryOf(stage)) : worked[stage]]),
@@ -122,7 +129,7 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
         : [
             ...plan()[stage].verdicts,
             ...(stage === next.stage ? waitVerdicts(next, atMs) : []),
-            ...gateVerdicts(stage, progress),
+            ...gateVerdicts(stage, progress, job.inputs),
           ],
     get startByMs() {
       return slackOf(plan(), progress, house.rules, atMs, endOfDay(job.inputs.brief.dueOn), null)?.latestStartMs ?? null;
@@ -138,15 +145,6 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
 function once<T>(make: () => T): () => T {
   let made: { value: T } | null = null;
   return () => (made ??= { value: make() }).value;
-}
-
-/** Inputs with those of every closed stage as they were recorded. */
-function inputsOf(inputs: JobInputs, closedBy: (stage: StageId) => LogEntry | null): JobInputs {
-  const recorded = STAGE_IDS.flatMap((stage) => {
-    const frozen = closedBy(stage)?.plan;
-    return frozen ? [[stage, frozen.inputs[stage]] as const] : [];
-  });
-  return { ...inputs, ...Object.fromEntries(recorded) };
 }
 
 /** What a record was planned from; null where it kept no plan. Its history is the log before it. */

@@ -2,7 +2,7 @@
 import type { SetUp } from '../schedule/shop';
 import { FASTENERS } from '../fasten/fasteners';
 import { LONGEST_FACTOR } from '../prime/drying';
-import { STAGE_IDS, type StageId, stageActs } from '../stages/stages';
+import { type StageId, stageActs } from '../stages/stages';
 import { USES, byId } from '../house/schools';
 import type { JobCase } from './jobCase';
 
@@ -45,9 +45,8 @@ export function jobWork({ plan, progress, next, inputs }: JobCase): JobWork {
   const { brief } = inputs;
   const [shortMm, longMm] = [brief.width.mm, brief.height.mm].sort((a, b) => a - b) as [number, number];
   const painted = byId(USES, brief.use).painted;
-  const passed = (stage: StageId) => stage === 'square' && progress.done.has('cloth');
   const steps: JobStep[] = [];
-  for (const stage of STAGE_IDS.filter((id) => !progress.done.has(id) && !passed(id))) {
+  for (const stage of progress.run.filter((id) => !progress.done.has(id) && !progress.passed.has(id))) {
     const before = steps.at(-1);
     const base = {
       stage,

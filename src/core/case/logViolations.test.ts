@@ -2,12 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { newInputs } from '../job/job';
 import type { LogEntry } from '../log/logEntry';
 import { testEntry } from '../log/testEntry';
-import { STAGE_IDS, type StageId } from '../stages/stages';
+import { type StageId, runOf } from '../stages/stages';
 import { length } from '../units/length';
 import { logViolations } from './logViolations';
 
 const inputs = newInputs('t', length(600), length(400));
-const upTo = (last: StageId) => STAGE_IDS.slice(0, STAGE_IDS.indexOf(last) + 1).map((id) => testEntry(id, id));
+const upTo = (last: StageId) =>
+  runOf(false)
+    .slice(0, runOf(false).indexOf(last) + 1)
+    .map((id) => testEntry(id, id));
 const back = (id: string, corrects: string) => testEntry(id, 'brief', { kind: 'withdrawal', corrects });
 const coat = (step: number) => testEntry(`coat ${step}`, 'prime', { step });
 

@@ -2,8 +2,8 @@
 import type { JobInputs } from '../job/job';
 import { standingEntries } from '../log/jobHistory';
 import type { LogEntry } from '../log/logEntry';
-import { stageById } from '../stages/stages';
-import { missingBefore, progressOf } from './progress';
+import { type StageId, runOf, stageById } from '../stages/stages';
+import { type Progress, missingBefore, progressOf } from './progress';
 
 /**
  * What could not have happened in a log, entry by entry, oldest first: a stage recorded twice or before the ones it stands on,
@@ -30,7 +30,7 @@ function violation(inputs: JobInputs, before: readonly LogEntry[], entry: LogEnt
       if (entry.corrects !== null) return 'a record takes nothing back';
       if (progress.done.has(entry.stage)) return `${name} is recorded already`;
       if (isTakenDown(before)) return `${name} is recorded after the canvas was taken down`;
-      const missing = missingBefore(entry.stage, progress);
+      const missing = missingInAnyRun(entry.stage, progress);
       if (missing.length > 0) return `${name} is recorded before ${missing.map((id) => stageById(id).name).join(', ')}`;
       if (entry.stage === 'prime' && (entry.step ?? 0) !== progress.coatsDone)
         return `coat ${(entry.step ?? 0) + 1} is recorded where coat ${progress.coatsDone + 1} comes next`;
@@ -47,6 +47,14 @@ function violation(inputs: JobInputs, before: readonly LogEntry[], entry: LogEnt
     case 'note':
       return entry.corrects === null ? null : `a ${entry.kind} takes nothing back`;
   }
+}
+
+/** What is missing before a stage; paintings were once worked in the order of blank cloth, and such logs stand. */
+function missingInAnyRun(stage: StageId, progress: Progress): StageId[] {
+  const missing = missingBefore(stage, progress);
+  if (missing.length === 0 && progress.run.includes(stage)) return [];
+  const asBlank = missingBefore(stage, { ...progress, run: runOf(false) });
+  return asBlank.length === 0 && runOf(false).includes(stage) ? [] : [...missing, ...(missing.length === 0 ? asBlank : [])];
 }
 
 /** Off its bars: nothing is recorded on it any more. */

@@ -266,13 +266,13 @@ describe('verdicts of cloth, fastening and tension', () => {
       cloth: { left: { top: end(60), right: end(43), bottom: end(12), left: end(null) } },
     };
     expect(planJob(patched(patch), context(), 0).cloth.answer).toBe('Do not cut');
-    expect(['top', 'right', 'bottom'].map((side) => about('cloth', `${side}Margin`, patch).level)).toEqual([
+    expect(['top', 'right', 'bottom'].map((side) => about('brief', `${side}Margin`, patch).level)).toEqual([
       'good',
       'watch',
       'stop',
     ]);
     expect(about('cloth', 'marginsLeft', patch).says).toBe('Still to measure: margin at left.');
-    expect(about('brief', 'paintedCanvas', patch).doThis).toMatch(/conservator/);
+    expect(about('brief', 'paintedCanvas', patch).doThis).toMatch(/under Look/);
   });
 
   it('fastening: spacing, hand, leg and corner', () => {

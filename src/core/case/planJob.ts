@@ -11,11 +11,13 @@ import { type HandoverPlan, planHandover } from '../stages/handover/planHandover
 import type { PlanContext, StagePlan } from '../stages/planContext';
 import { type PrimePlan, planPrime } from '../stages/prime/planPrime';
 import { type SquarePlan, planSquare } from '../stages/square/planSquare';
+import { type LookPlan, planLook } from '../stages/look/planLook';
 import type { StageId } from '../stages/stages';
 import { type TunePlan, planTune } from '../stages/tune/planTune';
 import { type KitLine, kitList } from './kit';
 
 export interface Plan extends Record<StageId, StagePlan> {
+  look: LookPlan;
   brief: BriefPlan;
   bars: BarsPlan;
   square: SquarePlan;
@@ -49,7 +51,8 @@ export function planStages(groundOf: (stage: StageId) => StageGround, now: Stage
   const fasten = on('fasten', (inputs, context) => planFasten(inputs, context, cloth));
   const prime = on('prime', (inputs, context) => planPrime(inputs, context, coatsDone, bars));
   return {
-    brief: on('brief', planBrief),
+    look: on('look', planLook),
+    brief: on('brief', (inputs, context) => planBrief(inputs, context, cloth)),
     bars,
     square: on('square', planSquare),
     cloth,

@@ -3,8 +3,9 @@
  */
 import type { JobInputs } from '../job/job';
 import type { LogEntry } from '../log/logEntry';
-import { byId } from '../house/schools';
-import { STAGES, STAGE_IDS, type StageId } from '../stages/stages';
+import { USES, byId } from '../house/schools';
+import { closedBy } from './closedInputs';
+import { STAGE_IDS, type StageId, runOf } from '../stages/stages';
 import { SYSTEMS } from '../prime/grounds';
 
 /** Records that have not been taken back, in the order of the log. */
@@ -14,10 +15,15 @@ export function standingRecords(log: readonly LogEntry[]): LogEntry[] {
 }
 
 export interface Progress {
+  /** The stages of this work, in their order. */
+  run: readonly StageId[];
+  painted: boolean;
   records: LogEntry[];
   done: ReadonlySet<StageId>;
   coatsDone: number;
-  /** The first stage not done, or null when the job is finished. Square is passed over once the cloth was cut without it. */
+  /** Not recorded, and no more to be: the work went past it. */
+  passed: ReadonlySet<StageId>;
+  /** The first stage neither done nor passed, or null when the job is finished. */
   now: StageId | null;
 }
 
@@ -29,13 +35,27 @@ export function progressOf(inputs: JobInputs, log: readonly LogEntry[]): Progres
   const done = new Set(
     STAGE_IDS.filter((id) => (id === 'prime' ? coats.length >= coatsWanted : records.some((entry) => entry.stage === id))),
   );
-  const passed = (id: StageId) => id === 'square' && done.has('cloth');
-  return { records, done, coatsDone: coats.length, now: STAGE_IDS.find((id) => !done.has(id) && !passed(id)) ?? null };
+  const { painted } = byId(USES, inputs.brief.use);
+  const run = runOf(painted);
+  const passed = new Set(run.filter((id, index) => !done.has(id) && isPassed(id, run[index + 1], done)));
+  return {
+    run,
+    painted,
+    records,
+    done,
+    coatsDone: coats.length,
+    passed,
+    now: run.find((id) => !done.has(id) && !passed.has(id)) ?? null,
+  };
 }
 
+/** Square, once the cloth went on without it; a look, where work began before looks were recorded. */
+const isPassed = (id: StageId, next: StageId | undefined, done: ReadonlySet<StageId>): boolean =>
+  id === 'square' ? next !== undefined && done.has(next) : id === 'look' && done.size > 0;
+
 /** Stages that must stand recorded before this one; squareness can be passed over with a reason, see `gateVerdicts`. */
-export const missingBefore = (stage: StageId, { done }: Progress): StageId[] =>
-  STAGE_IDS.slice(0, STAGE_IDS.indexOf(stage)).filter((id) => !done.has(id) && id !== 'square');
+export const missingBefore = (stage: StageId, { run, done, passed }: Progress): StageId[] =>
+  run.slice(0, run.indexOf(stage)).filter((id) => !done.has(id) && !passed.has(id) && id !== 'square');
 
 /** Tuning goes on as long as the canvas lives: what is typed for it stays free after its record. */
 export const staysOpen = (stage: StageId): boolean => stage === 'tune';
@@ -51,11 +71,11 @@ function coatInputs({ prime: { system, edges, back, wetFirst, over } }: JobInput
  */
 export function lockedChanges(before: JobInputs, after: JobInputs, progress: Progress): StageId[] {
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-  return STAGES.map((stage) => stage.id).filter((id) => {
+  return STAGE_IDS.filter((id) => {
     if (id === 'prime') {
       if (progress.coatsDone === 0) return false;
       return !same(coatInputs(before), coatInputs(after));
     }
-    return progress.done.has(id) && !staysOpen(id) && !same(before[id], after[id]);
+    return progress.done.has(id) && !staysOpen(id) && !same(closedBy(id, before), closedBy(id, after));
   });
 }

@@ -1,5 +1,5 @@
 import type { LogEntry } from '../log/logEntry';
-import { type StageId, stageById } from '../stages/stages';
+import { type StageId, stageActs } from '../stages/stages';
 import type { JobCase } from './jobCase';
 
 /** What is said with a record: by whom, where, and why a stop was gone over. */
@@ -33,7 +33,7 @@ export function recordOf(
     at: at.toISOString(),
     maker,
     device,
-    did: coat ? coat.name : `${stageById(stage).name}: ${answer}`,
+    did: coat ? coat.name : `${stageActs(stage, here.progress.painted).name}: ${answer}`,
     note: note.trim(),
     reason: reason.trim(),
     corrects: null,

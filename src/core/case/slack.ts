@@ -22,8 +22,8 @@ const DAY_MIN = 1440;
 const MINUTE_MS = 60_000;
 
 /** Stages still to do, priming once for each coat that is not on. */
-function toDo({ done, coatsDone }: Progress, plan: Plan): { stage: StageId; coat: number | null }[] {
-  const stages = (Object.keys(plan).filter((id) => id !== 'kit') as StageId[]).filter((id) => !done.has(id));
+function toDo({ run, done, passed, coatsDone }: Progress, plan: Plan): { stage: StageId; coat: number | null }[] {
+  const stages = run.filter((id) => !done.has(id) && !passed.has(id));
   return stages.flatMap((stage): { stage: StageId; coat: number | null }[] =>
     stage === 'prime' && plan.prime.coats.length > 0
       ? plan.prime.coats.map((_coat, coat) => ({ stage, coat })).slice(coatsDone)

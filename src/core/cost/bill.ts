@@ -6,7 +6,7 @@ import type { Plan } from '../case/planJob';
 import { fabricOf, profileOf } from '../house/materials';
 import type { HouseRules } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { STAGES, type StageId } from '../stages/stages';
+import { type StageId, runOf, stageActs } from '../stages/stages';
 import { woodPrices } from '../frame/sawing/framePrice';
 import { rollPrice } from '../cloth/rollPrice';
 import type { CostSettings } from './costSettings';
@@ -194,20 +194,24 @@ const plannedMinutes = (plan: Plan, stage: StageId): number =>
   stage === 'prime' ? plan.prime.minutes * plan.prime.coats.length : plan[stage].minutes;
 
 function handLines(plan: Plan, { hourMinor, makers }: CostSettings, taken: Taken): BillLine[] {
-  return STAGES.map(({ id, name }) => {
-    const maker = taken.makers?.[id];
-    const own = makers.find((one) => one.maker === maker);
-    return line({
-      id: `hands ${id}`,
-      group: 'hands',
-      what: `Hands, ${name.toLowerCase()}`,
-      quantity: Math.round(taken.minutes?.[id] ?? plannedMinutes(plan, id)),
-      unit: 'min',
-      priceMinor: own?.hourMinor ?? hourMinor,
-      per: MIN_IN_HOUR,
-      from: own ? `${own.maker}’s hour` : hourMinor === null ? 'no hour of hands is set' : 'hour of the house',
-    });
-  }).filter(({ quantity }) => quantity > 0);
+  const { painted } = plan.cloth;
+  return runOf(painted)
+    .map((id) => {
+      const { name } = stageActs(id, painted);
+      const maker = taken.makers?.[id];
+      const own = makers.find((one) => one.maker === maker);
+      return line({
+        id: `hands ${id}`,
+        group: 'hands',
+        what: `Hands, ${name.toLowerCase()}`,
+        quantity: Math.round(taken.minutes?.[id] ?? plannedMinutes(plan, id)),
+        unit: 'min',
+        priceMinor: own?.hourMinor ?? hourMinor,
+        per: MIN_IN_HOUR,
+        from: own ? `${own.maker}’s hour` : hourMinor === null ? 'no hour of hands is set' : 'hour of the house',
+      });
+    })
+    .filter(({ quantity }) => quantity > 0);
 }
 
 /** What the lines of a group add up to, and whether one of them has no price. */

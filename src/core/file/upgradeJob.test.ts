@@ -35,7 +35,7 @@ describe('what version 3 wrote', () => {
     expect(upgradeRules(own)).toEqual(own);
   });
 
-  it('a whole file comes out as version 4, its frozen plans with it', () => {
+  it('a whole file comes out as one of today, its frozen plans with it', () => {
     const { policies: _policies, ...oldRules } = DEFAULT_RULES;
     const plan = { answer: '', answerNote: '', verdicts: [], inputs: thirdVersion(1), rules: oldRules };
     const file = (version: number) => ({
@@ -48,17 +48,38 @@ describe('what version 3 wrote', () => {
       version: number;
       log: { plan: { inputs: typeof fresh; rules: typeof DEFAULT_RULES } }[];
     };
-    expect(after.version).toBe(6);
+    expect(after.version).toBe(SHAPE_VERSION);
     expect(after.log[0]).toMatchObject({ device: '' });
     expect(after.log[0]!.plan.inputs.tune.corners.topLeft).toEqual(length(1));
     expect(after.log[0]!.plan.rules.policies).toEqual(USUAL_POLICIES);
     const five = { ...file(5), log: [{ plan: 'as it is' }, { device: 'Glue table' }] };
     expect(upgradeJobFile(five)).toEqual({
       ...five,
-      version: 6,
+      version: SHAPE_VERSION,
       log: [{ plan: 'as it is', device: '' }, { device: 'Glue table' }],
     });
-    const later = file(6);
+    const later = file(SHAPE_VERSION);
     expect(upgradeJobFile(later)).toBe(later);
+  });
+});
+
+describe('what version 6 wrote', () => {
+  it('keeps what matters in placing with the brief, and what was called fragile as brittle, its place unknown', () => {
+    const { look: _look, brief, cloth, ...rest } = fresh;
+    const { placing: _placing, ...oldBrief } = brief;
+    const six = (fragile: boolean) => ({
+      ...rest,
+      brief: oldBrief,
+      cloth: {
+        ...cloth,
+        painting: { ...cloth.painting, fragile, keep: ['top'], mostWrap: length(9), mayBare: true, way: 'leastMost' },
+      },
+    });
+    const now = upgradeInputs(six(true), 6) as typeof fresh;
+    expect(now.brief.placing).toEqual({ keep: ['top'], mostWrap: length(9), mayBare: true, way: 'leastMost' });
+    expect(now.look.conditions).toEqual([{ kind: 'brittle', at: null, note: '' }]);
+    expect(Object.keys(now.cloth.painting)).toEqual(Object.keys(cloth.painting));
+    expect((upgradeInputs(six(false), 6) as typeof fresh).look).toEqual(fresh.look);
+    expect(upgradeInputs(now, 7)).toBe(now);
   });
 });

@@ -25,8 +25,26 @@ export function upgradeInputs(inputs: unknown, version: number): unknown {
   if (!isPlain(inputs)) return inputs;
   const four = version > 4 ? inputs : toVersion4(inputs);
   const five = version >= 5 ? four : toVersion5(four);
-  return version >= 6 ? five : toVersion6(five);
+  const six = version >= 6 ? five : toVersion6(five);
+  return version >= 7 ? six : toVersion7(six);
 }
+
+/** Version 6 looked at no painting but for one tick, and kept what matters in placing it with what was measured. */
+function toVersion7(inputs: unknown): unknown {
+  if (!isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.cloth) || !isPlain(inputs.cloth.painting)) return inputs;
+  if ('placing' in inputs.brief) return inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const { fragile, keep, mostWrap, mayBare, way, ...painting } = inputs.cloth.painting;
+  return {
+    ...inputs,
+    // Where and why it was called fragile nobody noted.
+    look: { ...fresh.look, conditions: fragile === true ? [{ kind: 'brittle', at: null, note: '' }] : [] },
+    brief: { placing: { ...fresh.brief.placing, ...defined({ keep, mostWrap, mayBare, way }) }, ...inputs.brief },
+    cloth: { ...inputs.cloth, painting },
+  };
+}
+
+const defined = (of: Plain): Plain => Object.fromEntries(Object.entries(of).filter(([, one]) => one !== undefined));
 
 /** Version 5 measured no frame that a canvas goes into. */
 function toVersion6(inputs: unknown): unknown {
@@ -142,15 +160,16 @@ export function upgradeKind(kind: string, did: string): { kind: string; of: stri
 
 /** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written. */
 export function upgradeJobFile(file: unknown): unknown {
-  if (!isPlain(file) || ![1, 2, 3, 4, 5].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
+  if (!isPlain(file) || ![1, 2, 3, 4, 5, 6].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
     return file;
   const placed = file.log.map((entry: unknown) => (isPlain(entry) ? { device: '', ...entry } : entry));
-  if (file.version === 5)
+  const version = file.version as number;
+  if (version >= 5)
     return {
       ...file,
       version: SHAPE_VERSION,
-      job: { ...file.job, inputs: upgradeInputs(file.job.inputs, 5) },
-      log: placed.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan, 5) } : entry)),
+      job: { ...file.job, inputs: upgradeInputs(file.job.inputs, version) },
+      log: placed.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan, version) } : entry)),
     };
   return {
     ...file,

@@ -7,6 +7,7 @@ import { barsShape } from '../stages/bars/barsInputs';
 import { briefShape } from '../stages/brief/briefInputs';
 import { clothShape } from '../stages/cloth/clothInputs';
 import { fastenShape } from '../stages/fasten/fastenInputs';
+import { lookShape } from '../stages/look/lookInputs';
 import { handoverShape } from '../stages/handover/handoverInputs';
 import { primeShape } from '../stages/prime/primeInputs';
 import { squareShape } from '../stages/square/squareInputs';
@@ -14,6 +15,7 @@ import { tuneShape } from '../stages/tune/tuneInputs';
 import { type Length, type LengthUnit, SIXTEENTH_MM } from '../units/length';
 
 export const jobInputsShape = {
+  look: part('look', lookShape),
   brief: part('brief', briefShape),
   /** Ids of kit lines that lie ready. */
   kit: listOf(text(0, 60), 60),

@@ -9,6 +9,7 @@ const base = newInputs('Harbour', length(900), length(600));
 
 /** A change in one stage, another for every mark. */
 const CHANGES: Record<StageId, (inputs: JobInputs, mark: number) => JobInputs> = {
+  look: (one, mark) => ({ ...one, look: { ...one.look, decidedBy: `Ida ${mark}` } }),
   brief: (one, mark) => ({ ...one, brief: { ...one.brief, title: `Quay ${mark}` } }),
   bars: (one, mark) => ({ ...one, bars: { ...one.bars, bracesLevel: [0.1 * mark] } }),
   square: (one, mark) => ({ ...one, square: { ...one.square, up: length(1000 + mark) } }),

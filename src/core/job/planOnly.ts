@@ -13,18 +13,13 @@ const LONGEST_TITLE = 120;
 export function planOnly(inputs: JobInputs, title: string): JobInputs {
   const { brief, bars, square, cloth, fasten, tune, prime, handover } = inputs;
   const fresh = newInputs(title, brief.width, brief.height);
-  const { keep, mostWrap, mayBare, way } = cloth.painting;
   return {
     brief: { ...brief, title, dueOn: null, rebate: fresh.brief.rebate },
+    look: fresh.look,
     kit: [],
     bars,
     square: { ...fresh.square, blade: square.blade, trust: square.trust },
-    cloth: {
-      ...cloth,
-      laidAgain: false,
-      left: fresh.cloth.left,
-      painting: { ...fresh.cloth.painting, keep, mostWrap, mayBare, way },
-    },
+    cloth: { ...cloth, laidAgain: false, left: fresh.cloth.left, painting: fresh.cloth.painting },
     fasten: { ...fasten, knots: [], laid: fresh.fasten.laid, asDone: fresh.fasten.asDone },
     tune: { ...fresh.tune, weight: { ...tune.weight, lightSag: null, heavySag: null } },
     prime: {

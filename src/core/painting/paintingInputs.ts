@@ -16,7 +16,12 @@ export const paintingShape = {
   /** Sides and diagonals of the image: `down` runs top left to bottom right, `up` bottom left to top right. */
   ...each(TAPE_NAMES, optional(lengthOf(0, 100_000))),
   bow: part('edgeBows', each(SIDES, optional(part('edgeBow', edgeBowShape)))),
-  fragile: flag(),
+};
+
+export interface PaintingInputs extends ShapeOf<typeof paintingShape> {}
+
+/** What matters when the frame is placed on the image. */
+export const placingShape = {
   /** Edges that must lie parallel to the bar; the others take the error. */
   keep: listOf(oneOf(SIDES), 4, ['top', 'left', 'right'], { unique: true }),
   /** Most of the image that may go round the edge, on any side. */
@@ -27,4 +32,4 @@ export const paintingShape = {
   way: oneOf(['leastSquares', 'leastMost']),
 };
 
-export interface PaintingInputs extends ShapeOf<typeof paintingShape> {}
+export interface PlacingInputs extends ShapeOf<typeof placingShape> {}

@@ -18,6 +18,10 @@ import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainti
 /** How far the painted edge runs off the edge of the frame from one end to the other, bow and all, mm. */
 export const wavers = ({ sides }: Registration, side: Side): number => sides[side].mostMm - sides[side].leastMm;
 
+/** How far the image’s farthest corner lies from the face’s, mm. */
+export const farthestCorner = ({ corners }: Registration): number =>
+  Math.max(...CORNERS.map((corner) => Math.hypot(corners[corner].x, corners[corner].y)));
+
 export const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
 /** "turned 0.42° clockwise"; seen from the back the same turn runs the other way. */
@@ -26,26 +30,31 @@ export const turnWords = (degrees: number, { view }: SideWords): string =>
     ? 'not turned'
     : `turned ${decimal(Math.abs(degrees), 2)}° ${degrees > 0 === (view === 'front') ? 'clockwise' : 'anticlockwise'}`;
 
-export function paintingVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
-  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan, context)];
-  return [...careVerdicts(inputs), ...placed, ...sideVerdicts(plan.sides, context)];
+/** What is judged of a painting that is measured: whether its readings can be true, whether any margin is still to be read. */
+export function measuredVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
+  const image = plan.registration ? [measuredImage(plan)] : [unmeasured(inputs, plan, context)];
+  return [...image, ...unreadMargins(plan.sides, context)];
 }
 
-function careVerdicts({ cloth, brief }: JobInputs): Verdict[] {
+/** What is judged of the face on a painting: how true it lies, what each side is held by, what bends. */
+export function placedVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
+  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan, context)];
+  return [...placed, ...sideVerdicts(plan.sides, context), ...foldedVerdicts(inputs)];
+}
+
+const measuredImage = ({ image }: PaintingPlan): Verdict =>
+  verdict({
+    id: 'image',
+    about: 'image',
+    level: 'good',
+    says: image.kind === 'fitted' ? 'The readings of the image agree.' : 'The image is measured.',
+    because: 'Four sides and both diagonals are one more than a shape needs: they check each other.',
+  });
+
+/** What a fold does to paint and to a painting’s cloth. */
+function foldedVerdicts({ cloth, brief }: JobInputs): Verdict[] {
   const fold: CornerFold = byId(CORNER_FOLDS, cloth.corner);
   return [
-    ...(cloth.painting.fragile
-      ? [
-          verdict({
-            id: 'fragile',
-            about: 'fragile',
-            level: 'stop',
-            says: 'Fragile: flaking, torn, lined or brittle.',
-            because: 'Bending and pulling lift loose paint for good.',
-            doThis: 'Stop here and ask a conservator.',
-          }),
-        ]
-      : []),
     ...(fold.cut === 'never'
       ? []
       : [
@@ -58,7 +67,7 @@ function careVerdicts({ cloth, brief }: JobInputs): Verdict[] {
             doThis: 'Choose a single fold or a double pleat.',
           }),
         ]),
-    ...(byId(USES, brief.use).foldedBefore || cloth.painting.mostWrap.mm > 0
+    ...(byId(USES, brief.use).foldedBefore || brief.placing.mostWrap.mm > 0
       ? [
           verdict({
             id: 'paintAtFolds',
@@ -116,8 +125,7 @@ function hiddenBare({ sides }: Registration, rebate: MeasuredRebate | null): boo
 function placingVerdicts(inputs: JobInputs, registration: Registration, context: PlanContext): Verdict[] {
   const { tape, rules, view } = context;
   const say = sideWords(view);
-  const { cloth } = inputs;
-  const { keep, mostWrap, mayBare } = cloth.painting;
+  const { keep, mostWrap, mayBare } = inputs.brief.placing;
   const { mostWrapMm, mostBareMm, wrapsTooFar: wraps } = registration;
   // What the lip of the frame hides may be bare.
   const hidden = hiddenBare(registration, planRebate(inputs, context));
@@ -179,8 +187,7 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
 
 function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext): Verdict[] {
   const say = sideWords(view);
-  const unread = sides.filter((one) => one.leastMm === null).map((one) => one.side);
-  const read = sides.flatMap(({ side, leastMm, fixing, tacks }) =>
+  return sides.flatMap(({ side, leastMm, fixing, tacks }) =>
     leastMm === null || fixing === null
       ? []
       : [
@@ -203,19 +210,20 @@ function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext
           }),
         ],
   );
+}
+
+function unreadMargins(sides: readonly PaintedSide[], { view }: PlanContext): Verdict[] {
+  const say = sideWords(view);
+  const unread = sides.filter((one) => one.leastMm === null).map((one) => say.side(one.side));
+  if (unread.length === 0) return [];
   return [
-    ...read,
-    ...(unread.length > 0
-      ? [
-          verdict({
-            id: 'marginsLeft',
-            about: 'margins left',
-            level: 'stop',
-            says: `Still to measure: margin at ${unread.join(', ')}.`,
-            because: 'A painting decides the size backwards: image, wrap, margin left.',
-            doThis: 'Measure from the image to the edge of the cloth at both ends of the side.',
-          }),
-        ]
-      : []),
+    verdict({
+      id: 'marginsLeft',
+      about: 'margins left',
+      level: 'stop',
+      says: `Still to measure: margin at ${unread.join(', ')}.`,
+      because: 'A painting decides the size backwards: image, wrap, margin left.',
+      doThis: 'Measure from the image to the edge of the cloth at both ends of the side.',
+    }),
   ];
 }

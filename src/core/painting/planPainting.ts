@@ -7,7 +7,7 @@ import { type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quad
 import { NO_GAPS } from '../frame/square/readings';
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import type { PaintingInputs, SideEnds } from './paintingInputs';
+import type { PlacingInputs, SideEnds } from './paintingInputs';
 import type { Reading } from '../log/logEntry';
 import { reading } from '../log/reading';
 import type { ReadingId } from '../log/readingKinds';
@@ -41,7 +41,7 @@ export function leastEnd({ first, second }: SideEnds): number | null {
   return read.length === 0 ? null : Math.min(...read);
 }
 
-export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PaintingInputs): Priorities => ({
+export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PlacingInputs): Priorities => ({
   keep,
   mostWrapMm: mostWrap.mm,
   mayBare,
@@ -89,7 +89,7 @@ export function planPainting(inputs: JobInputs, context: PlanContext): PaintingP
   const { brief, cloth, fasten } = inputs;
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const { fit, image } = paintedImage(inputs, context);
-  const registration = image && register(image, face, prioritiesOf(cloth.painting));
+  const registration = image && register(image, face, prioritiesOf(brief.placing));
   const profile = profileOf(context.rules, inputs.bars.profile);
   const sides = SIDES.map((side): PaintedSide => {
     const { first, second } = cloth.left[side];
@@ -116,7 +116,7 @@ export interface SizeRow extends OfferedFace {
 export function sizeRows(inputs: JobInputs, context: PlanContext): SizeRow[] {
   const { image } = paintedImage(inputs, context);
   if (!image) return [];
-  const priorities = prioritiesOf(inputs.cloth.painting);
+  const priorities = prioritiesOf(inputs.brief.placing);
   const pairs = profileOf(context.rules, inputs.bars.profile).pairs.map(({ mm }) => mm);
   return offeredFaces(bestFace(image, priorities), pairs, context.tape.stepMm).map((face) => ({
     ...face,
@@ -137,7 +137,7 @@ export interface WouldHold {
 export function whatWouldHold(inputs: JobInputs, context: PlanContext): WouldHold {
   const { image } = paintedImage(inputs, context);
   if (!image) return { face: null, wrapMm: null, bareMm: null };
-  const priorities = prioritiesOf(inputs.cloth.painting);
+  const priorities = prioritiesOf(inputs.brief.placing);
   const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
   const freed = register(image, face, { ...priorities, mostWrapMm: image.corners.topRight.x - image.corners.topLeft.x });
   const bared = register(image, face, { ...priorities, mayBare: true });
@@ -172,7 +172,7 @@ export function tradeRows(inputs: JobInputs, context: PlanContext): TradeRow[] {
   const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
   return OTHER_PRIORITIES.map((row) => ({
     ...row,
-    registration: register(image, face, { ...prioritiesOf(inputs.cloth.painting), keep: row.keep }),
+    registration: register(image, face, { ...prioritiesOf(inputs.brief.placing), keep: row.keep }),
   }));
 }
 

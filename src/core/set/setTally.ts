@@ -1,5 +1,5 @@
 /* How far a set is: the stage that holds it up, and how many of its canvases have it behind them. */
-import { STAGES, type StageId } from '../stages/stages';
+import { type StageId, runOf, stageActs } from '../stages/stages';
 
 export interface MemberState {
   done: readonly StageId[];
@@ -21,17 +21,18 @@ export interface SetTally {
 
 /**
  * @param members at least one
+ * @param painted their cloth carries an image: they run by the stages of paintings
  * @example setTally([{ done: ['brief'], coatsDone: 0, stage: 'bars' }, { done: [], coatsDone: 0, stage: 'brief' }]).words // '1 of 2 briefed'
  */
-export function setTally(members: readonly MemberState[]): SetTally {
+export function setTally(members: readonly MemberState[], painted = false): SetTally {
   const of = members.length;
-  const held = STAGES.find(({ id }) => members.some(({ stage }) => stage === id));
+  const run = runOf(painted);
+  const held = run.find((id) => members.some(({ stage }) => stage === id));
   if (!held) return { stage: null, coat: null, behind: of, of, words: `all ${of} handed over` };
-  const at = STAGES.findIndex(({ id }) => id === held.id);
-  const past = ({ stage }: MemberState) => stage === null || STAGES.findIndex(({ id }) => id === stage) > at;
-  if (held.id !== 'prime') {
+  const past = ({ stage }: MemberState) => stage === null || run.indexOf(stage) > run.indexOf(held);
+  if (held !== 'prime') {
     const behind = members.filter(past).length;
-    return { stage: held.id, coat: null, behind, of, words: `${behind} of ${of} ${held.past}` };
+    return { stage: held, coat: null, behind, of, words: `${behind} of ${of} ${stageActs(held, painted).past}` };
   }
   const coat = Math.min(...members.filter(({ stage }) => stage === 'prime').map(({ coatsDone }) => coatsDone));
   const behind = members.filter((one) => past(one) || (one.stage === 'prime' && one.coatsDone > coat)).length;

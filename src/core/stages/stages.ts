@@ -1,6 +1,16 @@
-/** The stages of a job, in the order of the work; `past` is what a canvas is once it is through. */
+/** All stages of all work; in which of them a job goes, and in which order, its run says. `past` is what a canvas is once it is through. */
 export const STAGES = [
-  { id: 'brief', name: 'Brief', past: 'briefed', act: 'Settle the brief', record: 'Record the brief', minutes: 10, faceUp: true },
+  { id: 'look', name: 'Look', past: 'looked at', act: 'Look it over', record: 'Record what you saw', minutes: 15, faceUp: true },
+  {
+    id: 'brief',
+    name: 'Brief',
+    past: 'briefed',
+    act: 'Settle the brief',
+    record: 'Record the brief',
+    minutes: 10,
+    faceUp: true,
+    painted: { name: 'Place', past: 'placed', act: 'Choose the face on the image', record: 'Record the place' },
+  },
   { id: 'bars', name: 'Bars', past: 'assembled', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
   { id: 'square', name: 'Square', past: 'squared', act: 'Check square', record: 'Record the readings', minutes: 10 },
   {
@@ -10,9 +20,17 @@ export const STAGES = [
     act: 'Cut the cloth',
     record: 'Record the cut',
     minutes: 25,
-    painted: { act: 'Measure the margins left', record: 'Record the margins' },
+    painted: { name: 'Measure', past: 'measured', act: 'Measure image and margins', record: 'Record the measures' },
   },
-  { id: 'fasten', name: 'Fasten', past: 'fastened', act: 'Fasten the cloth', record: 'Record the fastening', minutes: 45 },
+  {
+    id: 'fasten',
+    name: 'Fasten',
+    past: 'fastened',
+    act: 'Fasten the cloth',
+    record: 'Record the fastening',
+    minutes: 45,
+    painted: { name: 'Clamp, fasten', past: 'fastened', act: 'Clamp, look, fasten', record: 'Record the fastening' },
+  },
   { id: 'tune', name: 'Tune', past: 'tuned', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
   { id: 'prime', name: 'Prime', past: 'primed', act: 'Prime', record: 'Record this coat', minutes: 20, faceUp: true },
   {
@@ -29,11 +47,29 @@ export type Stage = (typeof STAGES)[number];
 export type StageId = Stage['id'];
 
 export const STAGE_IDS = STAGES.map((stage) => stage.id) as StageId[];
-/** What is done and recorded at a stage; a painted canvas is measured where a blank one is cut. */
-export const stageActs = (id: StageId, painted: boolean): { act: string; record: string } => {
-  const stage: Stage & { painted?: { act: string; record: string } } = stageById(id);
+interface StageWords {
+  name: string;
+  past: string;
+  act: string;
+  record: string;
+}
+
+/** What a stage is called, done and recorded as; on a painted canvas some are other work. */
+export const stageActs = (id: StageId, painted: boolean): StageWords => {
+  const stage: Stage & { painted?: StageWords } = stageById(id);
   return painted && stage.painted ? stage.painted : stage;
 };
+
+/** The run of the work by what the cloth is: a painting is looked at and measured before anything is chosen or made for it. */
+const BLANK_RUN: readonly StageId[] = ['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'handover'];
+const PAINTED_RUN: readonly StageId[] = ['look', 'cloth', 'brief', 'bars', 'square', 'fasten', 'tune', 'handover'];
+
+/**
+ * The stages of a job in their order, by whether its cloth carries an image.
+ *
+ * @example runOf(true).slice(0, 3) // ['look', 'cloth', 'brief']
+ */
+export const runOf = (painted: boolean): readonly StageId[] => (painted ? PAINTED_RUN : BLANK_RUN);
 
 /** The painted face is looked at: everything else is done with the frame lying on it. */
 export const isFaceUp = (id: StageId): boolean => 'faceUp' in stageById(id);

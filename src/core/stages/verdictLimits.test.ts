@@ -117,7 +117,7 @@ describe('at the limit', () => {
     expect([route('registered'), route('compass')]).toEqual([null, 'watch']);
     const side = (mm: number) =>
       level(
-        'cloth',
+        'brief',
         'topMargin',
         painted(({ cloth }) => (cloth.left.top = { first: length(mm), second: length(mm) })),
       );

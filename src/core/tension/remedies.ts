@@ -165,6 +165,8 @@ export interface RemedyAdvice {
   speaksAgainst: string[];
 }
 
+/** Above whatever the signs could add up to. */
+const FIRST_OF_ALL = 100;
 const POLICY_RANK: Record<Exclude<Liking, 'never'>, number> = { liked: 1.5, allowed: 0 };
 
 /** Remedies for a case, best first: how well they answer the signs, what the house likes, how easily they are taken back. */
@@ -173,7 +175,7 @@ export function remedyAdvice(here: RemedyCase): RemedyAdvice[] {
     const liking = row.policy ? here.policies[row.policy] : 'allowed';
     const barred = row.barred(here) ?? (liking === 'never' ? 'this house does not do it' : null);
     const answered = here.signs.reduce((sum, sign) => sum + (row.answers[sign] ?? 0), 0);
-    const asked = row.id === 'conservator' && here.painted ? (here.fragile ? 20 : 1) : 0;
+    const asked = row.id === 'conservator' && here.painted ? (here.fragile ? FIRST_OF_ALL : 1) : 0;
     const calm = row.id === 'none' && here.signs.length === 0 ? 20 : 0;
     return {
       id: row.id,

@@ -23,3 +23,11 @@ export function inWords(value: number): string {
   const rest = value % 1000;
   return `${inWords(Math.floor(value / 1000))} thousand${rest ? ` ${rest < 100 ? 'and ' : ''}${inWords(rest)}` : ''}`;
 }
+
+/**
+ * Words as a list in a sentence.
+ *
+ * @example listOfWords(['flaking paint', 'a tear', 'mould']) // 'flaking paint, a tear and mould'
+ */
+export const listOfWords = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;

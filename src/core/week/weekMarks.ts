@@ -103,6 +103,7 @@ export function weekMarks({ shop, tasks }: WeekShop, jobs: readonly Pick<WeekJob
 
 /** A step’s name where there is little room, and where there is some. */
 const SHORT: Record<StageId, string> = {
+  look: 'Look',
   brief: 'Brief',
   bars: 'Frame',
   square: 'Square',

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { createJobAction, newSetAction } from '@/server/actions';
-import { byId } from '@/core/house/schools';
+import { USES, type UseId, byId } from '@/core/house/schools';
 import { readFaces } from '@/core/set/readFaces';
 import { usualColumns } from '@/core/set/setLayout';
 import { MOST_IN_SET, SET_KINDS, type SetKindId } from '@/core/set/setShape';
@@ -19,6 +19,7 @@ interface NewJob {
   width: string;
   height: string;
   count: string;
+  use: UseId;
   kind: SetKindId;
   faces: string;
   gap: string;
@@ -31,7 +32,17 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
   const { tape } = useWorkshop();
   const send = useSend();
   const form = useForm<NewJob>({
-    defaultValues: { title: '', width: '', height: '', count: '1', kind: 'same', faces: '', gap: '20 mm', columns: '' },
+    defaultValues: {
+      title: '',
+      width: '',
+      height: '',
+      count: '1',
+      use: 'new',
+      kind: 'same',
+      faces: '',
+      gap: '20 mm',
+      columns: '',
+    },
   });
   const { errors, isSubmitting } = form.formState;
   const [count, kind] = [Number(form.watch('count')), form.watch('kind')];
@@ -51,7 +62,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
     const face = { width: of(typed.width), height: of(typed.height) };
     const title = typed.title.trim();
     if (!several) {
-      const outcome = await send(createJobAction, { title, ...face });
+      const outcome = await send(createJobAction, { title, ...face, use: typed.use });
       if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
       return form.setError('root', { message: refusalWords(outcome) });
     }
@@ -95,6 +106,18 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
           {field('height', 'Face height', tape.unit === 'in' ? '24 3/16' : '640', readFace)}
           {field('count', 'How many', '1', (typed) => countTrouble(typed) ?? true)}
         </div>
+        {!several && (
+          <label className="block">
+            <span className="soft block text-[13px]">What it is</span>
+            <select className="select h-11 w-full" {...form.register('use')}>
+              {USES.map(({ id, name, suits }) => (
+                <option key={id} value={id}>
+                  {name}: {suits}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         {several && (
           <label className="block">
             <span className="soft block text-[13px]">They are</span>

@@ -105,6 +105,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, filed, now
     void draft.flush();
   };
   useJobKeys({
+    run: progress.run,
     open,
     openStage,
     step: current,
@@ -148,6 +149,8 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, filed, now
           <WaitingLines records={records} />
           <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
             <StageRun
+              run={progress.run}
+              painted={progress.painted}
               open={open}
               marks={stageMarks(progress, next, stopped)}
               notes={stageNotes(progress, plan, next)}

@@ -5,7 +5,7 @@ import { QRCodeSVG } from 'qrcode.react';
 import { useMemo } from 'react';
 import { EDGES, MEDIUMS, USES, byId } from '@/core/house/schools';
 import type { LogEntry } from '@/core/log/logEntry';
-import { STAGES } from '@/core/stages/stages';
+import { stageActs } from '@/core/stages/stages';
 import { type HouseLessons, caseOf } from '@/core/case/jobCase';
 import { sideWords } from '@/core/job/sideWords';
 import { printSize } from '@/core/units/length';
@@ -90,15 +90,15 @@ export function JobSlip({ job, log, lessons, nowMs, address }: JobSlipProps) {
           </tr>
         </thead>
         <tbody>
-          {STAGES.map((stage) => {
-            const records = progress.records.filter((entry) => entry.stage === stage.id);
-            if (stage.id === 'prime' && plan.prime.coats.length === 0 && records.length === 0) return null;
+          {progress.run.map((id) => {
+            const records = progress.records.filter((entry) => entry.stage === id);
+            if (id === 'prime' && plan.prime.coats.length === 0 && records.length === 0) return null;
             const last = records.at(-1)?.plan;
             return (
-              <tr key={stage.id} className="hair-b align-top [&_td]:py-1">
-                <td className="pr-4 font-semibold">{stage.name}</td>
+              <tr key={id} className="hair-b align-top [&_td]:py-1">
+                <td className="pr-4 font-semibold">{stageActs(id, progress.painted).name}</td>
                 <td>
-                  <Figure>{`${(last ?? plan[stage.id]).answer}; ${(last ?? plan[stage.id]).answerNote}`}</Figure>
+                  <Figure>{`${(last ?? plan[id]).answer}; ${(last ?? plan[id]).answerNote}`}</Figure>
                 </td>
                 <td className="pl-3">
                   {records

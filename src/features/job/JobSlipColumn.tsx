@@ -8,7 +8,7 @@ import { jobWork } from '@/core/case/jobWork';
 import { isPractice } from '@/core/job/practice';
 import { progressOf } from '@/core/case/progress';
 import type { View } from '@/core/job/sideWords';
-import { type StageId, stageActs, stageById } from '@/core/stages/stages';
+import { type StageId, stageActs } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
 import type { Air } from '@/server/airCases';
@@ -80,7 +80,7 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
     <section
       ref={slip}
       tabIndex={-1}
-      aria-label={`${stageById(open).name}, slip`}
+      aria-label={`${acts.name}, slip`}
       className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
     >
       <div>

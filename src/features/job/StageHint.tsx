@@ -5,6 +5,7 @@ import type { StageId } from '@/core/stages/stages';
 import { keep, kept } from '@/ui/kept';
 
 const HINTS: Record<StageId, string> = {
+  look: 'Look before a hand is laid on it. Choose what you see, then pick the place on the drawing; what it asks for stands beside it.',
   brief: 'Say what the canvas is for and how large its face is. Bars, cloth, coats and the kit are worked out from it.',
   bars: 'The drawing is the frame to scale, seen from the back. Take a make-up below it, or draw a brace to where you want it.',
   square: 'Read both diagonals, then the sides if they differ. The verdict says which corners to press, and by how much.',

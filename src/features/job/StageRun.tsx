@@ -1,11 +1,14 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { STAGES, type StageId } from '@/core/stages/stages';
+import { type StageId, stageActs } from '@/core/stages/stages';
 import { Figure } from '@/ui/Figure';
 
 export type StageMark = 'done' | 'now' | 'waiting' | 'stopped' | 'later';
 
 interface StageRunProps {
+  /** The stages of this work, in their order. */
+  run: readonly StageId[];
+  painted: boolean;
   open: StageId;
   marks: Record<StageId, StageMark>;
   notes: Record<StageId, string>;
@@ -21,21 +24,21 @@ const MARK_WORDS: Record<StageMark, string> = {
 };
 
 /** The run of the work: a chalk line struck from stage to stage as far as the work has come. */
-export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
-  const run = useRef<HTMLElement>(null);
+export function StageRun({ run, painted, open, marks, notes, onOpen }: StageRunProps) {
+  const strip = useRef<HTMLElement>(null);
   // On a narrow screen the run is longer than the screen: the open stage is kept in sight.
   useEffect(() => {
-    const nav = run.current;
+    const nav = strip.current;
     const step = nav?.querySelector<HTMLElement>('[aria-current=step]');
     if (nav && step && nav.scrollWidth > nav.clientWidth)
       nav.scrollLeft = step.offsetLeft + step.parentElement!.offsetLeft - (nav.clientWidth - step.offsetWidth) / 2;
   }, [open]);
   return (
-    <nav ref={run} aria-label="Stages" className="no-print flex overflow-x-auto bench:block bench:overflow-visible bench:py-3">
+    <nav ref={strip} aria-label="Stages" className="no-print flex overflow-x-auto bench:block bench:overflow-visible bench:py-3">
       <ol className="flex bench:block">
-        {STAGES.map(({ id, name }, index) => (
+        {run.map((id, index) => (
           <li key={id} className="relative shrink-0">
-            {index < STAGES.length - 1 && (
+            {index < run.length - 1 && (
               <span
                 aria-hidden
                 className={`absolute top-9 left-[27px] hidden h-[62px] bench:block ${marks[id] === 'done' ? 'w-[3px] bg-primary' : 'w-px translate-x-px bg-[var(--soft)]'}`}
@@ -52,7 +55,7 @@ export function StageRun({ open, marks, notes, onOpen }: StageRunProps) {
                 <span
                   className={`block text-[15px] ${open === id ? 'font-semibold text-primary' : marks[id] === 'later' ? '' : 'font-semibold'}`}
                 >
-                  {name}
+                  {stageActs(id, painted).name}
                 </span>
                 <span className="sr-only">{MARK_WORDS[marks[id]]}</span>
                 <span className="figure soft line-clamp-2 text-[13px]">

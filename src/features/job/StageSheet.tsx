@@ -25,11 +25,17 @@ const BarsPanel = dynamic(() => import('./bars/BarsPanel').then((module) => modu
 const ClothPanel = dynamic(() => import('./cloth/ClothPanel').then((module) => module.ClothPanel), {
   loading: () => <div className="hair-t h-[248px] flex-none" />,
 });
-const PaintingPanel = dynamic(() => import('./painting/PaintingPanel').then((module) => module.PaintingPanel), {
+const MeasurePanel = dynamic(() => import('./painting/MeasurePanel').then((module) => module.MeasurePanel), {
+  loading: () => <div className="hair-t h-[248px] flex-none" />,
+});
+const PlacePanel = dynamic(() => import('./painting/PlacePanel').then((module) => module.PlacePanel), {
   loading: () => <div className="hair-t h-[248px] flex-none" />,
 });
 const SquarePanel = dynamic(() => import('./square/SquarePanel').then((module) => module.SquarePanel), {
   loading: () => <div className="hair-t h-[226px] flex-none" />,
+});
+const LookStage = dynamic(() => import('./look/LookStage').then((module) => module.LookStage), {
+  loading: () => <div className="bench:flex-1" />,
 });
 const FastenStage = dynamic(() => import('./fasten/FastenStage').then((module) => module.FastenStage), {
   loading: () => <div className="bench:flex-1" />,
@@ -87,6 +93,12 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   } = props;
   const { coatsDone, records } = progress;
   const locked = progress.done.has(open) && !staysOpen(open);
+  if (open === 'look')
+    return (
+      <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+        <LookStage inputs={live} plan={plan} locked={locked} change={(patch) => onChange('look', patch)} />
+      </div>
+    );
   if (open === 'fasten')
     return (
       <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
@@ -135,7 +147,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
         onView={onView}
         onMove={open === 'bars' && !locked ? (id, mm) => onChange('bars', movedBrace(inputs, id, mm)) : undefined}
       />
-      {open === 'brief' && <KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
+      {open === 'brief' && !plan.brief.painting && <KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
       {open === 'bars' && (
         <BarsPanel inputs={inputs} plan={plan.bars} rack={rack} locked={locked} onPick={(patch) => onChange('bars', patch)} />
       )}
@@ -146,14 +158,17 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
         <ClothPanel jobId={jobId} inputs={live} plan={plan} locked={locked} change={(patch) => onChange('cloth', patch)} />
       )}
       {open === 'cloth' && plan.cloth.painting && (
-        <PaintingPanel
+        <MeasurePanel inputs={live} locked={locked} change={(patch) => onChange('cloth', patch)} />
+      )}
+      {open === 'brief' && plan.brief.painting && (
+        <PlacePanel
           jobId={jobId}
           inputs={live}
           plan={plan}
           locked={locked}
-          sizeFree={!progress.done.has('brief')}
-          change={(patch) => onChange('cloth', patch)}
-          onSize={(width, height) => onChange('brief', { width, height })}
+          change={(patch) => onChange('brief', patch)}
+          onFold={(patch) => onChange('cloth', patch)}
+          kit={<KitList lines={plan.kit} ticked={ticked} onTick={onTick} />}
         />
       )}
       {open === 'prime' && (
@@ -170,7 +185,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
 });
 
 interface StageDrawingProps {
-  open: Exclude<StageId, 'fasten' | 'tune'>;
+  open: Exclude<StageId, 'look' | 'fasten' | 'tune'>;
   inputs: JobInputs;
   plan: Plan;
   coatsDone: number;

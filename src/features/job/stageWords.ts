@@ -1,6 +1,6 @@
 /* Short words for the run of stages and for what holds a record back. */
 import { format } from 'date-fns';
-import { STAGE_IDS, type StageId, stageById } from '@/core/stages/stages';
+import { STAGE_IDS, type StageId, stageActs } from '@/core/stages/stages';
 import type { Plan } from '@/core/case/planJob';
 import { isTakenDown } from '@/core/case/logViolations';
 import type { LogEntry } from '@/core/log/logEntry';
@@ -29,6 +29,7 @@ export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Reco
     bars: plan.bars.answer,
     fasten: plan.fasten.answer,
     cloth: plan.cloth.answer,
+    look: progress.painted ? plan.look.answer : '',
     handover: plan.handover.answer,
   };
   return perStage((id) => {
@@ -44,14 +45,14 @@ export function stageNotes(progress: Progress, plan: Plan, next: NextStep): Reco
 export function earlyWords(progress: Progress, open: StageId): string | null {
   const missing = missingBefore(open, progress);
   if (missing.length > 0)
-    return `First record ${missing.map((id) => stageById(id).name.toLowerCase()).join(', ')}. You can look and plan ahead here.`;
+    return `First record ${missing.map((id) => stageActs(id, progress.painted).name.toLowerCase()).join(', ')}. You can look and plan ahead here.`;
   return null;
 }
 
 /** Why a record cannot be taken back, or null. */
-export function keepsWords({ records }: Progress, open: StageId): string | null {
+export function keepsWords({ records, painted }: Progress, open: StageId): string | null {
   const later = records[records.findLastIndex((entry) => entry.stage === open) + 1];
-  return later ? `${stageById(later.stage).name} was recorded after it: take that back first.` : null;
+  return later ? `${stageActs(later.stage, painted).name} was recorded after it: take that back first.` : null;
 }
 
 /** Why nothing of a job is recorded any more, or null. */

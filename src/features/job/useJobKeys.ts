@@ -1,9 +1,10 @@
 'use client';
 import { useEffect } from 'react';
-import { STAGE_IDS, type StageId } from '@/core/stages/stages';
+import type { StageId } from '@/core/stages/stages';
 import { typing } from '@/ui/typing';
 
 interface JobKeys {
+  run: readonly StageId[];
   open: StageId;
   openStage: (id: StageId) => void;
   step: number;
@@ -15,7 +16,7 @@ interface JobKeys {
 }
 
 /** Keys of the job page; the list stands under "?". Left alone while somebody types in a field. */
-export function useJobKeys({ open, openStage, step, total, setStep, toggleView, undo, atBench }: JobKeys): void {
+export function useJobKeys({ run, open, openStage, step, total, setStep, toggleView, undo, atBench }: JobKeys): void {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (typing(event)) return;
@@ -24,8 +25,8 @@ export function useJobKeys({ open, openStage, step, total, setStep, toggleView, 
         return undo();
       }
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const index = STAGE_IDS.indexOf(open);
-      const stage = (to: number) => STAGE_IDS[to] && openStage(STAGE_IDS[to]);
+      const index = run.indexOf(open);
+      const stage = (to: number) => run[to] && openStage(run[to]);
       const acts: Record<string, () => void> = {
         n: () => stage(index + 1),
         p: () => stage(index - 1),
@@ -39,5 +40,5 @@ export function useJobKeys({ open, openStage, step, total, setStep, toggleView, 
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [open, openStage, step, total, setStep, toggleView, undo, atBench]);
+  }, [run, open, openStage, step, total, setStep, toggleView, undo, atBench]);
 }

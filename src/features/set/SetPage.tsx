@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { worstLevel } from '@/core/job/verdict';
 import { sideWords } from '@/core/job/sideWords';
-import { STAGE_IDS, type StageId, stageActs, stageById } from '@/core/stages/stages';
+import { type StageId, stageActs, stageById } from '@/core/stages/stages';
 import { SET_KINDS } from '@/core/set/setShape';
 import { byId } from '@/core/house/schools';
 import { profileOf } from '@/core/house/materials';
@@ -61,7 +61,7 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
   const router = useRouter();
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
-  const { set, stage, canvases, tally } = page;
+  const { set, run, painted, stage, canvases, tally } = page;
   const rows = useMeasured(stage);
   /** Rows that were ticked or unticked by hand. */
   const [chosen, setChosen] = useState<ReadonlyMap<string, boolean>>(new Map());
@@ -79,14 +79,14 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (typing(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const at = STAGE_IDS.indexOf(stage);
+      const at = run.indexOf(stage);
       const by = event.key === 'n' ? at + 1 : event.key === 'p' ? at - 1 : /^[1-8]$/.test(event.key) ? Number(event.key) - 1 : -1;
-      const goal = STAGE_IDS[by];
+      const goal = run[by];
       if (goal) latest.current(goal);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [stage]);
+  }, [run, stage]);
   const unit = useRef(tape.unit);
   useEffect(() => {
     // What is judged is put into words where it is worked out.
@@ -129,7 +129,7 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
         </div>
       </header>
       <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[158px_minmax(0,1fr)_372px]">
-        <StageRun open={stage} marks={setMarks(page)} notes={setNotes(page)} onOpen={openStage} />
+        <StageRun run={run} painted={painted} open={stage} marks={setMarks(page)} notes={setNotes(page)} onOpen={openStage} />
         <section aria-label="Canvases" className="relative flex min-h-0 min-w-0 flex-col bg-base-200">
           <p className="soft absolute top-[196px] right-3 text-[13.5px] bench:top-1.5">seen from the front</p>
           <Drawing
@@ -151,7 +151,7 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
           </div>
         </section>
         <aside aria-label="Record" className="flex min-h-0 flex-col gap-3 overflow-y-auto bg-base-100 px-5 py-4">
-          <h2 className="text-[19px] leading-6 font-semibold">{stageActs(stage, false).act}</h2>
+          <h2 className="text-[19px] leading-6 font-semibold">{stageActs(stage, painted).act}</h2>
           <p className="figure soft -mt-2 text-[14px]">
             {page.minutes > 0 ? `${printDuration(page.minutes)} of hands for those that wait here` : 'nothing waits here'}
           </p>
@@ -231,7 +231,7 @@ interface SetRecordProps {
 }
 
 /** The one record for all rows that are ticked. */
-function SetRecord({ page: { stage, canvases }, rows, ticked, maker }: SetRecordProps) {
+function SetRecord({ page: { stage, painted, canvases }, rows, ticked, maker }: SetRecordProps) {
   const router = useRouter();
   const send = useSend();
   const { tape } = useWorkshop();
@@ -312,7 +312,7 @@ function SetRecord({ page: { stage, canvases }, rows, ticked, maker }: SetRecord
           ? 'Recording'
           : going.length === 0
             ? 'Nothing to record here'
-            : `${stageActs(stage, false).record} of ${going.length}`}
+            : `${stageActs(stage, painted).record} of ${going.length}`}
       </button>
     </form>
   );

@@ -8,6 +8,7 @@ import type { StoreUnit } from '@/core/cost/materialNeeds';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { SALOON_INPUTS, leftAtEnds } from './demoSaloon';
 import type { GroundStock } from '@/db/groundStocks';
 import type { JobInputs } from '@/core/job/job';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
@@ -121,7 +122,7 @@ export const DEMO_CLOTH: Omit<StockCloth, 'id' | 'selvedgeMm'>[] = [
   },
 ];
 
-type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };
+export type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };
 
 export interface DemoRecord {
   stage: StageId;
@@ -143,13 +144,13 @@ export interface DemoJob {
   records: DemoRecord[];
 }
 
-/** Margins left at the two ends of each side, mm: top, right, bottom, left. */
-const leftAtEnds = (...ends: [first: number, second: number][]): JobInputs['cloth']['left'] => {
-  const [top, right, bottom, left] = ends.map(([first, second]) => ({ first: length(first), second: length(second) }));
-  return { top: top!, right: right!, bottom: bottom!, left: left! };
-};
-
 const inch = (value: number) => length(value * 25.4, 'in');
+
+/** A painting was looked at and measured some hours ago. */
+const measured = (hoursAgo: number, maker: string): DemoRecord[] => [
+  { stage: 'look', hoursAgo: hoursAgo + 1, maker },
+  { stage: 'cloth', hoursAgo, maker },
+];
 
 /** Records of the first stages, ending some hours ago, a working day apart. */
 function upTo(last: StageId, hoursAgo: number, maker: string, gapHours = 22): DemoRecord[] {
@@ -162,22 +163,6 @@ const coat = (hoursAgo: number, maker: string, note = ''): DemoRecord => ({ stag
 
 const MOONS = { edges: 'panel', medium: 'acrylic' } as const;
 const MOON_BARS: Partial<JobInputs['bars']> = { profile: 'deep', joint: 'slotted', bracesLevel: [0.5] };
-
-/** The saloon painting as it was read: top and left square to each other, the bottom running off, the right edge bowed. */
-const SALOON_IMAGE: JobInputs['cloth']['painting'] = {
-  top: length(1191),
-  right: length(844),
-  bottom: length(1187.5),
-  left: length(839.5),
-  down: length(1459.5),
-  up: length(1453.5),
-  bow: { top: null, right: { by: length(1.5), outward: true }, bottom: { by: length(2), outward: false }, left: null },
-  fragile: false,
-  keep: ['top', 'left', 'right'],
-  mostWrap: length(8),
-  mayBare: false,
-  way: 'leastSquares',
-};
 
 export const OPEN_JOBS: DemoJob[] = [
   {
@@ -226,27 +211,8 @@ export const OPEN_JOBS: DemoJob[] = [
     width: length(1185),
     height: length(835),
     dueInDays: 12,
-    built: { rackMm: 1, longTopMm: 0, liftMm: 2 },
-    inputs: {
-      brief: {
-        use: 'restretch',
-        edges: 'rebate',
-        rebateClearance: length(5),
-        medium: 'oil',
-        note: 'Hung in the saloon for decades. Old tack holes along the left edge.',
-      },
-      bars: { profile: 'standard', bracesUpright: [0.5], bracesLevel: [0.5], tensionNPerM: 150 },
-      cloth: {
-        fabric: 'linenMedium',
-        grip: 'pliers',
-        marginStyle: 'edge',
-        left: leftAtEnds([52, 49], [43, 47], [31, 26], [12, 12]),
-        painting: SALOON_IMAGE,
-      },
-      fasten: { fastener: 'tack' },
-      prime: { system: 'none' },
-    },
-    records: upTo('square', 70, 'Ansel'),
+    inputs: SALOON_INPUTS,
+    records: measured(70, 'Ansel'),
   },
   {
     title: 'Meteor count, August',

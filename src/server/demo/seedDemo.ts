@@ -214,6 +214,7 @@ function demoInputs(demo: DemoJob, now: Date, noise: () => number): JobInputs {
   const dueOn = demo.dueInDays === null ? null : format(addDays(now, demo.dueInDays), 'yyyy-MM-dd');
   const inputs: JobInputs = {
     ...base,
+    look: { ...base.look, ...demo.inputs.look },
     brief: { ...base.brief, ...demo.inputs.brief, dueOn },
     bars: { ...base.bars, ...demo.inputs.bars },
     cloth: { ...base.cloth, ...demo.inputs.cloth },

@@ -1,5 +1,6 @@
 /* What is typed for the brief. */
 import { EDGES, HANGS, MEDIUMS, USES } from '../../house/schools';
+import { placingShape } from '../../painting/paintingInputs';
 import { rebateShape } from '../../painting/rebateInputs';
 import { type ShapeOf, lengthOf, oneOf, optional, part, text, day } from '../../shape/shape';
 
@@ -18,6 +19,8 @@ export const briefShape = {
   rebateClearance: lengthOf(0, 60, 4),
   /** The frame it goes into, as measured. */
   rebate: part('rebate', rebateShape),
+  /** How the frame lies on the image of painted work. */
+  placing: part('placing', placingShape),
   medium: oneOf(MEDIUMS, 'undecided'),
   hangs: oneOf(HANGS, 'thisWay'),
   /** yyyy-mm-dd, or null when nobody waits. */

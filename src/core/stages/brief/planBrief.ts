@@ -1,30 +1,50 @@
 import { type MeasuredRebate, planRebate, rebateReadings } from '../../painting/planRebate';
+import type { PaintingPlan } from '../../painting/planPainting';
+import { farthestCorner, placedVerdicts, turnWords } from '../../painting/paintingVerdicts';
 import { rebateVerdicts } from '../../painting/rebateVerdicts';
 import { profileOf } from '../../house/materials';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
 import { type Verdict, verdict } from '../../job/verdict';
-import { printSize } from '../../units/length';
+import type { ClothPlan } from '../cloth/planCloth';
+import { foldVerdicts } from '../cloth/planFold';
+import { FRONT_WORDS } from '../../job/sideWords';
+import { printFine, printSize } from '../../units/length';
 import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 
 export interface BriefPlan extends StagePlan {
   /** How the canvas lies in the frame it goes into; null where it goes into none. */
   rebate: MeasuredRebate | null;
+  /** Where the face lies on a painted image, and what each side allows; null for a blank cloth. */
+  painting: PaintingPlan | null;
 }
 
 /** The brief in one line and what it asks of the later stages. */
-export function planBrief(inputs: JobInputs, context: PlanContext): BriefPlan {
+export function planBrief(
+  inputs: JobInputs,
+  context: PlanContext,
+  { painting, corners }: Pick<ClothPlan, 'painting' | 'corners'>,
+): BriefPlan {
   const { brief } = inputs;
   const use = byId(USES, brief.use);
   const edges = byId(EDGES, brief.edges);
   return {
     answer: printSize(brief.width.mm, brief.height.mm, context.tape),
-    answerNote: `${use.name}, ${edges.name.toLowerCase()}, ${byId(MEDIUMS, brief.medium).name.toLowerCase()}`,
+    answerNote: painting?.registration
+      ? `frame ${turnWords(painting.registration.turnDegrees, FRONT_WORDS)} on the image, ${printFine(farthestCorner(painting.registration), context.tape)} off at the farthest corner`
+      : `${use.name}, ${edges.name.toLowerCase()}, ${byId(MEDIUMS, brief.medium).name.toLowerCase()}`,
     verdicts: [
       ...sizeVerdicts(inputs),
-      ...imageVerdicts(use.painted),
+      ...(painting
+        ? [
+            ...imageVerdicts(),
+            // The image is looked at: left and right are those of the front, whatever the bench lies like.
+            ...placedVerdicts(inputs, painting, { ...context, view: 'front' }),
+            ...foldVerdicts(inputs, corners, context),
+          ]
+        : []),
       ...edgeVerdicts(inputs, context),
       ...rebateVerdicts(inputs, context),
     ],
@@ -32,6 +52,7 @@ export function planBrief(inputs: JobInputs, context: PlanContext): BriefPlan {
     minutes: stageById('brief').minutes,
     setsMinutes: null,
     rebate: planRebate(inputs, context),
+    painting,
   };
 }
 
@@ -53,8 +74,7 @@ function sizeVerdicts({ brief }: JobInputs): Verdict[] {
   ];
 }
 
-function imageVerdicts(painted: boolean): Verdict[] {
-  if (!painted) return [];
+function imageVerdicts(): Verdict[] {
   return [
     verdict({
       id: 'paintedCanvas',
@@ -62,7 +82,7 @@ function imageVerdicts(painted: boolean): Verdict[] {
       level: 'watch',
       says: 'There is an image on this cloth: no water, no cut corners.',
       because: 'Old paint and inks crack at folds and when wetted.',
-      doThis: 'Value, flaking, tears or a lining: stop and ask a conservator. Measure the margin left on each side.',
+      doThis: 'Keep it dry and whole. What was seen of it, and who decided, stands under Look.',
     }),
   ];
 }

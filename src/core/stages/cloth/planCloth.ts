@@ -1,21 +1,19 @@
-import { sideWords } from '../../job/sideWords';
 import { type CutSize, cutSize } from '../../cloth/cutSize';
 import { type CuttingPlan, cuttingSteps } from '../../cloth/cuttingSteps';
 import type { Fabric } from '../../cloth/fabrics';
 import { MARGIN_STYLES, type MarginStyleId } from '../../cloth/marginStyles';
 import { waysToFit } from '../../cloth/narrowCloth';
 import { type RollFit, rollFit } from '../../cloth/rollFit';
-import type { Registration } from '../../cloth/registration';
 import { rollPrice } from '../../cloth/rollPrice';
-import { CORNERS } from '../../frame/square/corners';
+import type { Point2 } from '../../frame/square/corners';
 import type { JobInputs } from '../../job/job';
 import { fabricOf, profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
-import { printFine, printSize } from '../../units/length';
+import { type Tape, printSize } from '../../units/length';
 import { fabricVerdicts, holdVerdicts, layVerdicts, rollWidthVerdict } from './clothVerdicts';
 import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
-import { paintingVerdicts, turnWords } from '../../painting/paintingVerdicts';
+import { measuredVerdicts } from '../../painting/paintingVerdicts';
 import { type FoldPlan, foldVerdicts, planFold } from './planFold';
 import { type PaintingPlan, paintingReadings, planPainting } from '../../painting/planPainting';
 
@@ -74,18 +72,14 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
     cutting,
     painting,
     corners,
-    answer: painting
-      ? painting.registration
-        ? `${printFine(farthest(painting.registration), tape)} off`
-        : 'Do not cut'
-      : printSize(cut.widthMm, cut.heightMm, tape, 'up'),
-    answerNote: painting
-      ? painting.registration
-        ? `at the farthest corner, frame ${turnWords(painting.registration.turnDegrees, sideWords(context.view))} on the image; do not cut`
-        : 'the painting keeps all the cloth it has'
-      : `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
+    ...(painting
+      ? measuredAnswer(painting, tape)
+      : {
+          answer: printSize(cut.widthMm, cut.heightMm, tape, 'up'),
+          answerNote: `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
+        }),
     verdicts: painting
-      ? [...paintingVerdicts(inputs, painting, context), ...foldVerdicts(inputs, corners, context)]
+      ? measuredVerdicts(inputs, painting, context)
       : [
           ...holdVerdicts(cut, inputs, context),
           rollWidthVerdict(fit, fit.fits ? null : waysToFit(face, cloth, profile, rules, tape), inputs, context),
@@ -99,9 +93,22 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
   };
 }
 
-/** How far the image’s farthest corner lies from the face’s, mm. */
-const farthest = ({ corners }: Registration): number =>
-  Math.max(...CORNERS.map((corner) => Math.hypot(corners[corner].x, corners[corner].y)));
+/** The image as it was read, by its mean sides. */
+function measuredAnswer({ image }: PaintingPlan, tape: Tape): { answer: string; answerNote: string } {
+  const answerNote = 'the painting keeps all the cloth it has';
+  if (image.kind !== 'fitted') return { answer: 'Do not cut', answerNote };
+  const { topLeft, topRight, bottomRight, bottomLeft } = image.corners;
+  const apart = (one: Point2, other: Point2) => Math.hypot(one.x - other.x, one.y - other.y);
+  const mean = (one: number, other: number) => (one + other) / 2;
+  return {
+    answer: printSize(
+      mean(apart(topLeft, topRight), apart(bottomLeft, bottomRight)),
+      mean(apart(topLeft, bottomLeft), apart(topRight, bottomRight)),
+      tape,
+    ),
+    answerNote: `of image, by its mean sides; ${answerNote}`,
+  };
+}
 
 const heldWords = ({ margin }: CutSize, grip: JobInputs['cloth']['grip']): string =>
   margin.gripMm > 0 ? 'after trimming' : margin.onEdge ? 'on the edge' : grip === 'hand' ? 'by hand' : 'by pliers';

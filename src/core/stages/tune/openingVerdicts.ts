@@ -3,7 +3,8 @@ import { rebateRoom } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
-import { EDGES, USES, byId } from '../../house/schools';
+import { isFragile } from '../look/care';
+import { EDGES, byId } from '../../house/schools';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
@@ -41,8 +42,8 @@ export function openingVerdicts(plan: OpeningsPlan, inputs: JobInputs, context: 
   return list;
 }
 
-const fragileVerdict = ({ brief, cloth }: JobInputs): Verdict[] =>
-  byId(USES, brief.use).painted && cloth.painting.fragile
+const fragileVerdict = (inputs: JobInputs): Verdict[] =>
+  isFragile(inputs)
     ? [
         verdict({
           id: 'fragile',

@@ -3,6 +3,7 @@ import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';
+import { isFragile } from '../look/care';
 import type { Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
 import { EDGES, USES, byId } from '../../house/schools';
@@ -53,7 +54,7 @@ export function planTune(inputs: JobInputs, context: PlanContext, bars: BarsPlan
   const sound = planSound(inputs, context, history);
   const advice = remedyAdvice({
     painted,
-    fragile: inputs.cloth.painting.fragile,
+    fragile: isFragile(inputs),
     primed: fabricOf(rules, inputs.cloth.fabric).primed || history.dryGroundGPerM2 > 0,
     cornersOpen: corners.opener !== null,
     inRebate: byId(EDGES, brief.edges).inRebate,

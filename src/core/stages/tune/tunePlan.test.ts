@@ -202,11 +202,12 @@ describe('keys', () => {
   });
 
   it('stop before a fragile painting, as advice and as a step', () => {
-    const fragile = opened(0.5, [tapped(1, 120, 12)], ({ brief, cloth }) => {
+    const fragile = opened(0.5, [tapped(1, 120, 12)], ({ brief, look }) => {
       brief.use = 'restretch';
-      cloth.painting.fragile = true;
+      look.conditions = [{ kind: 'flaking', at: null, note: '' }];
     });
     expect(about(fragile, 'fragile')).toMatchObject({ level: 'stop' });
+    expect(fragile.advice[0]!.id).toBe('conservator');
     expect(fragile.advice.find(({ id }) => id === 'keys')!.barred).toMatch(/conservator/);
     expect(about(opened(0.5, []), 'fragile')).toBeUndefined();
   });

@@ -5,88 +5,184 @@ import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, LengthField, TypedField } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
+import { GRIPS } from '../cloth/grips';
 import { RebateFields } from './RebateFields';
 
-export function BriefSlip({ inputs, locked, change }: SlipProps) {
-  const { brief } = inputs;
-  const set = (patch: Partial<JobInputs['brief']>) => change('brief', patch);
+type Part = Pick<SlipProps, 'inputs' | 'locked' | 'change'>;
+
+export function BriefSlip({ inputs, plan, locked, change }: SlipProps) {
+  const part = { inputs, locked, change };
+  return plan.brief.painting ? <PlaceOrder {...part} /> : <CanvasOrder {...part} />;
+}
+
+/** What a blank canvas is to become. */
+function CanvasOrder(part: Part) {
   return (
     <div className="space-y-1.5">
-      <TypedField
-        label="Title"
-        value={brief.title}
-        print={(text) => text}
-        read={(text) =>
-          text.trim() && text.length <= 120
-            ? parsed(text)
-            : refused<string>(text, text.trim() ? 'is over 120 letters' : 'is empty', 'A title of 1 to 120 letters.')
-        }
-        onChange={(title) => set({ title })}
-        disabled={locked}
-      />
+      <TitleField {...part} />
       <div className={columns}>
-        <LengthField
-          label="Face width"
-          value={brief.width}
-          leastMm={FACE_RANGE_MM.least}
-          mostMm={FACE_RANGE_MM.most}
-          onChange={(width) => set({ width })}
-          disabled={locked}
-        />
-        <LengthField
-          label="Face height"
-          value={brief.height}
-          leastMm={FACE_RANGE_MM.least}
-          mostMm={FACE_RANGE_MM.most}
-          onChange={(height) => set({ height })}
-          disabled={locked}
-        />
-        <Choice label="What it is" value={brief.use} options={USES} onChange={(use) => set({ use })} disabled={locked} />
-        <Choice label="Edges" value={brief.edges} options={EDGES} onChange={(edges) => set({ edges })} disabled={locked} />
-        <Choice
-          label="Medium to come"
-          value={brief.medium}
-          options={MEDIUMS}
-          onChange={(medium) => set({ medium })}
-          disabled={locked}
-        />
-        <Choice label="Hangs" value={brief.hangs} options={HANGS} onChange={(hangs) => set({ hangs })} disabled={locked} />
-        <TypedField<string | null>
-          label="Wanted on"
-          type="date"
-          value={brief.dueOn}
-          print={(day) => day ?? ''}
-          read={(day) => parsed<string | null>(day || null)}
-          onChange={(dueOn) => set({ dueOn })}
-          disabled={locked}
-        />
-        {byId(EDGES, brief.edges).inRebate && (
-          <LengthField
-            label="Rebate clearance, in all"
-            value={brief.rebateClearance}
-            mostMm={60}
-            onChange={(rebateClearance) => set({ rebateClearance })}
-            disabled={locked}
-          />
-        )}
+        <FaceFields {...part} />
+        <MediumField {...part} />
+        <HangAndDate {...part} />
+        <ClearanceField {...part} />
       </div>
-      {byId(EDGES, brief.edges).inRebate && <RebateFields inputs={inputs} locked={locked} change={change} />}
+      {byId(EDGES, part.inputs.brief.edges).inRebate && <RebateFields {...part} />}
+      <AboutFields {...part} />
+    </div>
+  );
+}
+
+/** How a painting is placed: what decides its face stands first. */
+function PlaceOrder(part: Part) {
+  const { inputs, locked, change } = part;
+  const { brief, cloth } = inputs;
+  return (
+    <div className="space-y-1.5">
+      <div className={columns}>
+        <FaceFields {...part} />
+        <ClearanceField {...part} />
+        <LengthField
+          label="May go round the edge"
+          value={brief.placing.mostWrap}
+          mostMm={200}
+          onChange={(mostWrap) => change('brief', { placing: { ...brief.placing, mostWrap } })}
+          disabled={locked}
+        />
+        <Choice
+          label="Pull with"
+          value={cloth.grip}
+          options={GRIPS}
+          onChange={(grip) => change('cloth', { grip })}
+          disabled={locked}
+        />
+      </div>
+      <details>
+        <summary className="cursor-pointer py-1 text-[14.5px]">Title, hanging, date</summary>
+        <TitleField {...part} />
+        <div className={columns}>
+          <HangAndDate {...part} />
+        </div>
+        <AboutFields {...part} />
+      </details>
+    </div>
+  );
+}
+
+const setter =
+  ({ change }: Part) =>
+  (patch: Partial<JobInputs['brief']>) =>
+    change('brief', patch);
+
+function TitleField(part: Part) {
+  return (
+    <TypedField
+      label="Title"
+      value={part.inputs.brief.title}
+      print={(text) => text}
+      read={(text) =>
+        text.trim() && text.length <= 120
+          ? parsed(text)
+          : refused<string>(text, text.trim() ? 'is over 120 letters' : 'is empty', 'A title of 1 to 120 letters.')
+      }
+      onChange={(title) => setter(part)({ title })}
+      disabled={part.locked}
+    />
+  );
+}
+
+function FaceFields(part: Part) {
+  const { brief } = part.inputs;
+  const set = setter(part);
+  return (
+    <>
+      <LengthField
+        label="Face width"
+        value={brief.width}
+        leastMm={FACE_RANGE_MM.least}
+        mostMm={FACE_RANGE_MM.most}
+        onChange={(width) => set({ width })}
+        disabled={part.locked}
+      />
+      <LengthField
+        label="Face height"
+        value={brief.height}
+        leastMm={FACE_RANGE_MM.least}
+        mostMm={FACE_RANGE_MM.most}
+        onChange={(height) => set({ height })}
+        disabled={part.locked}
+      />
+      <Choice label="What it is" value={brief.use} options={USES} onChange={(use) => set({ use })} disabled={part.locked} />
+      <Choice label="Edges" value={brief.edges} options={EDGES} onChange={(edges) => set({ edges })} disabled={part.locked} />
+    </>
+  );
+}
+
+function MediumField(part: Part) {
+  return (
+    <Choice
+      label="Medium to come"
+      value={part.inputs.brief.medium}
+      options={MEDIUMS}
+      onChange={(medium) => setter(part)({ medium })}
+      disabled={part.locked}
+    />
+  );
+}
+
+function HangAndDate(part: Part) {
+  const { brief } = part.inputs;
+  const set = setter(part);
+  return (
+    <>
+      <Choice label="Hangs" value={brief.hangs} options={HANGS} onChange={(hangs) => set({ hangs })} disabled={part.locked} />
+      <TypedField<string | null>
+        label="Wanted on"
+        type="date"
+        value={brief.dueOn}
+        print={(day) => day ?? ''}
+        read={(day) => parsed<string | null>(day || null)}
+        onChange={(dueOn) => set({ dueOn })}
+        disabled={part.locked}
+      />
+    </>
+  );
+}
+
+function ClearanceField(part: Part) {
+  const { brief } = part.inputs;
+  if (!byId(EDGES, brief.edges).inRebate) return null;
+  return (
+    <LengthField
+      label="Rebate clearance, in all"
+      value={brief.rebateClearance}
+      mostMm={60}
+      onChange={(rebateClearance) => setter(part)({ rebateClearance })}
+      disabled={part.locked}
+    />
+  );
+}
+
+function AboutFields(part: Part) {
+  const { brief } = part.inputs;
+  const set = setter(part);
+  return (
+    <>
       <TypedField
         label="About it"
         value={brief.note}
         print={(text) => text}
         read={(text) => (text.length <= 2000 ? parsed(text) : refused<string>(text, 'is over 2000 letters', 'Shorten it.'))}
         onChange={(note) => set({ note })}
-        disabled={locked}
+        disabled={part.locked}
       />
       <button
         type="button"
         className="btn btn-ghost btn-sm -ml-2"
-        disabled={locked}
+        disabled={part.locked}
         onClick={() => set({ width: brief.height, height: brief.width })}
       >
         Swap width and height
       </button>
-    </div>
+    </>
   );
 }

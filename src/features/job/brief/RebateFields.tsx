@@ -12,7 +12,21 @@ import { type SlipProps, columns } from '../slipProps';
 
 const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 
-export function RebateFields({ inputs, locked, change }: Pick<SlipProps, 'inputs' | 'locked' | 'change'>) {
+type RebateProps = Pick<SlipProps, 'inputs' | 'locked' | 'change'>;
+
+/** The readings of a frame behind a word that opens them; open where any was read. */
+export function RebateFields(props: RebateProps) {
+  const read = TAPE_NAMES.some((name) => props.inputs.brief.rebate[name]);
+  return (
+    <details open={read || undefined}>
+      <summary className="cursor-pointer py-1 text-[14.5px]">The frame it goes into, as measured</summary>
+      <RebateReadings {...props} className={columns} />
+    </details>
+  );
+}
+
+/** The readings of a frame, and the face that fits it. */
+export function RebateReadings({ inputs, locked, change, className }: RebateProps & { className: string }) {
   const { rules, tape } = useWorkshop();
   const { brief } = inputs;
   const { rebate } = brief;
@@ -20,9 +34,8 @@ export function RebateFields({ inputs, locked, change }: Pick<SlipProps, 'inputs
   const read = TAPE_NAMES.some((name) => rebate[name]);
   const face = read ? faceForRebate(inputs, { rules, tape }) : null;
   return (
-    <details open={read || undefined}>
-      <summary className="cursor-pointer py-1 text-[14.5px]">The frame it goes into, as measured</summary>
-      <div className={columns}>
+    <>
+      <div className={className}>
         {TAPE_NAMES.map((name) => (
           <ReadingField
             key={name}
@@ -63,6 +76,6 @@ export function RebateFields({ inputs, locked, change }: Pick<SlipProps, 'inputs
           Take the face from it: <Figure>{printSize(face.widthMm, face.heightMm, tape)}</Figure>
         </button>
       )}
-    </details>
+    </>
   );
 }

@@ -6,11 +6,8 @@ import type { JobInputs } from '@/core/job/job';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { Choice, LengthField, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
+import { GRIPS } from './grips';
 
-const GRIPS = [
-  { id: 'hand', name: 'Fingers' },
-  { id: 'pliers', name: 'Pliers' },
-] as const;
 const WARPS = [
   { id: 'width', name: 'the width' },
   { id: 'height', name: 'the height' },
@@ -40,25 +37,7 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
     <Choice label="Pull with" value={cloth.grip} options={GRIPS} onChange={(grip) => set({ grip })} disabled={locked} />
   );
   if (plan.cloth.painted) {
-    return (
-      <div className={columns}>
-        {fabricChoice}
-        {gripChoice}
-        <LengthField
-          label="May go round the edge"
-          value={cloth.painting.mostWrap}
-          mostMm={200}
-          onChange={(mostWrap) => set({ painting: { ...cloth.painting, mostWrap } })}
-          disabled={locked}
-        />
-        <Tick
-          label="Fragile: flaking, torn, lined"
-          checked={cloth.painting.fragile}
-          onChange={(fragile) => set({ painting: { ...cloth.painting, fragile } })}
-          disabled={locked}
-        />
-      </div>
-    );
+    return <div className={columns}>{fabricChoice}</div>;
   }
   return (
     <div className={columns}>

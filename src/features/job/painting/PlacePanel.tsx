@@ -1,19 +1,21 @@
 'use client';
-/* Under the drawing of a painting: its image and margins as read, where the frame lies, sizes, priorities compared. */
+/* Under the drawing of a painting that is placed: where the frame lies, faces it would fill, priorities compared, its corners. */
 import dynamic from 'next/dynamic';
-import { memo } from 'react';
-import { TAPE_NAMES, isDiagonal } from '@/core/frame/square/corners';
+import { type ReactNode, memo } from 'react';
 import type { JobInputs } from '@/core/job/job';
-import type { PaintingInputs } from '@/core/painting/paintingInputs';
+import type { PlacingInputs } from '@/core/painting/paintingInputs';
+import type { BriefInputs } from '@/core/stages/brief/briefInputs';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
+import { EDGES, byId } from '@/core/house/schools';
 import { UNSEEN_MM } from '@/core/cloth/registration';
 import { SIDES } from '@/core/job/sides';
-import { capital, turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
+import { turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
 import type { Plan } from '@/core/case/planJob';
 import { sizeRows, tradeRows } from '@/core/painting/planPainting';
-import { type Length, length, printFine, printSize } from '@/core/units/length';
-import { Choice, ReadingField, Tick } from '@/ui/fields';
+import { length, printFine, printSize } from '@/core/units/length';
+import { Choice, Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
+import { FramePanel } from './FramePanel';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -21,120 +23,49 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 /** Loaded when it is opened. */
 const FoldPanel = dynamic(() => import('../cloth/FoldPanel').then((module) => module.FoldPanel), { loading: () => null });
 
-export interface PaintingPanelProps {
+interface PlacePanelProps {
   jobId: string;
   inputs: JobInputs;
   plan: Plan;
   locked: boolean;
-  /** The face may still change: the brief is not recorded. */
-  sizeFree: boolean;
-  change: (patch: Partial<ClothInputs>) => void;
-  onSize: (width: Length, height: Length) => void;
+  change: (patch: Partial<BriefInputs>) => void;
+  onFold: (patch: Partial<ClothInputs>) => void;
+  kit: ReactNode;
 }
 
-export const PaintingPanel = memo(function PaintingPanel(props: PaintingPanelProps) {
+export const PlacePanel = memo(function PlacePanel(props: PlacePanelProps) {
   return (
     <Tabs
-      label="Painting"
+      label="Place"
       className="min-h-[248px] flex-none"
-      split="cloth"
+      split="brief"
       tabs={[
-        { id: 'image', name: 'Image', show: () => <ImageReadings {...props} /> },
-        { id: 'margins', name: 'Margins left', show: () => <MarginsLeft {...props} /> },
         { id: 'place', name: 'Placed', show: () => <Placed {...props} /> },
+        ...(byId(EDGES, props.inputs.brief.edges).inRebate
+          ? [{ id: 'frame', name: 'Frame', show: () => <FramePanel {...props} /> }]
+          : []),
         { id: 'sizes', name: 'Sizes', show: () => <Sizes {...props} /> },
         { id: 'priorities', name: 'Priorities', show: () => <PrioritiesCompared {...props} /> },
         {
           id: 'corners',
           name: 'Corners',
           show: () => (
-            <FoldPanel jobId={props.jobId} inputs={props.inputs} plan={props.plan} locked={props.locked} change={props.change} />
+            <FoldPanel jobId={props.jobId} inputs={props.inputs} plan={props.plan} locked={props.locked} change={props.onFold} />
           ),
         },
+        { id: 'kit', name: 'Kit', show: () => props.kit },
       ]}
     />
   );
 });
 
-function ImageReadings({ inputs, locked, change }: PaintingPanelProps) {
-  const say = useSideWords();
-  const { painting } = inputs.cloth;
-  const set = (patch: Partial<PaintingInputs>) => change({ painting: { ...painting, ...patch } });
-  return (
-    <div className="space-y-1.5">
-      <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-3">
-        {TAPE_NAMES.map((name) => (
-          <ReadingField
-            key={name}
-            label={isDiagonal(name) ? capital(say.diagonal(name)) : `Image, ${say.side(name)}`}
-            value={painting[name]}
-            mostMm={20_000}
-            onChange={(read) => set({ [name]: read })}
-            disabled={locked}
-          />
-        ))}
-      </div>
-      <div className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-4">
-        {say.sides.map((side) => {
-          const bow = painting.bow[side];
-          return (
-            <div key={side}>
-              <ReadingField
-                label={`Bow at the middle, ${say.side(side)}`}
-                value={bow?.by ?? null}
-                mostMm={100}
-                onChange={(by) => set({ bow: { ...painting.bow, [side]: by && { by, outward: bow?.outward ?? true } } })}
-                disabled={locked}
-              />
-              {bow && (
-                <Tick
-                  label="outward"
-                  checked={bow.outward}
-                  onChange={(outward) => set({ bow: { ...painting.bow, [side]: { ...bow, outward } } })}
-                  disabled={locked}
-                />
-              )}
-            </div>
-          );
-        })}
-      </div>
-      <p className="soft text-[13px]">
-        Corner to corner of the paint. Bow: a string from corner to corner, the gap in the middle.
-      </p>
-    </div>
-  );
-}
-
-function MarginsLeft({ inputs: { cloth }, locked, change }: PaintingPanelProps) {
-  const say = useSideWords();
-  return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">
-      {say.sides.flatMap((side) =>
-        (['first', 'second'] as const).map((end, index) => (
-          <ReadingField
-            key={`${side} ${end}`}
-            label={`${capital(say.side(side))}, ${say.end(side, index)} end`}
-            value={cloth.left[side][end]}
-            mostMm={600}
-            onChange={(read) => change({ left: { ...cloth.left, [side]: { ...cloth.left[side], [end]: read } } })}
-            disabled={locked}
-          />
-        )),
-      )}
-      <p className="soft col-span-full text-[13px]">
-        From the paint to the edge of the cloth, a hand’s width from each corner, at its narrowest.
-      </p>
-    </div>
-  );
-}
-
 const signed = (mm: number, print: (mm: number) => string) =>
   Math.abs(mm) < UNSEEN_MM ? '0' : `${mm > 0 ? '+' : '−'}${print(Math.abs(mm))}`;
 
-function Placed({ plan }: PaintingPanelProps) {
+function Placed({ plan }: PlacePanelProps) {
   const say = useSideWords();
   const { tape } = useWorkshop();
-  const { registration, sides } = plan.cloth.painting!;
+  const { registration, sides } = plan.brief.painting!;
   if (!registration) return <NotMeasured />;
   const print = (mm: number) => signed(mm, (off) => printFine(off, tape));
   return (
@@ -183,7 +114,7 @@ const NotMeasured = () => (
 
 const SIZE_WORDS = { exact: 'to the tape’s step', round: 'round, to 5 mm', bars: 'from bars sold in pairs' } as const;
 
-function Sizes({ inputs, locked, sizeFree, onSize }: PaintingPanelProps) {
+function Sizes({ inputs, locked, change }: PlacePanelProps) {
   const { rules, tape } = useWorkshop();
   const rows = sizeRows(inputs, { rules, tape });
   if (rows.length === 0) return <NotMeasured />;
@@ -208,9 +139,9 @@ function Sizes({ inputs, locked, sizeFree, onSize }: PaintingPanelProps) {
                   <button
                     type="button"
                     aria-pressed={chosen}
-                    disabled={locked || !sizeFree}
+                    disabled={locked}
                     className="cursor-pointer py-[3px] text-left underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
-                    onClick={() => onSize(length(widthMm, tape.unit), length(heightMm, tape.unit))}
+                    onClick={() => change({ width: length(widthMm, tape.unit), height: length(heightMm, tape.unit) })}
                   >
                     {SIZE_WORDS[why]}
                   </button>
@@ -228,9 +159,7 @@ function Sizes({ inputs, locked, sizeFree, onSize }: PaintingPanelProps) {
         </tbody>
       </table>
       <p className="soft text-[13px]">
-        {sizeFree
-          ? 'Pick one to make it the face of this job.'
-          : 'The brief is recorded: take its record back to change the face.'}
+        {locked ? 'The place is recorded: take its record back to change the face.' : 'Pick one to make it the face of this job.'}
       </p>
     </div>
   );
@@ -241,11 +170,11 @@ const WAYS = [
   { id: 'leastMost', name: 'The worst place' },
 ] as const;
 
-function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
+function PrioritiesCompared({ inputs, locked, change }: PlacePanelProps) {
   const say = useSideWords();
   const { rules, tape } = useWorkshop();
-  const { painting } = inputs.cloth;
-  const set = (patch: Partial<PaintingInputs>) => change({ painting: { ...painting, ...patch } });
+  const { placing } = inputs.brief;
+  const set = (patch: Partial<PlacingInputs>) => change({ placing: { ...placing, ...patch } });
   const rows = tradeRows(inputs, { rules, tape });
   return (
     <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1fr_2.4fr]">
@@ -257,15 +186,15 @@ function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
               <Tick
                 key={side}
                 label={say.side(side)}
-                checked={painting.keep.includes(side)}
-                onChange={(on) => set({ keep: SIDES.filter((one) => (one === side ? on : painting.keep.includes(one))) })}
+                checked={placing.keep.includes(side)}
+                onChange={(on) => set({ keep: SIDES.filter((one) => (one === side ? on : placing.keep.includes(one))) })}
                 disabled={locked}
               />
             ))}
           </div>
         </fieldset>
-        <Choice label="Least off" value={painting.way} options={WAYS} onChange={(way) => set({ way })} disabled={locked} />
-        <Tick label="Bare cloth may show" checked={painting.mayBare} onChange={(mayBare) => set({ mayBare })} disabled={locked} />
+        <Choice label="Least off" value={placing.way} options={WAYS} onChange={(way) => set({ way })} disabled={locked} />
+        <Tick label="Bare cloth may show" checked={placing.mayBare} onChange={(mayBare) => set({ mayBare })} disabled={locked} />
       </div>
       {rows.length === 0 ? (
         <NotMeasured />
@@ -289,7 +218,7 @@ function PrioritiesCompared({ inputs, locked, change }: PaintingPanelProps) {
           </thead>
           <tbody>
             {rows.map(({ id, name, keep, registration }) => {
-              const chosen = keep.length === painting.keep.length && keep.every((side) => painting.keep.includes(side));
+              const chosen = keep.length === placing.keep.length && keep.every((side) => placing.keep.includes(side));
               return (
                 <tr key={id} className={`hair-b ${chosen ? 'font-semibold text-primary' : ''}`}>
                   <td>

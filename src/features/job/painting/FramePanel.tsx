@@ -1,0 +1,44 @@
+'use client';
+/* The frame a painting goes into: its readings, and a cut through both where the room is least. */
+import { useMemo } from 'react';
+import type { Plan } from '@/core/case/planJob';
+import type { JobInputs } from '@/core/job/job';
+import type { BriefInputs } from '@/core/stages/brief/briefInputs';
+import { rebateSection } from '@/drawing/rebateSection';
+import { Drawing } from '@/ui/Drawing';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { RebateReadings } from '../brief/RebateFields';
+
+interface FramePanelProps {
+  inputs: JobInputs;
+  plan: Plan;
+  locked: boolean;
+  change: (patch: Partial<BriefInputs>) => void;
+}
+
+export function FramePanel({ inputs, plan, locked, change }: FramePanelProps) {
+  const { tape } = useWorkshop();
+  const { rebate } = plan.brief;
+  const { profile } = plan.bars;
+  const section = useMemo(
+    () => (rebate?.kind === 'measured' ? rebateSection(inputs, rebate.plan, profile, tape) : null),
+    [inputs, rebate, profile, tape],
+  );
+  return (
+    <div className="grid gap-x-6 gap-y-2 md:grid-cols-[2.1fr_1fr]">
+      <div>
+        <RebateReadings
+          inputs={inputs}
+          locked={locked}
+          change={(_stage, patch) => change(patch as Partial<BriefInputs>)}
+          className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-3"
+        />
+      </div>
+      {section ? (
+        <Drawing scene={section} tape={tape} className="h-[210px]" />
+      ) : (
+        <p className="soft text-[14px]">Read the sides of the rebate and a diagonal, the lips and the depth: then it is drawn.</p>
+      )}
+    </div>
+  );
+}
