@@ -80,10 +80,13 @@ async function behindTabs(page: Page, url: string): Promise<void> {
   }
   await page.goto(`${url}/job/demo-131`);
   await nothingSerious(page, 'a painting with a stop');
-  for (const name of ['Placed', 'Sizes', 'Priorities']) {
+  for (const name of ['Placed', 'Frame', 'Sizes', 'Priorities']) {
     await page.getByRole('tab', { name }).click();
     await nothingSerious(page, `a painting, ${name}`, TAB_PARTS);
   }
+  await page.goto(`${url}/job/demo-135`);
+  await nothingSerious(page, 'a painting that is looked at');
+  await page.goto(`${url}/job/demo-131`);
   await stage(page, 'Tune').click();
   for (const name of ['Weight', 'Air', 'Corners']) {
     await page.getByRole('tab', { name }).click();

@@ -76,6 +76,10 @@ test('a job is begun, planned and recorded without a mouse', async ({ page, demo
 
 test('undo, units, help, search and places have keys; letters typed in a field stay there', async ({ page, demoServer }) => {
   await page.goto(`${demoServer.url}/job/demo-135`);
+  await awake(page);
+  // A painting is placed in the third of its stages.
+  await page.keyboard.press('3');
+  await page.getByText('Title, hanging, date').click();
   const title = page.getByLabel('Title');
   await title.fill('bun');
   await expect(title).toHaveValue('bun');

@@ -266,7 +266,7 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
   await dialog.getByRole('button', { name: 'Take it down' }).click();
   await expect(page.getByText(/margins top 52 mm, right 52 mm/)).toBeVisible();
   await page.getByRole('button', { name: 'Stretch it again' }).click();
-  await expect(page.getByLabel('What it is')).toHaveValue('restretch');
+  await expect(page.getByLabel('What it is', { exact: true })).toHaveValue('restretch');
   await page.goto(`${demoServer.url}/job/demo-126`);
   await expect(page.getByRole('button', { name: 'Bring this job back' })).toBeVisible();
 });

@@ -28,19 +28,24 @@ test('the demo is laid out once: what was changed in it stands after a restart',
   const server = await startServer({ demo: true });
   try {
     await page.goto(`${server.url}/job/demo-135`);
+    await page.getByLabel('Front, back and all four edges were looked at').check();
+    await stage(page, 'Place').click();
+    await page.getByText('Title, hanging, date').click();
     await page.getByLabel('Title').fill('Southern dome, framed after all');
     await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
     await saved(page);
-    await record(page, 'Record the brief');
-    await expect(page.getByRole('heading', { name: 'Assemble the bars' })).toBeVisible();
+    await stage(page, 'Look').click();
+    await record(page, 'Record what you saw');
+    await expect(page.getByRole('heading', { name: 'Measure image and margins' })).toBeVisible();
     await page.goto('about:blank');
     await server.kill();
     await server.restart();
     await page.goto(server.url);
     await expect(page.getByText('20 canvases open')).toBeVisible();
     await page.getByRole('link', { name: /^Southern dome, framed after all/ }).click();
-    await stage(page, 'Brief').click();
+    await stage(page, 'Place').click();
     await expect(page.getByLabel('Edges')).toHaveValue('rebate');
+    await stage(page, 'Look').click();
     await expect(page.getByText(/^Recorded .* by Wenna/)).toBeVisible();
     await page.goto('about:blank');
   } finally {

@@ -2,6 +2,7 @@
 import { CORNERS, type Corner } from './frame/square/corners';
 import { type JobInputs, newInputs } from './job/job';
 import { SIDES, type Side, isLevel } from './job/sides';
+import type { FoundInputs } from './painting/foundInputs';
 import type { SideEnds } from './painting/paintingInputs';
 import { length } from './units/length';
 
@@ -40,6 +41,8 @@ export function mirrored(inputs: JobInputs): JobInputs {
       ownMargin: swapped(cloth.ownMargin, OTHER_SIDE),
       left: endsMirrored(cloth.left),
       painting: { ...painting, ...swapped(painting, OTHER_TAPE), bow: swapped(painting.bow, OTHER_SIDE) },
+      // Rows of holes along the upright sides only: along a level one they would begin at the other end.
+      found: { fold: swapped(cloth.found.fold, OTHER_SIDE), holes: swapped(cloth.found.holes, OTHER_SIDE) },
     },
     fasten: {
       ...fasten,
@@ -87,6 +90,10 @@ export function readJob(random: () => number): JobInputs {
       ownMargin: { ...made.cloth.ownMargin, left: about(40, 30), right: about(70, 10) },
       left: ends(50, 30),
       painting: { ...made.cloth.painting, ...read(4) },
+      found: {
+        fold: Object.fromEntries(SIDES.map((side) => [side, { by: about(4, 4), within: random() < 0.5 }])) as FoundInputs['fold'],
+        holes: { ...made.cloth.found.holes, left: { first: about(20, 9), apart: about(30, 12) } },
+      },
     },
     fasten: { ...made.fasten, laid: ends(70, 12), knots: [{ side: random() < 0.5 ? 'left' : 'top', at: about(200, 100) }] },
     tune: {

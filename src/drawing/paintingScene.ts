@@ -7,6 +7,8 @@ import { SIDE_ENDS, type Registration } from '@/core/cloth/registration';
 import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { SIDES, type Side } from '@/core/job/sides';
 import { leastEnd, type PaintedSide } from '@/core/painting/planPainting';
+import type { FoundInputs } from '@/core/painting/foundInputs';
+import { foldsOff, holesOf } from '@/core/painting/foundLines';
 import { type Tape, printFine, printLength } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point, rectangle } from './scene';
 import { lipMarks, rebateMarks } from './rebateMarks';
@@ -40,6 +42,7 @@ export function paintingScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneIn
     marks: [
       { kind: 'area', points: rectangle(-leftMm, -top, w + leftMm + right, h + top + bottom), role: 'cloth' },
       ...(registration ? imageMarks(registration, [w, h], factor, tape, say) : plainImage(w, h)),
+      ...(registration ? foundMarks(inputs.cloth.found, registration, [w, h]) : []),
       ...SIDES.map((side): Mark =>
         marginWords(
           sides.find((one) => one.side === side)!,
@@ -101,6 +104,26 @@ function imageMarks(registration: Registration, [w, h]: [number, number], factor
     },
     ...CORNERS.flatMap((corner) => cornerWords(corner, registration, [w, h], tape, say)),
   ];
+}
+
+const line = (points: Point[], role: 'fold' | 'stop'): Mark => ({ kind: 'path', points, role });
+
+/** Old folds as lines and old holes as ticks across the edge, where they lie under this face: as they are, not larger. */
+function foundMarks(found: FoundInputs, registration: Registration, [w, h]: [number, number]): Mark[] {
+  const folds = foldsOff(found, registration);
+  const holes = holesOf(found, registration, { widthMm: w, heightMm: h });
+  const at = (side: Side, along: number, outMm: number): Point =>
+    ({ top: point(along, -outMm), bottom: point(along, h + outMm), left: point(-outMm, along), right: point(w + outMm, along) })[
+      side
+    ];
+  return SIDES.flatMap((side): Mark[] => {
+    const long = side === 'top' || side === 'bottom' ? w : h;
+    const fold = folds[side];
+    return [
+      ...(fold ? [line([at(side, 0, fold.firstMm), at(side, long, fold.secondMm)], 'fold')] : []),
+      ...holes[side].map((along) => line([at(side, along, 2), at(side, along, 8)], 'stop')),
+    ];
+  });
 }
 
 /** How far the image’s corner goes round the face’s two edges, inside the corner: + round, − bare. */

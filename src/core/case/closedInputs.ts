@@ -9,8 +9,8 @@ import { STAGE_IDS, type StageId } from '../stages/stages';
  */
 export function closedBy(stage: StageId, inputs: JobInputs): { [S in StageId]?: Partial<JobInputs[S]> } {
   if (!byId(USES, inputs.brief.use).painted) return { [stage]: inputs[stage] };
-  const { fabric, left, painting, ...chosen } = inputs.cloth;
-  if (stage === 'cloth') return { cloth: { fabric, left, painting } };
+  const { fabric, left, painting, found, ...chosen } = inputs.cloth;
+  if (stage === 'cloth') return { cloth: { fabric, left, painting, found } };
   return stage === 'brief' ? { brief: inputs.brief, cloth: chosen } : { [stage]: inputs[stage] };
 }
 

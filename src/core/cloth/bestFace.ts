@@ -32,7 +32,7 @@ const variance = (values: readonly number[]) => {
 };
 
 export interface OfferedFace extends FaceSize {
-  why: 'exact' | 'round' | 'bars';
+  why: 'folds' | 'exact' | 'round' | 'bars';
 }
 
 /**

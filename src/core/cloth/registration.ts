@@ -75,16 +75,33 @@ type Outline = Record<Side, Point2[]>;
  * The best place of a face on an image.
  *
  * @param face mm, above 0
+ * @param lines what the edges of the face are laid on in place of the painted ones: so far outside each, mm; old folds are such lines,
+ *   and go before every limit
  * @returns also when a limit cannot be kept: then `holds` is false and the breach is shared out
  */
-export function register(image: PaintedImage, face: { widthMm: number; heightMm: number }, priorities: Priorities): Registration {
+export function register(
+  image: PaintedImage,
+  face: { widthMm: number; heightMm: number },
+  priorities: Priorities,
+  lines: Record<Side, number> | null = null,
+): Registration {
   if (!(face.widthMm > 0 && face.heightMm > 0))
     throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
   const points = outlineOf(image);
-  const place = (turn: number) => placed(turned(points, turn), face, priorities);
+  const laid = lines ? outside(points, lines) : points;
+  const free = lines ? { ...priorities, keep: SIDES, mostWrapMm: Infinity, mayBare: true } : priorities;
+  const place = (turn: number) => placed(turned(laid, turn), face, free);
   const turn = leastTurn((at) => place(at).cost);
   return described(turned(points, turn), place(turn), face, priorities, turn);
 }
+
+/** The points so far outside the image, each side by its own. */
+const outside = ({ top, right, bottom, left }: Outline, by: Record<Side, number>): Outline => ({
+  top: top.map(({ x, y }) => ({ x, y: y - by.top })),
+  right: right.map(({ x, y }) => ({ x: x + by.right, y })),
+  bottom: bottom.map(({ x, y }) => ({ x, y: y + by.bottom })),
+  left: left.map(({ x, y }) => ({ x: x - by.left, y })),
+});
 
 /** Points along the four edges about the middle of the image; a bow is a parabola. */
 export function outlineOf({ corners, bow }: PaintedImage): Outline {

@@ -76,7 +76,7 @@ describe('what version 6 wrote', () => {
       },
     });
     const now = upgradeInputs(six(true), 6) as typeof fresh;
-    expect(now.brief.placing).toEqual({ keep: ['top'], mostWrap: length(9), mayBare: true, way: 'leastMost' });
+    expect(now.brief.placing).toEqual({ keep: ['top'], mostWrap: length(9), mayBare: true, way: 'leastMost', onFolds: true });
     expect(now.look.conditions).toEqual([{ kind: 'brittle', at: null, note: '' }]);
     expect(Object.keys(now.cloth.painting)).toEqual(Object.keys(cloth.painting));
     expect((upgradeInputs(six(false), 6) as typeof fresh).look).toEqual(fresh.look);

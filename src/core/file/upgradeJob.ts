@@ -29,7 +29,7 @@ export function upgradeInputs(inputs: unknown, version: number): unknown {
   return version >= 7 ? six : toVersion7(six);
 }
 
-/** Version 6 looked at no painting but for one tick, and kept what matters in placing it with what was measured. */
+/** Version 6 looked at no painting but for one tick, found no old fold or hole, and kept what matters in placing it with what was measured. */
 function toVersion7(inputs: unknown): unknown {
   if (!isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.cloth) || !isPlain(inputs.cloth.painting)) return inputs;
   if ('placing' in inputs.brief) return inputs;
@@ -40,7 +40,7 @@ function toVersion7(inputs: unknown): unknown {
     // Where and why it was called fragile nobody noted.
     look: { ...fresh.look, conditions: fragile === true ? [{ kind: 'brittle', at: null, note: '' }] : [] },
     brief: { placing: { ...fresh.brief.placing, ...defined({ keep, mostWrap, mayBare, way }) }, ...inputs.brief },
-    cloth: { ...inputs.cloth, painting },
+    cloth: { found: fresh.cloth.found, ...inputs.cloth, painting },
   };
 }
 

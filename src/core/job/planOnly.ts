@@ -19,7 +19,7 @@ export function planOnly(inputs: JobInputs, title: string): JobInputs {
     kit: [],
     bars,
     square: { ...fresh.square, blade: square.blade, trust: square.trust },
-    cloth: { ...cloth, laidAgain: false, left: fresh.cloth.left, painting: fresh.cloth.painting },
+    cloth: { ...cloth, laidAgain: false, left: fresh.cloth.left, painting: fresh.cloth.painting, found: fresh.cloth.found },
     fasten: { ...fasten, knots: [], laid: fresh.fasten.laid, asDone: fresh.fasten.asDone },
     tune: { ...fresh.tune, weight: { ...tune.weight, lightSag: null, heavySag: null } },
     prime: {

@@ -47,6 +47,8 @@ export const READING_KINDS = [
   kind('rebateDepth', 'depth of the rebate'),
   kind('lip', (of) => `lip, ${of}`),
   kind('marginLeft', (of) => `margin left, ${place(of)}`),
+  kind('oldFold', (of) => `old fold, ${of}`),
+  kind('oldHoles', (of) => `old holes, ${of}`),
   kind('margin', (of) => `margin, ${place(of)}`),
   kind('drawnAgain', 'fasteners drawn and set again'),
   kind('firmPull', 'firm pull'),

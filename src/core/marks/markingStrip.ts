@@ -49,7 +49,7 @@ export function markingStrip({ inputs, plan, house }: JobCase, side: Side): Mark
     if (each === 0) return [];
     return each === 1 ? [atMm] : [atMm - TWO_PILOTS * braceMm, atMm + TWO_PILOTS * braceMm];
   };
-  const barred = barredPlaces(inputs, house.rules, plan.fasten.seen)[side];
+  const barred = barredPlaces(inputs, house.rules, plan.fasten.seen, plan.cloth.painting)[side];
   return {
     side,
     name: `${say.side(side)} bar`,

@@ -30,6 +30,8 @@ export const placingShape = {
   mayBare: flag(),
   /** All edges together as little off as can be, or the worst place as little as can be. */
   way: oneOf(['leastSquares', 'leastMost']),
+  /** Where all four old folds are measured, the face lies on them as well as it can. */
+  onFolds: flag(true),
 };
 
 export interface PlacingInputs extends ShapeOf<typeof placingShape> {}

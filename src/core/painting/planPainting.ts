@@ -14,7 +14,8 @@ import type { ReadingId } from '../log/readingKinds';
 import { profileOf } from '../house/materials';
 import { SIDES, type Side } from '../job/sides';
 import type { PlanContext } from '../stages/planContext';
-import type { Length } from '../units/length';
+import { type Length, roundToStep } from '../units/length';
+import { faceOnFolds, foldLines } from './foundLines';
 import { tapeReadings } from '../stages/square/planSquare';
 
 export interface PaintedSide {
@@ -47,6 +48,9 @@ export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PlacingInputs): P
   mayBare,
   way,
 });
+
+/** The old folds that the face is laid on; null where they are not measured, or others go before them. */
+const linesOf = ({ brief, cloth }: JobInputs) => (brief.placing.onFolds ? foldLines(cloth.found) : null);
 
 /** The mean of what was read of two edges, mm; a guess where neither was. */
 function meanRead(one: Length | null, other: Length | null, guess: Length): number {
@@ -89,7 +93,7 @@ export function planPainting(inputs: JobInputs, context: PlanContext): PaintingP
   const { brief, cloth, fasten } = inputs;
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const { fit, image } = paintedImage(inputs, context);
-  const registration = image && register(image, face, prioritiesOf(brief.placing));
+  const registration = image && register(image, face, prioritiesOf(brief.placing), linesOf(inputs));
   const profile = profileOf(context.rules, inputs.bars.profile);
   const sides = SIDES.map((side): PaintedSide => {
     const { first, second } = cloth.left[side];
@@ -108,6 +112,15 @@ export function planPainting(inputs: JobInputs, context: PlanContext): PaintingP
   return { image: fit, registration, sides };
 }
 
+/** Mean sides of an image, mm. */
+function meanSides({ corners: { topLeft, topRight, bottomRight, bottomLeft } }: PaintedImage): FaceSize {
+  const apart = (one: Point2, other: Point2) => Math.hypot(one.x - other.x, one.y - other.y);
+  return {
+    widthMm: (apart(topLeft, topRight) + apart(bottomLeft, bottomRight)) / 2,
+    heightMm: (apart(topLeft, bottomLeft) + apart(topRight, bottomRight)) / 2,
+  };
+}
+
 export interface SizeRow extends OfferedFace {
   registration: Registration;
 }
@@ -118,9 +131,14 @@ export function sizeRows(inputs: JobInputs, context: PlanContext): SizeRow[] {
   if (!image) return [];
   const priorities = prioritiesOf(inputs.brief.placing);
   const pairs = profileOf(context.rules, inputs.bars.profile).pairs.map(({ mm }) => mm);
-  return offeredFaces(bestFace(image, priorities), pairs, context.tape.stepMm).map((face) => ({
+  const folds = faceOnFolds(inputs.cloth.found, meanSides(image));
+  const step = context.tape.stepMm;
+  const onFolds: OfferedFace[] = folds
+    ? [{ widthMm: roundToStep(folds.widthMm, step), heightMm: roundToStep(folds.heightMm, step), why: 'folds' }]
+    : [];
+  return [...onFolds, ...offeredFaces(bestFace(image, priorities), pairs, step)].map((face) => ({
     ...face,
-    registration: register(image, face, priorities),
+    registration: register(image, face, priorities, linesOf(inputs)),
   }));
 }
 
@@ -210,11 +228,22 @@ const endReadings = (quantity: ReadingId, ends: Record<Side, SideEnds>, rules: H
   );
 
 /** What was read of a painting: its image and the cloth left. */
-export function paintingReadings({ cloth: { painting, left } }: JobInputs, rules: HouseRules): Reading[] {
+export function paintingReadings({ cloth: { painting, left, found } }: JobInputs, rules: HouseRules): Reading[] {
   const image = TAPE_NAMES.flatMap((name) => (painting[name] ? [tapeReading('image', name, painting[name].mm, rules)] : []));
   const bows = SIDES.flatMap((side) => {
     const bow = painting.bow[side];
     return bow ? [tapeReading('edgeBow', `${side} ${bow.outward ? 'outward' : 'inward'}`, bow.by.mm, rules)] : [];
   });
-  return [...image, ...bows, ...endReadings('marginLeft', left, rules)];
+  const folds = SIDES.flatMap((side) => {
+    const fold = found.fold[side];
+    return fold ? [tapeReading('oldFold', `${side} ${fold.within ? 'within' : 'outside'}`, fold.by.mm, rules)] : [];
+  });
+  const holes = SIDES.flatMap((side) => {
+    const row = found.holes[side];
+    return (['first', 'apart'] as const).flatMap((what) => {
+      const one = row[what];
+      return one ? [tapeReading('oldHoles', `${side} ${what}`, one.mm, rules)] : [];
+    });
+  });
+  return [...image, ...bows, ...endReadings('marginLeft', left, rules), ...folds, ...holes];
 }

@@ -33,7 +33,7 @@ const mean = (...read: (Length | null)[]): number | null => {
 };
 
 /** How far the cloth stands out beyond the bars all round: it goes round every edge once. */
-const bulkOf = (thicknessMm: number): Around =>
+export const bulkOf = (thicknessMm: number): Around =>
   Object.fromEntries(SIDES.map((side) => [side, { first: thicknessMm, second: thicknessMm }])) as unknown as Around;
 
 type Opening = { kind: 'missing' | 'impossible' } | { kind: 'read'; corners: Record<Corner, Point2>; takenForSquare: boolean };

@@ -1,4 +1,5 @@
 import { type MeasuredRebate, planRebate, rebateReadings } from '../../painting/planRebate';
+import { oldFoldVerdicts } from '../../painting/foundVerdicts';
 import type { PaintingPlan } from '../../painting/planPainting';
 import { farthestCorner, placedVerdicts, turnWords } from '../../painting/paintingVerdicts';
 import { rebateVerdicts } from '../../painting/rebateVerdicts';
@@ -42,6 +43,7 @@ export function planBrief(
             ...imageVerdicts(),
             // The image is looked at: left and right are those of the front, whatever the bench lies like.
             ...placedVerdicts(inputs, painting, { ...context, view: 'front' }),
+            ...oldFoldVerdicts(inputs, painting, { ...context, view: 'front' }),
             ...foldVerdicts(inputs, corners, context),
           ]
         : []),

@@ -2,6 +2,7 @@
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
 import { MARGIN_STYLES } from '../../cloth/marginStyles';
 import { SIDES } from '../../job/sides';
+import { foundShape } from '../../painting/foundInputs';
 import { endsOfSides, paintingShape } from '../../painting/paintingInputs';
 import { type ShapeOf, each, flag, lengthOf, oneOf, optional, part, text } from '../../shape/shape';
 
@@ -29,6 +30,8 @@ export const clothShape = {
   /** Cloth left beyond the image, for painted work. */
   left: endsOfSides,
   painting: part('painting', paintingShape),
+  /** Old folds and holes of a cloth that was stretched before. */
+  found: part('found', foundShape),
 };
 
 export interface ClothInputs extends ShapeOf<typeof clothShape> {}

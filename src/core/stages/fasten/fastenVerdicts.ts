@@ -30,7 +30,7 @@ export const fastenVerdicts = (
   context: PlanContext,
   { painting, route, fastener, hands }: FastenPlanned,
 ): Verdict[] => [
-  ...unheldVerdicts(painting),
+  ...unheldVerdicts(painting, context),
   ...paintedTensionVerdict(inputs, painting !== null, context),
   ...leftOutVerdict(route, context),
   ...spacingVerdicts(inputs, route, context),
@@ -147,8 +147,8 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
 }
 
 /** Least of the two ends that each side was planned with; null where the plan tells none. */
-const unheldVerdicts = (painting: PaintingPlan | null): Verdict[] => {
-  const sides = unheldSides(painting);
+const unheldVerdicts = (painting: PaintingPlan | null, { view }: PlanContext): Verdict[] => {
+  const sides = unheldSides(painting).map(sideWords(view).side);
   if (sides.length === 0) return [];
   return [
     verdict({

@@ -9,6 +9,7 @@ import type { FastenInputs } from './fastenInputs';
 import { profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
+import { barredByHoles, holesOf, roomBetween, rowOf } from '../../painting/foundLines';
 import { type PaintingPlan, planPainting } from '../../painting/planPainting';
 
 /** Sides whose fasteners stay in sight: tacks on the edge of new work, and what a painting’s short margins ask for. */
@@ -22,22 +23,38 @@ export function seenSides({ cloth, fasten }: JobInputs, painting: PaintingPlan |
 export const unheldSides = (painting: PaintingPlan | null): Side[] =>
   painting ? painting.sides.flatMap(({ side, fixing }) => (fixing === 'none' ? [side] : [])) : [];
 
+const NO_HOLES: Record<Side, number[]> = { top: [], right: [], bottom: [], left: [] };
+
 /** What a route keeps to besides its row: wood between crowns, sides that hold nothing. */
 export const routeLimits = (rules: HouseRules, painting: PaintingPlan | null) => ({
   gapMm: assumed(rules, 'crownGap'),
   unheld: unheldSides(painting),
 });
 
-/** Ends of braces and knots, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
-export function barredPlaces({ brief, bars, fasten }: JobInputs, rules: HouseRules, seen: readonly Side[]): BarredPlaces {
+/** Ends of braces, knots and old holes, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
+export function barredPlaces(
+  { brief, bars, fasten, cloth }: JobInputs,
+  rules: HouseRules,
+  seen: readonly Side[],
+  painting: PaintingPlan | null,
+): BarredPlaces {
   const half = profileOf(rules, bars.profile).brace.widthMm / 2;
   const about = (fromMiddleMm: number, reachMm: number) => ({ fromMm: fromMiddleMm - reachMm, toMm: fromMiddleMm + reachMm });
+  const clear = assumed(rules, 'holeClear');
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const all = painting?.registration ? holesOf(cloth.found, painting.registration, face) : NO_HOLES;
+  // Where no fastener fits between two holes, none is kept clear of them: it is said instead.
+  const holes = { ...all };
+  for (const side of SIDES) {
+    const row = rowOf(cloth.found.holes[side]);
+    if (row && !roomBetween(row, clear)) holes[side] = [];
+  }
   const of = (side: Side) => {
     const level = side === 'top' || side === 'bottom';
     const long = level ? brief.width.mm : brief.height.mm;
     const ends = seen.includes(side) ? [] : level ? bars.bracesUpright : bars.bracesLevel;
     const knots = fasten.knots.filter((knot) => knot.side === side).map((knot) => about(knot.at.mm - long / 2, KNOT_MM));
-    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots];
+    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots, ...barredByHoles(holes[side], long, clear)];
   };
   return { top: of('top'), right: of('right'), bottom: of('bottom'), left: of('left') };
 }
@@ -53,5 +70,5 @@ export function jobRoute(inputs: JobInputs, rules: HouseRules, route: FastenInpu
   const painting = painted ? planPainting(inputs, { rules, tape: tapeFor(rules, 'mm') }) : null;
   const seen = seenSides(inputs, painting);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  return routePlan(face, { ...fasten, route }, barredPlaces(inputs, rules, seen), seen, routeLimits(rules, painting));
+  return routePlan(face, { ...fasten, route }, barredPlaces(inputs, rules, seen, painting), seen, routeLimits(rules, painting));
 }

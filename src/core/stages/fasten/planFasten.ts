@@ -12,6 +12,7 @@ import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
 import { printDuration } from '../../units/duration';
 import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
+import { oldHoleVerdicts } from '../../painting/foundVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { ClothPlan } from '../cloth/planCloth';
 import { barredPlaces, routeLimits, seenSides } from './jobRoute';
@@ -43,7 +44,7 @@ export function planFasten(
   const named: Route = byId(ROUTES, fasten.route);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const seen = seenSides(inputs, painting);
-  const route = routePlan(face, fasten, barredPlaces(inputs, rules, seen), seen, routeLimits(rules, painting));
+  const route = routePlan(face, fasten, barredPlaces(inputs, rules, seen, painting), seen, routeLimits(rules, painting));
   const wanted = wantedMargins(painting, cut.margins);
   const laid = laidMargins(fasten.laid);
   const centred = centring(laid, wanted, face);
@@ -61,6 +62,7 @@ export function planFasten(
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),
+      ...(painting ? oldHoleVerdicts(inputs, context) : []),
       ...fastenVerdicts(inputs, context, { painting, route, fastener, hands }),
     ],
     readings: [...laidReadings(fasten.laid, rules), ...doneReadings(fasten.asDone, routeHandwork(route, face, rules).minutes)],

@@ -8,10 +8,10 @@ import { type SlipProps, columns } from '../slipProps';
 import { GRIPS } from '../cloth/grips';
 import { RebateFields } from './RebateFields';
 
-type Part = Pick<SlipProps, 'inputs' | 'locked' | 'change'>;
+type Part = Pick<SlipProps, 'jobId' | 'inputs' | 'locked' | 'change'>;
 
-export function BriefSlip({ inputs, plan, locked, change }: SlipProps) {
-  const part = { inputs, locked, change };
+export function BriefSlip({ jobId, inputs, plan, locked, change }: SlipProps) {
+  const part = { jobId, inputs, locked, change };
   return plan.brief.painting ? <PlaceOrder {...part} /> : <CanvasOrder {...part} />;
 }
 

@@ -12,7 +12,7 @@ import { type SlipProps, columns } from '../slipProps';
 
 const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 
-type RebateProps = Pick<SlipProps, 'inputs' | 'locked' | 'change'>;
+type RebateProps = Pick<SlipProps, 'jobId' | 'inputs' | 'locked' | 'change'>;
 
 /** The readings of a frame behind a word that opens them; open where any was read. */
 export function RebateFields(props: RebateProps) {
@@ -26,7 +26,7 @@ export function RebateFields(props: RebateProps) {
 }
 
 /** The readings of a frame, and the face that fits it. */
-export function RebateReadings({ inputs, locked, change, className }: RebateProps & { className: string }) {
+export function RebateReadings({ jobId, inputs, locked, change, className }: RebateProps & { className: string }) {
   const { rules, tape } = useWorkshop();
   const { brief } = inputs;
   const { rebate } = brief;
@@ -76,6 +76,14 @@ export function RebateReadings({ inputs, locked, change, className }: RebateProp
           Take the face from it: <Figure>{printSize(face.widthMm, face.heightMm, tape)}</Figure>
         </button>
       )}
+      <a
+        className="link link-primary mt-2 inline-block text-[13.5px]"
+        href={`/job/${jobId}/framer`}
+        target="_blank"
+        rel="noreferrer"
+      >
+        A frame to order for this face
+      </a>
     </>
   );
 }

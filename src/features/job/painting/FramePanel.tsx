@@ -10,13 +10,14 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { RebateReadings } from '../brief/RebateFields';
 
 interface FramePanelProps {
+  jobId: string;
   inputs: JobInputs;
   plan: Plan;
   locked: boolean;
   change: (patch: Partial<BriefInputs>) => void;
 }
 
-export function FramePanel({ inputs, plan, locked, change }: FramePanelProps) {
+export function FramePanel({ jobId, inputs, plan, locked, change }: FramePanelProps) {
   const { tape } = useWorkshop();
   const { rebate } = plan.brief;
   const { profile } = plan.bars;
@@ -28,6 +29,7 @@ export function FramePanel({ inputs, plan, locked, change }: FramePanelProps) {
     <div className="grid gap-x-6 gap-y-2 md:grid-cols-[2.1fr_1fr]">
       <div>
         <RebateReadings
+          jobId={jobId}
           inputs={inputs}
           locked={locked}
           change={(_stage, patch) => change(patch as Partial<BriefInputs>)}

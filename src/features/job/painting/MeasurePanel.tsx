@@ -25,6 +25,7 @@ export const MeasurePanel = memo(function MeasurePanel(props: MeasurePanelProps)
       tabs={[
         { id: 'image', name: 'Image', show: () => <ImageReadings {...props} /> },
         { id: 'margins', name: 'Margins left', show: () => <MarginsLeft {...props} /> },
+        { id: 'found', name: 'Old folds and holes', show: () => <FoundReadings {...props} /> },
       ]}
     />
   );
@@ -97,6 +98,59 @@ function MarginsLeft({ inputs: { cloth }, locked, change }: MeasurePanelProps) {
       )}
       <p className="soft col-span-full text-[13px]">
         From the paint to the edge of the cloth, a hand’s width from each corner, at its narrowest.
+      </p>
+    </div>
+  );
+}
+
+function FoundReadings({ inputs: { cloth }, locked, change }: MeasurePanelProps) {
+  const say = useSideWords();
+  const { fold, holes } = cloth.found;
+  const set = (patch: Partial<typeof cloth.found>) => change({ found: { ...cloth.found, ...patch } });
+  return (
+    <div className="space-y-1.5">
+      <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">
+        {say.sides.map((side) => {
+          const [old, row, words] = [fold[side], holes[side], say.side(side)];
+          return (
+            <div key={side} className="space-y-1">
+              <ReadingField
+                label={`Old fold, ${words}`}
+                value={old?.by ?? null}
+                mostMm={500}
+                onChange={(by) => set({ fold: { ...fold, [side]: by && { by, within: old?.within ?? false } } })}
+                disabled={locked}
+              />
+              {old && (
+                <Tick
+                  label="within the image"
+                  checked={old.within}
+                  onChange={(within) => set({ fold: { ...fold, [side]: { ...old, within } } })}
+                  disabled={locked}
+                />
+              )}
+              <ReadingField
+                label={`First hole, ${words}`}
+                value={row.first}
+                mostMm={4000}
+                onChange={(first) => set({ holes: { ...holes, [side]: { ...row, first } } })}
+                disabled={locked}
+              />
+              <ReadingField
+                label={`Holes apart, ${words}`}
+                value={row.apart}
+                leastMm={3}
+                mostMm={1000}
+                onChange={(apart) => set({ holes: { ...holes, [side]: { ...row, apart } } })}
+                disabled={locked}
+              />
+            </div>
+          );
+        })}
+      </div>
+      <p className="soft text-[13px]">
+        The fold: from the paint to the line of the old edge. Holes: middle to middle; the first from the image’s left or upper
+        corner, seen from the front.
       </p>
     </div>
   );

@@ -7,6 +7,7 @@ import type { PlacingInputs } from '@/core/painting/paintingInputs';
 import type { BriefInputs } from '@/core/stages/brief/briefInputs';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { EDGES, byId } from '@/core/house/schools';
+import { foldLines } from '@/core/painting/foundLines';
 import { UNSEEN_MM } from '@/core/cloth/registration';
 import { SIDES } from '@/core/job/sides';
 import { turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
@@ -112,7 +113,12 @@ const NotMeasured = () => (
   <p className="soft text-[14px]">Read the sides and both diagonals of the image first: then the frame can be placed on it.</p>
 );
 
-const SIZE_WORDS = { exact: 'to the tape’s step', round: 'round, to 5 mm', bars: 'from bars sold in pairs' } as const;
+const SIZE_WORDS = {
+  folds: 'its edges on the old folds',
+  exact: 'to the tape’s step',
+  round: 'round, to 5 mm',
+  bars: 'from bars sold in pairs',
+} as const;
 
 function Sizes({ inputs, locked, change }: PlacePanelProps) {
   const { rules, tape } = useWorkshop();
@@ -194,6 +200,14 @@ function PrioritiesCompared({ inputs, locked, change }: PlacePanelProps) {
           </div>
         </fieldset>
         <Choice label="Least off" value={placing.way} options={WAYS} onChange={(way) => set({ way })} disabled={locked} />
+        {foldLines(inputs.cloth.found) && (
+          <Tick
+            label="Old folds on the edges"
+            checked={placing.onFolds}
+            onChange={(onFolds) => set({ onFolds })}
+            disabled={locked}
+          />
+        )}
         <Tick label="Bare cloth may show" checked={placing.mayBare} onChange={(mayBare) => set({ mayBare })} disabled={locked} />
       </div>
       {rows.length === 0 ? (

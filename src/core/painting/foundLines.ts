@@ -1,0 +1,95 @@
+/* Where the old fold and the old holes of a painting lie once a face is placed on it. */
+import { SIDE_ENDS, type Registration } from '../cloth/registration';
+import type { Barred } from '../fasten/clearPlaces';
+import { SIDES, type Side, isLevel } from '../job/sides';
+import type { FoundInputs, OldHoles } from './foundInputs';
+
+/** How far the old fold lies outside the new one at the two ends of a side, mm; below 0 it lies on the face. */
+export interface FoldOff {
+  firstMm: number;
+  secondMm: number;
+}
+
+/** A row of which both were read, mm. */
+export interface HoleRow {
+  firstMm: number;
+  apartMm: number;
+}
+
+/** The row of holes of a side; null until both its first hole and how far they stand apart are read. */
+export const rowOf = ({ first, apart }: OldHoles): HoleRow | null =>
+  first && apart ? { firstMm: first.mm, apartMm: apart.mm } : null;
+
+const everySide = <T>(of: (side: Side) => T): Record<Side, T> =>
+  Object.fromEntries(SIDES.map((side) => [side, of(side)])) as Record<Side, T>;
+
+/**
+ * The old fold against the new one on each side; null where it was not measured. The new fold is the edge of the face: the
+ * image goes round it by so much, and the old fold lies so far outside the image.
+ */
+export const foldsOff = ({ fold }: FoundInputs, { sides }: Registration): Record<Side, FoldOff | null> =>
+  everySide((side) => {
+    const old = fold[side];
+    if (!old) return null;
+    const outside = old.by.mm * (old.within ? -1 : 1);
+    return { firstMm: outside + sides[side].firstMm, secondMm: outside + sides[side].secondMm };
+  });
+
+/** More holes than this on a side are a slip of the pen. */
+const MOST_HOLES = 2000;
+
+/**
+ * Old holes of a side along the face, mm from its left or upper end; those beyond its ends left out.
+ *
+ * @param startMm where the image’s corner lies along the face
+ * @param longMm of the side
+ * @example holesAlong({ firstMm: 20, apartMm: 40 }, -2, 100) // [18, 58, 98]
+ */
+export function holesAlong({ firstMm, apartMm }: HoleRow, startMm: number, longMm: number): number[] {
+  const from = startMm + firstMm;
+  const count = Math.min(MOST_HOLES, Math.max(0, Math.floor((longMm - from) / apartMm + 1e-9) + 1));
+  return Array.from({ length: count }, (_, index) => from + index * apartMm).filter((at) => at >= -1e-9);
+}
+
+/** The holes of all sides along a face; none where they were not measured. */
+export function holesOf(
+  { holes }: FoundInputs,
+  { corners }: Registration,
+  face: { widthMm: number; heightMm: number },
+): Record<Side, number[]> {
+  return everySide((side) => {
+    const row = rowOf(holes[side]);
+    if (!row) return [];
+    const first = corners[SIDE_ENDS[side][0]];
+    return isLevel(side) ? holesAlong(row, first.x, face.widthMm) : holesAlong(row, first.y, face.heightMm);
+  });
+}
+
+/** Whether a fastener finds room between two holes: else none is kept clear of them, and it is said. */
+export const roomBetween = ({ apartMm }: HoleRow, clearMm: number): boolean => apartMm > 2 * clearMm + 1;
+
+/** Stretches of a side that no fastener goes into because of an old hole, mm from its middle. */
+export const barredByHoles = (holesMm: readonly number[], longMm: number, clearMm: number): Barred[] =>
+  holesMm.map((at) => ({ fromMm: at - longMm / 2 - clearMm, toMm: at - longMm / 2 + clearMm }));
+
+/** How far each old fold lies outside the image, mm, below 0 within it; null until all four are measured. */
+export function foldLines({ fold }: FoundInputs): Record<Side, number> | null {
+  const out = SIDES.flatMap((side) => {
+    const old = fold[side];
+    return old ? [[side, old.by.mm * (old.within ? -1 : 1)] as const] : [];
+  });
+  return out.length === SIDES.length ? (Object.fromEntries(out) as Record<Side, number>) : null;
+}
+
+/**
+ * The face whose edges are the old folds, by the mean of the image; null while a fold is not measured.
+ *
+ * @param image mean sides of the image, mm
+ */
+export function faceOnFolds(
+  found: FoundInputs,
+  image: { widthMm: number; heightMm: number },
+): { widthMm: number; heightMm: number } | null {
+  const out = foldLines(found);
+  return out && { widthMm: image.widthMm + out.left + out.right, heightMm: image.heightMm + out.top + out.bottom };
+}
