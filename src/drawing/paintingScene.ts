@@ -177,5 +177,9 @@ export function placeScene(input: SceneInput): Scene {
   const placed = paintingScene({ ...input, say: FRONT_WORDS });
   const rebate = input.plan.brief.rebate;
   if (rebate?.kind !== 'measured') return placed;
-  return { ...placed, marks: [...rebateMarks(rebate.plan, input.tape), ...placed.marks, ...lipMarks(rebate.plan)] };
+  const frame = rebateMarks(rebate.plan, input.tape);
+  // The frame lies under the cloth that goes round it; how wide the gaps are is read on top.
+  const under = frame.filter(({ kind }) => kind === 'area');
+  const words = frame.filter(({ kind }) => kind !== 'area');
+  return { ...placed, marks: [...under, ...placed.marks, ...lipMarks(rebate.plan), ...words] };
 }

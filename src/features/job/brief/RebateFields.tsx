@@ -67,7 +67,7 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
       {face && (face.widthMm !== brief.width.mm || face.heightMm !== brief.height.mm) && (
         <button
           type="button"
-          className="btn btn-outline btn-sm mt-2 h-9"
+          className="btn btn-outline btn-sm mt-2 mr-4 h-9"
           disabled={locked}
           onClick={() =>
             change('brief', { width: length(face.widthMm, brief.width.unit), height: length(face.heightMm, brief.height.unit) })
@@ -77,7 +77,7 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
         </button>
       )}
       <a
-        className="link link-primary mt-2 inline-block text-[13.5px]"
+        className="link link-primary mt-2 mr-3 inline-block text-[13.5px]"
         href={`/job/${jobId}/framer`}
         target="_blank"
         rel="noreferrer"
