@@ -102,3 +102,13 @@ export function readJob(random: () => number): JobInputs {
     },
   };
 }
+
+/** What a tape reads of a true rectangle, sides and diagonals. */
+export const trueTape = (widthMm: number, heightMm: number) => ({
+  top: length(widthMm),
+  bottom: length(widthMm),
+  left: length(heightMm),
+  right: length(heightMm),
+  down: length(Math.hypot(widthMm, heightMm)),
+  up: length(Math.hypot(widthMm, heightMm)),
+});

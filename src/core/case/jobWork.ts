@@ -3,7 +3,7 @@ import type { SetUp } from '../schedule/shop';
 import { FASTENERS } from '../fasten/fasteners';
 import { LONGEST_FACTOR } from '../prime/drying';
 import { type StageId, stageActs } from '../stages/stages';
-import { USES, byId } from '../house/schools';
+import { byId } from '../house/schools';
 import type { JobCase } from './jobCase';
 
 /** What glue or a coat takes after the hands, minutes from the shortest to the longest. */
@@ -44,14 +44,13 @@ export const NO_WORK: JobWork = { longMm: 0, shortMm: 0, steps: [], runs: null }
 export function jobWork({ plan, progress, next, inputs }: JobCase): JobWork {
   const { brief } = inputs;
   const [shortMm, longMm] = [brief.width.mm, brief.height.mm].sort((a, b) => a - b) as [number, number];
-  const painted = byId(USES, brief.use).painted;
   const steps: JobStep[] = [];
   for (const stage of progress.run.filter((id) => !progress.done.has(id) && !progress.passed.has(id))) {
     const before = steps.at(-1);
     const base = {
       stage,
       coat: null,
-      name: stageActs(stage, painted).act,
+      name: stageActs(stage, progress.painted).act,
       minutes: plan[stage].minutes,
       after: before ? [before.key] : [],
       afterDry: [] as string[],

@@ -50,11 +50,12 @@ function violation(inputs: JobInputs, before: readonly LogEntry[], entry: LogEnt
 }
 
 /** What is missing before a stage; paintings were once worked in the order of blank cloth, and such logs stand. */
-function missingInAnyRun(stage: StageId, progress: Progress): StageId[] {
-  const missing = missingBefore(stage, progress);
-  if (missing.length === 0 && progress.run.includes(stage)) return [];
-  const asBlank = missingBefore(stage, { ...progress, run: runOf(false) });
-  return asBlank.length === 0 && runOf(false).includes(stage) ? [] : [...missing, ...(missing.length === 0 ? asBlank : [])];
+function missingInAnyRun(stage: StageId, progress: Progress): readonly StageId[] {
+  const lacks = [progress.run, runOf(false)]
+    .filter((run) => run.includes(stage))
+    .map((run) => missingBefore(stage, { ...progress, run }));
+  // What is a stage of neither run stands on nothing that could have come before it.
+  return lacks.find((missing) => missing.length === 0) ?? lacks[0] ?? progress.run;
 }
 
 /** Off its bars: nothing is recorded on it any more. */

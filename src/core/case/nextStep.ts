@@ -1,5 +1,5 @@
 /* What needs hands next on a job, and what it must wait for. */
-import { USES, byId } from '../house/schools';
+import { byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
 import { type Verdict, verdict } from '../job/verdict';
 import { SYSTEMS } from '../prime/grounds';
@@ -39,7 +39,7 @@ export function nextStep(inputs: JobInputs, progress: Progress, nowMs: number): 
   const blocks = clock !== null && (clock.stage === 'prime' ? now === 'prime' || now === 'handover' : now === 'fasten');
   const waiting = blocks && Date.parse(clock.readyAt) > nowMs;
   const coat = byId(SYSTEMS, inputs.prime.system).coats[progress.coatsDone];
-  const act = now === 'prime' && coat ? coat.name : stageActs(now, byId(USES, inputs.brief.use).painted).act;
+  const act = now === 'prime' && coat ? coat.name : stageActs(now, progress.painted).act;
   return { stage: now, act, state: waiting ? 'waiting' : 'now', clock };
 }
 

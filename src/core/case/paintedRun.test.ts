@@ -11,6 +11,7 @@ import { careOf } from '../stages/look/care';
 import { CONDITIONS } from '../stages/look/conditions';
 import { DECISIONS, VALUES } from '../stages/look/lookInputs';
 import { type StageId, runOf } from '../stages/stages';
+import { trueTape } from '../testReadings';
 import { length } from '../units/length';
 import { NO_LESSONS, caseOf } from './jobCase';
 import { logViolations } from './logViolations';
@@ -85,14 +86,7 @@ describe('the run of painted work', () => {
 
   it('a face chosen after the measuring is the one that is placed, before and after its record', () => {
     const read = (inputs: JobInputs) => {
-      Object.assign(inputs.cloth.painting, {
-        top: length(908),
-        bottom: length(908),
-        left: length(606),
-        right: length(606),
-        down: length(Math.hypot(908, 606)),
-        up: length(Math.hypot(908, 606)),
-      });
+      Object.assign(inputs.cloth.painting, trueTape(908, 606));
     };
     const log: LogEntry[] = [];
     let inputs = painting(read);

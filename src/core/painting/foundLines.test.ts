@@ -5,6 +5,7 @@ import { planJob } from '../case/planJob';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
 import { type JobInputs, newInputs } from '../job/job';
 import { SIDES, type Side } from '../job/sides';
+import { trueTape } from '../testReadings';
 import { length } from '../units/length';
 import type { FoundInputs } from './foundInputs';
 import { foldsOff, holesOf } from './foundLines';
@@ -19,14 +20,7 @@ function found(face: [number, number], change: (found: FoundInputs) => void): Jo
   inputs.brief.placing.mostWrap = length(20);
   inputs.brief.placing.mayBare = true;
   inputs.bars.profile = 'standard';
-  Object.assign(inputs.cloth.painting, {
-    top: length(900),
-    bottom: length(900),
-    left: length(600),
-    right: length(600),
-    down: length(Math.hypot(900, 600)),
-    up: length(Math.hypot(900, 600)),
-  });
+  Object.assign(inputs.cloth.painting, trueTape(900, 600));
   for (const side of SIDES) inputs.cloth.left[side] = { first: length(70), second: length(70) };
   change(inputs.cloth.found);
   return inputs;

@@ -1,7 +1,7 @@
 /* Where the old fold and the old holes of a painting lie once a face is placed on it. */
 import { SIDE_ENDS, type Registration } from '../cloth/registration';
 import type { Barred } from '../fasten/clearPlaces';
-import { SIDES, type Side, isLevel } from '../job/sides';
+import { SIDES, type Side, everySide, isLevel } from '../job/sides';
 import type { FoundInputs, OldHoles } from './foundInputs';
 
 /** How far the old fold lies outside the new one at the two ends of a side, mm; below 0 it lies on the face. */
@@ -19,9 +19,6 @@ export interface HoleRow {
 /** The row of holes of a side; null until both its first hole and how far they stand apart are read. */
 export const rowOf = ({ first, apart }: OldHoles): HoleRow | null =>
   first && apart ? { firstMm: first.mm, apartMm: apart.mm } : null;
-
-const everySide = <T>(of: (side: Side) => T): Record<Side, T> =>
-  Object.fromEntries(SIDES.map((side) => [side, of(side)])) as Record<Side, T>;
 
 /**
  * The old fold against the new one on each side; null where it was not measured. The new fold is the edge of the face: the

@@ -12,7 +12,7 @@ import type { Reading } from '../log/logEntry';
 import { reading } from '../log/reading';
 import type { ReadingId } from '../log/readingKinds';
 import { profileOf } from '../house/materials';
-import { SIDES, type Side } from '../job/sides';
+import { SIDES, type Side, everySide } from '../job/sides';
 import type { PlanContext } from '../stages/planContext';
 import { type Length, roundToStep } from '../units/length';
 import { faceOnFolds, foldLines } from './foundLines';
@@ -112,8 +112,8 @@ export function planPainting(inputs: JobInputs, context: PlanContext): PaintingP
   return { image: fit, registration, sides };
 }
 
-/** Mean sides of an image, mm. */
-function meanSides({ corners: { topLeft, topRight, bottomRight, bottomLeft } }: PaintedImage): FaceSize {
+/** Mean width and height between corners, mm. */
+export function meanSides({ topLeft, topRight, bottomRight, bottomLeft }: Record<Corner, Point2>): FaceSize {
   const apart = (one: Point2, other: Point2) => Math.hypot(one.x - other.x, one.y - other.y);
   return {
     widthMm: (apart(topLeft, topRight) + apart(bottomLeft, bottomRight)) / 2,
@@ -131,7 +131,7 @@ export function sizeRows(inputs: JobInputs, context: PlanContext): SizeRow[] {
   if (!image) return [];
   const priorities = prioritiesOf(inputs.brief.placing);
   const pairs = profileOf(context.rules, inputs.bars.profile).pairs.map(({ mm }) => mm);
-  const folds = faceOnFolds(inputs.cloth.found, meanSides(image));
+  const folds = faceOnFolds(inputs.cloth.found, meanSides(image.corners));
   const step = context.tape.stepMm;
   const onFolds: OfferedFace[] = folds
     ? [{ widthMm: roundToStep(folds.widthMm, step), heightMm: roundToStep(folds.heightMm, step), why: 'folds' }]
@@ -205,13 +205,6 @@ export const wantedMargins = (painting: PaintingPlan | null, planned: Record<Sid
 /** Margins as typed, mm. */
 export const laidMargins = (laid: Record<Side, SideEnds>): EndMargins =>
   everySide((side) => [laid[side].first?.mm ?? null, laid[side].second?.mm ?? null]);
-
-const everySide = <T>(of: (side: Side) => T): Record<Side, T> => ({
-  top: of('top'),
-  right: of('right'),
-  bottom: of('bottom'),
-  left: of('left'),
-});
 
 const tapeReading = (quantity: ReadingId, of: string, mm: number, rules: HouseRules): Reading =>
   reading(quantity, mm, 'mm', { of, precision: assumed(rules, 'tapePrecision'), tool: 'tape' });

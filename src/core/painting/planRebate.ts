@@ -6,7 +6,7 @@ import { type HouseRules, assumed } from '../house/houseRules';
 import { fabricOf } from '../house/materials';
 import { EDGES, byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
-import { SIDES, type Side } from '../job/sides';
+import { SIDES, type Side, everySide } from '../job/sides';
 import type { Reading } from '../log/logEntry';
 import { reading } from '../log/reading';
 import type { PlanContext } from '../stages/planContext';
@@ -33,8 +33,7 @@ const mean = (...read: (Length | null)[]): number | null => {
 };
 
 /** How far the cloth stands out beyond the bars all round: it goes round every edge once. */
-export const bulkOf = (thicknessMm: number): Around =>
-  Object.fromEntries(SIDES.map((side) => [side, { first: thicknessMm, second: thicknessMm }])) as unknown as Around;
+export const bulkOf = (thicknessMm: number): Around => everySide(() => ({ first: thicknessMm, second: thicknessMm }));
 
 type Opening = { kind: 'missing' | 'impossible' } | { kind: 'read'; corners: Record<Corner, Point2>; takenForSquare: boolean };
 
@@ -84,7 +83,7 @@ export function planRebate({ brief, cloth }: JobInputs, { rules }: PlanContext):
     bulkMm: bulkOf(fabricOf(rules, cloth.fabric).thicknessMm),
   };
   const fit = rebateFit(opening.corners, canvas);
-  const lips = Object.fromEntries(SIDES.map((side) => [side, brief.rebate.lip[side]?.mm ?? 0])) as Record<Side, number>;
+  const lips = everySide((side) => brief.rebate.lip[side]?.mm ?? 0);
   const hidden = hiddenBy(lips, fit);
   return {
     kind: 'measured',
@@ -93,9 +92,7 @@ export function planRebate({ brief, cloth }: JobInputs, { rules }: PlanContext):
       takenForSquare: opening.takenForSquare,
       canvas,
       fit,
-      hidden: Object.fromEntries(
-        SIDES.map((side) => [side, brief.rebate.lip[side] ? hidden[side] : null]),
-      ) as RebatePlan['hidden'],
+      hidden: everySide((side) => (brief.rebate.lip[side] ? hidden[side] : null)),
     },
   };
 }

@@ -45,6 +45,8 @@ const TuneStage = dynamic(() => import('./tune/TuneStage').then((module) => modu
   loading: () => <div className="bench:flex-1" />,
 });
 
+const SHEET = 'flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]';
+
 interface StageSheetProps {
   jobId: string;
   open: StageId;
@@ -95,13 +97,13 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   const locked = progress.done.has(open) && !staysOpen(open);
   if (open === 'look')
     return (
-      <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+      <div className={SHEET}>
         <LookStage inputs={live} plan={plan} locked={locked} change={(patch) => onChange('look', patch)} />
       </div>
     );
   if (open === 'fasten')
     return (
-      <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+      <div className={SHEET}>
         <FastenStage
           live={live}
           inputs={inputs}
@@ -119,7 +121,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     );
   if (open === 'tune')
     return (
-      <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+      <div className={SHEET}>
         <TuneStage
           jobId={jobId}
           live={live}
@@ -137,7 +139,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
       </div>
     );
   return (
-    <div className="flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]">
+    <div className={SHEET}>
       <StageDrawing
         open={open}
         inputs={inputs}

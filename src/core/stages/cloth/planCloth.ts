@@ -5,7 +5,6 @@ import { MARGIN_STYLES, type MarginStyleId } from '../../cloth/marginStyles';
 import { waysToFit } from '../../cloth/narrowCloth';
 import { type RollFit, rollFit } from '../../cloth/rollFit';
 import { rollPrice } from '../../cloth/rollPrice';
-import type { Point2 } from '../../frame/square/corners';
 import type { JobInputs } from '../../job/job';
 import { fabricOf, profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
@@ -15,7 +14,7 @@ import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 import { measuredVerdicts } from '../../painting/paintingVerdicts';
 import { type FoldPlan, foldVerdicts, planFold } from './planFold';
-import { type PaintingPlan, paintingReadings, planPainting } from '../../painting/planPainting';
+import { type PaintingPlan, meanSides, paintingReadings, planPainting } from '../../painting/planPainting';
 
 export interface StyleRow {
   style: MarginStyleId;
@@ -97,17 +96,8 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
 function measuredAnswer({ image }: PaintingPlan, tape: Tape): { answer: string; answerNote: string } {
   const answerNote = 'the painting keeps all the cloth it has';
   if (image.kind !== 'fitted') return { answer: 'Do not cut', answerNote };
-  const { topLeft, topRight, bottomRight, bottomLeft } = image.corners;
-  const apart = (one: Point2, other: Point2) => Math.hypot(one.x - other.x, one.y - other.y);
-  const mean = (one: number, other: number) => (one + other) / 2;
-  return {
-    answer: printSize(
-      mean(apart(topLeft, topRight), apart(bottomLeft, bottomRight)),
-      mean(apart(topLeft, bottomLeft), apart(topRight, bottomRight)),
-      tape,
-    ),
-    answerNote: `of image, by its mean sides; ${answerNote}`,
-  };
+  const { widthMm, heightMm } = meanSides(image.corners);
+  return { answer: printSize(widthMm, heightMm, tape), answerNote: `of image, by its mean sides; ${answerNote}` };
 }
 
 const heldWords = ({ margin }: CutSize, grip: JobInputs['cloth']['grip']): string =>

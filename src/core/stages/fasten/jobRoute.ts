@@ -8,7 +8,7 @@ import type { JobInputs } from '../../job/job';
 import type { FastenInputs } from './fastenInputs';
 import { profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
-import { SIDES, type Side } from '../../job/sides';
+import { SIDES, type Side, everySide } from '../../job/sides';
 import { barredByHoles, holesOf, roomBetween, rowOf } from '../../painting/foundLines';
 import { type PaintingPlan, planPainting } from '../../painting/planPainting';
 
@@ -22,8 +22,6 @@ export function seenSides({ cloth, fasten }: JobInputs, painting: PaintingPlan |
 /** Sides of a painting that nothing can be fastened on: too little cloth is left. */
 export const unheldSides = (painting: PaintingPlan | null): Side[] =>
   painting ? painting.sides.flatMap(({ side, fixing }) => (fixing === 'none' ? [side] : [])) : [];
-
-const NO_HOLES: Record<Side, number[]> = { top: [], right: [], bottom: [], left: [] };
 
 /** What a route keeps to besides its row: wood between crowns, sides that hold nothing. */
 export const routeLimits = (rules: HouseRules, painting: PaintingPlan | null) => ({
@@ -42,21 +40,18 @@ export function barredPlaces(
   const about = (fromMiddleMm: number, reachMm: number) => ({ fromMm: fromMiddleMm - reachMm, toMm: fromMiddleMm + reachMm });
   const clear = assumed(rules, 'holeClear');
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const all = painting?.registration ? holesOf(cloth.found, painting.registration, face) : NO_HOLES;
-  // Where no fastener fits between two holes, none is kept clear of them: it is said instead.
-  const holes = { ...all };
-  for (const side of SIDES) {
-    const row = rowOf(cloth.found.holes[side]);
-    if (row && !roomBetween(row, clear)) holes[side] = [];
-  }
+  const holes = painting?.registration ? holesOf(cloth.found, painting.registration, face) : null;
   const of = (side: Side) => {
     const level = side === 'top' || side === 'bottom';
     const long = level ? brief.width.mm : brief.height.mm;
     const ends = seen.includes(side) ? [] : level ? bars.bracesUpright : bars.bracesLevel;
     const knots = fasten.knots.filter((knot) => knot.side === side).map((knot) => about(knot.at.mm - long / 2, KNOT_MM));
-    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots, ...barredByHoles(holes[side], long, clear)];
+    const row = rowOf(cloth.found.holes[side]);
+    // Where no fastener fits between two holes, none is kept clear of them: it is said instead.
+    const old = holes && row && roomBetween(row, clear) ? barredByHoles(holes[side], long, clear) : [];
+    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots, ...old];
   };
-  return { top: of('top'), right: of('right'), bottom: of('bottom'), left: of('left') };
+  return everySide(of);
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { JobInputs } from '../../job/job';
 import { byId } from '../../house/schools';
 import { listOfWords } from '../../units/inWords';
-import type { PlanContext, StagePlan } from '../planContext';
+import type { StagePlan } from '../planContext';
 import { stageById } from '../stages';
 import { type Care, careOf } from './care';
 import { CONDITIONS } from './conditions';
@@ -13,8 +13,7 @@ export interface LookPlan extends StagePlan {
 }
 
 /** What was seen of a painting and what follows from it. */
-export function planLook(inputs: JobInputs, _context: PlanContext): LookPlan {
-  const { look } = inputs;
+export function planLook({ look }: JobInputs): LookPlan {
   const care = careOf(look);
   const seen = CONDITIONS.filter(({ id }) => look.conditions.some(({ kind }) => kind === id));
   const found =

@@ -3,34 +3,37 @@
 import { TAPE_NAMES, isDiagonal } from '@/core/frame/square/corners';
 import { FRONT_WORDS } from '@/core/job/sideWords';
 import { SIDES } from '@/core/job/sides';
+import { capital } from '@/core/painting/paintingVerdicts';
 import { faceForRebate } from '@/core/painting/planRebate';
+import type { BriefInputs } from '@/core/stages/brief/briefInputs';
 import { length, printSize } from '@/core/units/length';
 import { ReadingField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { type SlipProps, columns } from '../slipProps';
 
-const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
-
-type RebateProps = Pick<SlipProps, 'jobId' | 'inputs' | 'locked' | 'change'>;
-
 /** The readings of a frame behind a word that opens them; open where any was read. */
-export function RebateFields(props: RebateProps) {
-  const read = TAPE_NAMES.some((name) => props.inputs.brief.rebate[name]);
+export function RebateFields({ change, ...of }: Pick<SlipProps, 'jobId' | 'inputs' | 'locked' | 'change'>) {
+  const read = TAPE_NAMES.some((name) => of.inputs.brief.rebate[name]);
   return (
     <details open={read || undefined}>
       <summary className="cursor-pointer py-1 text-[14.5px]">The frame it goes into, as measured</summary>
-      <RebateReadings {...props} className={columns} />
+      <RebateReadings {...of} change={(patch) => change('brief', patch)} className={columns} />
     </details>
   );
 }
 
+interface RebateReadingsProps extends Pick<SlipProps, 'jobId' | 'inputs' | 'locked'> {
+  change: (patch: Partial<BriefInputs>) => void;
+  className: string;
+}
+
 /** The readings of a frame, and the face that fits it. */
-export function RebateReadings({ jobId, inputs, locked, change, className }: RebateProps & { className: string }) {
+export function RebateReadings({ jobId, inputs, locked, change, className }: RebateReadingsProps) {
   const { rules, tape } = useWorkshop();
   const { brief } = inputs;
   const { rebate } = brief;
-  const set = (patch: Partial<typeof rebate>) => change('brief', { rebate: { ...rebate, ...patch } });
+  const set = (patch: Partial<typeof rebate>) => change({ rebate: { ...rebate, ...patch } });
   const read = TAPE_NAMES.some((name) => rebate[name]);
   const face = read ? faceForRebate(inputs, { rules, tape }) : null;
   return (
@@ -70,7 +73,7 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
           className="btn btn-outline btn-sm mt-2 mr-4 h-9"
           disabled={locked}
           onClick={() =>
-            change('brief', { width: length(face.widthMm, brief.width.unit), height: length(face.heightMm, brief.height.unit) })
+            change({ width: length(face.widthMm, brief.width.unit), height: length(face.heightMm, brief.height.unit) })
           }
         >
           Take the face from it: <Figure>{printSize(face.widthMm, face.heightMm, tape)}</Figure>

@@ -32,7 +32,7 @@ export function FramePanel({ jobId, inputs, plan, locked, change }: FramePanelPr
           jobId={jobId}
           inputs={inputs}
           locked={locked}
-          change={(_stage, patch) => change(patch as Partial<BriefInputs>)}
+          change={change}
           className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-3"
         />
       </div>
