@@ -154,6 +154,7 @@ export function replaceContent(database: Database, from: string): void {
 const REVISED = {
   job: 'id',
   job_set: 'id',
+  job_variant: 'id',
   house_cost: 'id',
   house_week: 'id',
   store_item: 'id',

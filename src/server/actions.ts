@@ -39,6 +39,9 @@ export const typeMeasuredAction = async (plain: Sent<'typeMeasured'>) => answer(
 export const recordTogetherAction = async (plain: Sent<'recordTogether'>) => answer('recordTogether', plain);
 export const withdrawTogetherAction = async (plain: Sent<'withdrawTogether'>) => answer('withdrawTogether', plain);
 export const archiveAction = async (plain: Sent<'archive'>) => answer('archive', plain);
+export const keepVariantAction = async (plain: Sent<'keepVariant'>) => answer('keepVariant', plain);
+export const dropVariantAction = async (plain: Sent<'dropVariant'>) => answer('dropVariant', plain);
+export const adoptVariantAction = async (plain: Sent<'adoptVariant'>) => answer('adoptVariant', plain);
 export const removeJobAction = async (plain: Sent<'removeJob'>) => answer('removeJob', plain);
 export const importJobAction = async (plain: Sent<'importJob'>) => answer('importJob', plain);
 export const saveInputsAction = async (plain: Sent<'saveInputs'>) => answer('saveInputs', plain);

@@ -1,14 +1,14 @@
 /* At the bench: the step somebody stands at, and notes with a photograph that belong to a step. */
 import { findJob, isArchived } from '@/db/jobs';
 import { type StoredPlace, findBenchPlace, putBenchPlace } from '@/db/benchPlaces';
-import { insertLogEntry } from '@/db/logEntries';
 import { findPhotograph, insertPhotograph } from '@/db/photographs';
 import { stageById } from '@/core/stages/stages';
 import { type JobWithLog, openJob } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { GONE } from './seenJob';
-import { type Workshop, deviceName } from './workshop';
+import type { Workshop } from './workshop';
+import { writeDown } from './writeDown';
 
 /** The step that somebody stood at last on a job, or null. */
 export const benchPlaceOf = ({ database }: Workshop, jobId: string): StoredPlace | null => findBenchPlace(database, jobId);
@@ -29,7 +29,7 @@ const JPEG_HEAD = Buffer.from([0xff, 0xd8, 0xff]);
 
 /** A note at a step, with a photograph where one was taken; it finishes nothing, and stands whoever saved in between. */
 export function keepNote(workshop: Workshop, dto: Request<'keepNote'>): Outcome<JobWithLog> {
-  const { database, now, newId } = workshop;
+  const { database } = workshop;
   const note = dto.note.trim();
   if (note === '' && dto.jpeg === null) return refuse('Nothing to keep: write a note, or take a photograph.');
   const jpeg = dto.jpeg === null ? null : Buffer.from(dto.jpeg, 'base64');
@@ -42,24 +42,8 @@ export function keepNote(workshop: Workshop, dto: Request<'keepNote'>): Outcome<
     if (!found) return GONE;
     if (isArchived(database, dto.jobId))
       return refuse(`No. ${found.job.number} is archived: bring it back before you note something.`);
-    const id = newId();
-    insertLogEntry(database, dto.jobId, {
-      id,
-      stage: dto.stage,
-      step: null,
-      kind: 'note',
-      of: dto.step,
-      at: now().toISOString(),
-      maker: dto.maker,
-      device: deviceName(workshop),
-      did: `${jpeg ? 'Photograph' : 'Note'}, ${dto.says || stageById(dto.stage).name}`.slice(0, 300),
-      note,
-      reason: '',
-      corrects: null,
-      readyAt: null,
-      readings: [],
-      plan: null,
-    });
+    const did = `${jpeg ? 'Photograph' : 'Note'}, ${dto.says || stageById(dto.stage).name}`;
+    const id = writeDown(workshop, dto.jobId, { stage: dto.stage, kind: 'note', of: dto.step, maker: dto.maker, did, note });
     if (jpeg) insertPhotograph(database, id, jpeg);
     return done(openJob(workshop, dto.jobId)!);
   });

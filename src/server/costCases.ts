@@ -6,7 +6,16 @@ import { addDays, format } from 'date-fns';
 import { randomLcg } from 'd3-random';
 import type { JobCase } from '@/core/case/jobCase';
 import { planJob } from '@/core/case/planJob';
-import { type Bill, type BillLine, type Common, type Prices, type Taken, billOf } from '@/core/cost/bill';
+import {
+  type Bill,
+  type BillLine,
+  type Common,
+  type PriceList,
+  type Prices,
+  type Taken,
+  billOf,
+  pricesOf,
+} from '@/core/cost/bill';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { groundItem } from '@/core/cost/materialNeeds';
 import { quoteSums } from '@/core/cost/quoteSums';
@@ -87,18 +96,16 @@ export function saveCosts({ database }: Workshop, dto: Request<'saveCosts'>): Ou
 }
 
 /** Prices as the store and the shelf of grounds have them; a ground at 0 is one whose price nobody typed. */
-function pricesOf({ database }: Pick<Workshop, 'database'>): Prices {
-  const { settings } = readCostSettings(database);
-  const items = new Map(listStore(database).map((item) => [item.id, item]));
-  const grounds = new Map(listGroundStock(database).map((one) => [groundItem(one.substance), one.priceMinor]));
+export function priceList({ database }: Pick<Workshop, 'database'>): PriceList {
+  const items = listStore(database).flatMap(({ id, priceMinor, pack }) =>
+    priceMinor === null ? [] : [[id, { priceMinor, pack }] as const],
+  );
+  const grounds = listGroundStock(database).map(
+    ({ substance, priceMinor }) => [groundItem(substance), { priceMinor, pack: 1000 }] as const,
+  );
   return {
-    settings,
-    ofItem: (item) => {
-      const ground = grounds.get(item);
-      if (ground) return { priceMinor: ground, pack: 1000 };
-      const there = items.get(item);
-      return typeof there?.priceMinor === 'number' ? { priceMinor: there.priceMinor, pack: there.pack } : null;
-    },
+    settings: readCostSettings(database).settings,
+    items: Object.fromEntries([...items, ...grounds.filter(([, { priceMinor }]) => priceMinor > 0)]),
   };
 }
 
@@ -152,7 +159,7 @@ const SEED = 0.2718;
 
 function costOf(workshop: Workshop, jobs: readonly StoredJob[], title: string, setId: string | null): CostView {
   const { database } = workshop;
-  const prices = pricesOf(workshop);
+  const prices = pricesOf(priceList(workshop));
   const { settings } = prices;
   const cases = jobs.map((job) => ({ job, here: caseOfJob(workshop, { job, log: logOfJob(database, job.id) }) }));
   const { rules } = readRules(database);

@@ -23,6 +23,7 @@ import { worstLevel } from '@/core/job/verdict';
 import { cutOfJob } from '@/db/clothSheets';
 import { isSawn } from '@/db/rackBars';
 import { type StoredJob, deleteJob, findJob, insertJob, isArchived, nextNumber, numberTaken, updateInputs } from '@/db/jobs';
+import { insertVariant } from '@/db/jobVariants';
 import { entryExists, insertLogEntry, logOfJob } from '@/db/logEntries';
 import { readRules, writeRules } from '@/db/workshops';
 import { checked } from './checked';
@@ -37,6 +38,7 @@ import { type FieldError, type Outcome, type Refusal, done, refuse } from './out
 import { seenJob } from './seenJob';
 import type { Request } from './requests';
 import { type Workshop, deviceName } from './workshop';
+import { writeDown } from './writeDown';
 
 type NewJob = Omit<Request<'newJob'>, 'use'> & Partial<Pick<Request<'newJob'>, 'use'>>;
 
@@ -180,7 +182,7 @@ function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
 
 /** Takes a record back with a new entry that points to it; records that built upon it must go first. */
 export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Outcome<JobWithLog> {
-  const { database, now, newId } = workshop;
+  const { database, now } = workshop;
   const withdraw = database.transaction((): Outcome<JobWithLog> => {
     const seen = seenJob(database, dto);
     if (!seen.ok) return seen;
@@ -192,22 +194,14 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
     if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down, and what came off it is put away: its records stand.`);
     const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
     if (later) return refuse(`${stageActs(later.stage, painted).name} was recorded after it: take that back first.`);
-    insertLogEntry(database, job.id, {
-      id: newId(),
+    writeDown(workshop, job.id, {
       stage: record.stage,
       step: record.step,
       kind: 'withdrawal',
-      of: '',
-      at: now().toISOString(),
       maker: dto.maker,
-      device: deviceName(workshop),
       did: `Taken back: ${record.did}`,
-      note: '',
       reason: dto.reason.trim(),
       corrects: record.id,
-      readyAt: null,
-      readings: [],
-      plan: null,
     });
     putBackForEntry(workshop, record.id, dto.maker);
     putGroundBack(workshop, record.id, dto.maker);
@@ -223,7 +217,7 @@ export function importJob({ database, now, newId }: Workshop, { text, keepBoth }
   if (!read.ok) return read;
   const file = checked(jobFileShape, 'jobFile', upgradeJobFile(read.value));
   if (!file.ok) return file;
-  const { materials, ...whole } = file.value as JobFile;
+  const { materials, variants, ...whole } = file.value as JobFile;
   // What was practised elsewhere and written out is a canvas like any other here.
   const { job, log } = keepBoth || isPractice(whole.job.id) ? underNewIds(whole, newId) : whole;
   const [wrong] = [
@@ -258,6 +252,7 @@ export function importJob({ database, now, newId }: Workshop, { text, keepBoth }
     const number = numberTaken(database, job.number) ? nextNumber(database) : job.number;
     const stored = insertJob(database, { ...job, number }, now().toISOString());
     for (const entry of log) insertLogEntry(database, job.id, entry, true);
+    for (const variant of variants) insertVariant(database, job.id, { ...variant, id: newId() }, now().toISOString());
     return done(stored);
   });
   return take.immediate();

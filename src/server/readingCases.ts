@@ -24,7 +24,7 @@ import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { readWav } from '@/core/tension/tap/wav';
 import { printFine } from '@/core/units/length';
 import { updateInputs } from '@/db/jobs';
-import { insertLogEntry, logOfJob } from '@/db/logEntries';
+import { logOfJob } from '@/db/logEntries';
 import { findRecording, insertRecording, recordedEntries } from '@/db/recordings';
 import { airNow } from './airCases';
 import { type JobWithLog, caseOfJob, openJob } from './jobReading';
@@ -32,7 +32,8 @@ import { tableRisePerMm } from './learnedCases';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { GONE, seenJob } from './seenJob';
-import { type Workshop, deviceName } from './workshop';
+import type { Workshop } from './workshop';
+import { writeDown } from './writeDown';
 
 /** Ids of the entries of a job whose taps were kept as sound. */
 export const keptTaps = ({ database }: Workshop, jobId: string): string[] => recordedEntries(database, jobId);
@@ -63,7 +64,7 @@ function keep(
   { jobId, revision, maker, note }: Asked,
   make: (here: JobCase) => Outcome<Kept>,
 ): Outcome<JobWithLog> {
-  const { database, now, newId } = workshop;
+  const { database, now } = workshop;
   const write = database.transaction((): Outcome<JobWithLog> => {
     const seen = seenJob(database, { jobId, revision });
     if (!seen.ok) return seen;
@@ -72,23 +73,14 @@ function keep(
     if (!here.progress.done.has('fasten')) return refuse('Fasten the cloth first: before that there is no tension to keep.');
     const made = make(here);
     if (!made.ok) return made;
-    const id = newId();
-    insertLogEntry(database, jobId, {
-      id,
+    const id = writeDown(workshop, jobId, {
       stage: 'tune',
-      step: null,
       kind: made.value.remedy ? 'remedy' : 'reading',
       of: made.value.remedy ?? '',
-      at: now().toISOString(),
       maker,
-      device: deviceName(workshop),
       did: made.value.did,
-      note: note.trim(),
-      reason: '',
-      corrects: null,
-      readyAt: null,
+      note,
       readings: [...made.value.readings, ...roomReadings(roomOf(workshop, job.inputs))],
-      plan: null,
     });
     made.value.also?.(id);
     updateInputs(database, jobId, revision, job.inputs, now().toISOString());

@@ -9,13 +9,13 @@ import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/stages
 import { jobRoute } from '@/core/stages/fasten/jobRoute';
 import { clothRefusal, stapleModel } from '@/core/stages/fasten/stapleModel';
 import { updateInputs } from '@/db/jobs';
-import { insertLogEntry } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { type JobWithLog, openJob } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { seenJob } from './seenJob';
-import { type Workshop, deviceName } from './workshop';
+import type { Workshop } from './workshop';
+import { writeDown } from './writeDown';
 
 function* runOf(model: StapleModel): Generator<unknown, RouteRun> {
   return yield* simulateRoute(yield* condensedMembrane(model.mesh, model.cloth), model);
@@ -29,7 +29,7 @@ export function* keepRehearsal(
   workshop: Workshop,
   dto: Request<'keepRehearsal'>,
 ): Generator<unknown, Outcome<() => Outcome<JobWithLog>>> {
-  const { database, now, newId } = workshop;
+  const { database, now } = workshop;
   const seen = seenJob(database, dto);
   if (!seen.ok) return seen;
   const { inputs } = seen.value;
@@ -47,22 +47,13 @@ export function* keepRehearsal(
   const write = database.transaction((): Outcome<JobWithLog> => {
     const still = seenJob(database, dto);
     if (!still.ok) return still;
-    insertLogEntry(database, dto.jobId, {
-      id: newId(),
+    writeDown(workshop, dto.jobId, {
       stage: 'fasten',
-      step: null,
       kind: 'rehearsal',
-      of: '',
-      at: now().toISOString(),
       maker: dto.maker,
-      device: deviceName(workshop),
       did: `Rehearsal: unevenness ${run.end.unevenness.toFixed(2)}, ${score.fasteners} of ${score.ofPlaces} places`,
-      note: dto.note.trim(),
-      reason: '',
-      corrects: null,
-      readyAt: null,
+      note: dto.note,
       readings: rehearsalReadings(score, run),
-      plan: null,
     });
     updateInputs(database, dto.jobId, dto.revision, inputs, now().toISOString());
     return done(openJob(workshop, dto.jobId)!);

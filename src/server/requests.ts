@@ -26,6 +26,7 @@ import {
 import { MEASURED_STAGES } from '@/core/set/measured';
 import { MOST_IN_SET, SET_KINDS, setLayoutShape } from '@/core/set/setShape';
 import { faceLength, titleText } from '@/core/stages/brief/briefInputs';
+import { variantShape } from '@/core/variant/variant';
 import { weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGE_IDS } from '@/core/stages/stages';
 import { FEELS } from '@/core/tension/feel';
@@ -121,6 +122,11 @@ const ASKED = {
     /** The roll or offcut that a recorded cut is taken from. */
     clothId: optional(idText),
   },
+  /** What is otherwise in a variant; revision 0 for a new one, whose id is made where it is asked. */
+  keepVariant: { jobId: idText, id: idText, revision: anyRevision, ...variantShape },
+  dropVariant: { jobId: idText, id: idText, revision },
+  /** `variantRevision`: the variant as it was seen. */
+  adoptVariant: { ...ofJob, id: idText, variantRevision: revision },
   /** A job that cannot be read, out of the lists or back. */
   setAside: { jobId: idText, revision, aside: flag() },
   /** What such a job should hold, as JSON; none for what its log recorded last. */

@@ -18,7 +18,7 @@ import { withRecommendedBars } from '@/core/stages/bars/planBars';
 import { printSize } from '@/core/units/length';
 import { listCloth } from '@/db/clothSheets';
 import { type StoredJob, setArchived } from '@/db/jobs';
-import { insertLogEntry, logOfJob } from '@/db/logEntries';
+import { logOfJob } from '@/db/logEntries';
 import { readCostSettings } from '@/db/quotes';
 import { addRackBar, insertRackMove, listRack } from '@/db/rackBars';
 import { type RolledWork, findRolled, insertRolled, listRolled, stretchRolled } from '@/db/rolledWorks';
@@ -30,7 +30,8 @@ import { type Outcome, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { seenJob } from './seenJob';
 import { buyingJobs } from './storeCases';
-import { type Workshop, deviceName } from './workshop';
+import type { Workshop } from './workshop';
+import { writeDown } from './writeDown';
 
 const MM = { unit: 'mm', stepMm: 1 } as const;
 
@@ -101,22 +102,14 @@ export function takeDown(workshop: Workshop, dto: Request<'takeDown'>): Outcome<
     const precision = assumed(here.house.rules, 'tapePrecision');
     const tape = (quantity: 'image' | 'marginLeft', of: string, mm: number) =>
       reading(quantity, mm, 'mm', { of, precision, tool: 'tape' });
-    insertLogEntry(database, job.id, {
-      id: newId(),
+    writeDown(workshop, job.id, {
       stage: 'handover',
-      step: null,
       kind: 'takenDown',
-      of: '',
-      at,
       maker,
-      device: deviceName(workshop),
       did: rolled
         ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${rolled.coreMm} mm${rolled.place ? `, ${rolled.place}` : ''}`
         : 'Taken down, the cloth is gone',
-      note: dto.note.trim(),
-      reason: '',
-      corrects: null,
-      readyAt: null,
+      note: dto.note,
       readings: rolled
         ? [
             tape('image', 'top', rolled.width.mm),
@@ -124,7 +117,6 @@ export function takeDown(workshop: Workshop, dto: Request<'takeDown'>): Outcome<
             ...SIDES.map((side) => tape('marginLeft', `${side} first`, rolled.margins[side].mm)),
           ]
         : [],
-      plan: null,
     });
     if (rolled) insertRolled(database, { id: newId(), jobId: job.id, at, maker, measured: rolled });
     setArchived(database, job.id, job.revision, true);

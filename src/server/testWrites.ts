@@ -24,6 +24,8 @@ import { weekDice, weekFacts, weekWord } from './week/weekCases';
 import { countItem, setItem, toBuyList } from './storeCases';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { costSettingsShape } from '@/core/cost/costSettings';
+import { NO_CHANGE } from '@/core/variant/variant';
+import { keepVariant } from './variantCases';
 import { startOf } from '@/core/shape/shape';
 import { listGroundStock } from '@/db/groundStocks';
 import { findStoreItem } from '@/db/storeItems';
@@ -148,6 +150,15 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       reason: 'Read the wrong ones.',
     }),
     archive: () => ({ canvases: [ids.squared, ids.tuned].map(seen), archived: true }),
+    keepVariant: () => ({
+      jobId: ids.fresh,
+      id: 'variant-1',
+      revision: 0,
+      name: 'Deeper bars',
+      changes: { ...NO_CHANGE, profile: 'deep' },
+    }),
+    dropVariant: () => ({ jobId: ids.fresh, id: keptVariant(workshop, ids.fresh).id, revision: 1 }),
+    adoptVariant: () => ({ ...seen(ids.fresh), maker: 'Me', id: keptVariant(workshop, ids.fresh).id, variantRevision: 1 }),
     removeJob: () => ({ jobId: ids.fresh, revision: revisionOf(workshop, ids.fresh) }),
     copyJob: () => ({ jobId: ids.fastened, title: 'Harbour, again', count: 3 }),
     importJob: () => {
@@ -318,6 +329,11 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
     saveRules: () => ({ revision: 0, rules: { ...DEFAULT_RULES, workshop: 'Other name' } }),
   };
   return requests[name]() as Request<N>;
+}
+
+function keptVariant(workshop: TestWorkshop, jobId: string) {
+  const changes = { ...NO_CHANGE, profile: 'deep' };
+  return value(keepVariant(workshop, { jobId, id: 'variant-2', revision: 0, name: 'Deeper bars', changes }))[0]!;
 }
 
 /** A plan of the days as a screen would find it. */

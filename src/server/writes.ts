@@ -42,6 +42,7 @@ import {
 } from './setCases';
 import { buyItems, countItem, setItem, storeView, takeItem, toBuyList, undoMove } from './storeCases';
 import { makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
+import { adoptVariant, dropVariant, jobVariants, keepVariant } from './variantCases';
 import { pinTask, saveWeek, takePlan, weekSettings } from './week/weekCases';
 import type { Workshop } from './workshop';
 import { houseRules, saveRules } from './workshopCases';
@@ -102,6 +103,9 @@ export const WRITES = {
   recordTogether: write('recordTogether', { act: recordTogether, again: (_workshop, { canvases }) => done(canvases.length) }),
   withdrawTogether: write('withdrawTogether', { act: withdrawTogether, again: (_workshop, { entries }) => done(entries.length) }),
   archive: write('archive', { act: archiveJobs, again: (_workshop, { canvases }) => done(canvases.length) }),
+  keepVariant: write('keepVariant', { act: keepVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
+  dropVariant: write('dropVariant', { act: dropVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
+  adoptVariant: write('adoptVariant', { act: adoptVariant, again: jobWithLog }),
   removeJob: write('removeJob', { act: removeJob, again: () => done(null) }),
   importJob: write('importJob', { act: importJob, ...newJobAgain }),
   saveInputs: write('saveInputs', {

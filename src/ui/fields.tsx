@@ -259,14 +259,15 @@ interface ChoiceProps<Id extends string> {
   onChange: (id: Id) => void;
   disabled?: boolean;
   hint?: string;
+  hideLabel?: boolean;
 }
 
 /** One of a few named options. */
-export function Choice<Id extends string>({ label, value, options, onChange, disabled, hint }: ChoiceProps<Id>) {
+export function Choice<Id extends string>({ label, value, options, onChange, disabled, hint, hideLabel }: ChoiceProps<Id>) {
   const id = useId();
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="soft block truncate text-[13px] leading-5">
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'soft block truncate text-[13px] leading-5'}>
         {label}
       </label>
       <select

@@ -60,6 +60,10 @@ export const missingBefore = (stage: StageId, { run, done, passed }: Progress): 
 /** Tuning goes on as long as the canvas lives: what is typed for it stays free after its record. */
 export const staysOpen = (stage: StageId): boolean => stage === 'tune';
 
+/** Stages whose plan stands: recorded ones, and of priming the system once a coat is on. */
+export const isSettled = (stage: StageId, { done, coatsDone }: Pick<Progress, 'done' | 'coatsDone'>): boolean =>
+  (done.has(stage) && !staysOpen(stage)) || (stage === 'prime' && coatsDone > 0);
+
 /** What of priming may not change between its coats: all but the room and the pot of the next coat. */
 function coatInputs({ prime: { system, edges, back, wetFirst, over } }: JobInputs) {
   return { system, edges, back, wetFirst, over };

@@ -31,6 +31,25 @@ function toDo({ run, done, passed, coatsDone }: Progress, plan: Plan): { stage: 
   );
 }
 
+/** What is still to come of a canvas: minutes of hands, minutes of waiting, and how long both take one after the other, at the house’s hours a day. */
+export function chainOf(
+  plan: Plan,
+  progress: Progress,
+  rules: HouseRules,
+  nowMs: number,
+  runsUntilMs: number | null,
+): { left: number; handsMinutes: number; waitsMinutes: number; chainMinutes: number } {
+  const left = toDo(progress, plan);
+  const handsMinutes = left.reduce((sum, { stage }) => sum + plan[stage].minutes, 0);
+  const running = runsUntilMs === null ? 0 : Math.max(0, (runsUntilMs - nowMs) / MINUTE_MS);
+  const waits = left.map(({ stage, coat }) =>
+    coat === null ? (plan[stage].setsMinutes ?? 0) : (plan.prime.coats[coat]!.dryMinutes?.[1] ?? 0),
+  );
+  const waitsMinutes = running + waits.reduce((sum, minutes) => sum + minutes, 0);
+  const chainMinutes = (handsMinutes * DAY_MIN) / (60 * assumed(rules, 'handsADay')) + waitsMinutes;
+  return { left: left.length, handsMinutes, waitsMinutes, chainMinutes };
+}
+
 /**
  * What is left of the time until a canvas is wanted; null when nobody waits for it or nothing is left to do.
  *
@@ -45,16 +64,9 @@ export function slackOf(
   dueMs: number | null,
   runsUntilMs: number | null,
 ): Slack | null {
-  const left = toDo(progress, plan);
-  if (dueMs === null || left.length === 0) return null;
-  const handsMinutes = left.reduce((sum, { stage }) => sum + plan[stage].minutes, 0);
-  const running = runsUntilMs === null ? 0 : Math.max(0, (runsUntilMs - nowMs) / MINUTE_MS);
-  const waits = left.map(({ stage, coat }) =>
-    coat === null ? (plan[stage].setsMinutes ?? 0) : (plan.prime.coats[coat]!.dryMinutes?.[1] ?? 0),
-  );
-  const waitsMinutes = running + waits.reduce((sum, minutes) => sum + minutes, 0);
-  const chain = (handsMinutes * DAY_MIN) / (60 * assumed(rules, 'handsADay')) + waitsMinutes;
-  const latestStartMs = dueMs - chain * MINUTE_MS;
+  const { left, handsMinutes, waitsMinutes, chainMinutes } = chainOf(plan, progress, rules, nowMs, runsUntilMs);
+  if (dueMs === null || left === 0) return null;
+  const latestStartMs = dueMs - chainMinutes * MINUTE_MS;
   return { handsMinutes, waitsMinutes, latestStartMs, days: (latestStartMs - nowMs) / (DAY_MIN * MINUTE_MS) };
 }
 

@@ -50,6 +50,17 @@ export interface Prices {
   ofItem: (item: string) => PackPrice | null;
 }
 
+/** Prices as plain data: those of the store by its items. */
+export interface PriceList {
+  settings: CostSettings;
+  items: Readonly<Record<string, PackPrice>>;
+}
+
+export const pricesOf = ({ settings, items }: PriceList): Prices => ({
+  settings,
+  ofItem: (item) => (Object.hasOwn(items, item) ? items[item]! : null),
+});
+
 /** What was taken in fact, where it is known; what is not stands as planned. */
 export interface Taken {
   /** Cloth of this canvas: what its piece took of the roll or offcut. */

@@ -5,6 +5,7 @@ import { type Materials, materialsShape } from '../house/materials';
 import { type Job, jobShape } from '../job/job';
 import { type LogEntry, logEntryShape } from '../log/logEntry';
 import { type ShapeOf, listOf, oneOf, part } from '../shape/shape';
+import { MOST_VARIANTS, type Variant, variantShape } from '../variant/variant';
 import { SHAPE_VERSION } from './shapeVersion';
 
 export const JOB_FILE_FORMAT = 'keen-batten/job';
@@ -17,25 +18,36 @@ export const jobFileShape = {
   materials: part('materials', materialsShape),
   /** Oldest first. */
   log: listOf(part('logEntry', logEntryShape), 5000),
+  /** Other make-ups of it that were kept: what is otherwise in each. */
+  variants: listOf(part('variant', variantShape), MOST_VARIANTS),
 };
 
 export interface JobFile extends ShapeOf<typeof jobFileShape> {
   job: Job;
   materials: Materials;
   log: LogEntry[];
+  variants: Variant[];
 }
 
 /** The file of a job; of the house's own materials it carries those the job uses. */
-export const jobFile = (job: Job, log: LogEntry[], { profiles, species, fabrics }: Materials): JobFile => ({
+export const jobFile = (
+  job: Job,
+  log: LogEntry[],
+  { profiles, species, fabrics }: Materials,
+  variants: readonly Variant[] = [],
+): JobFile => ({
   format: JOB_FILE_FORMAT,
   version: SHAPE_VERSION,
   job,
   materials: {
-    profiles: profiles.filter((row) => row.id === job.inputs.bars.profile),
-    species: species.filter((row) => row.id === job.inputs.bars.species),
-    fabrics: fabrics.filter((row) => row.id === job.inputs.cloth.fabric),
+    profiles: profiles.filter(({ id }) =>
+      [job.inputs.bars.profile, ...variants.map(({ changes }) => changes.profile)].includes(id),
+    ),
+    species: species.filter(({ id }) => id === job.inputs.bars.species),
+    fabrics: fabrics.filter(({ id }) => [job.inputs.cloth.fabric, ...variants.map(({ changes }) => changes.fabric)].includes(id)),
   },
   log,
+  variants: variants.map(({ name, changes }) => ({ name, changes })),
 });
 
 /** The file's text: two-space JSON with a last newline, keys in the order of the model. */

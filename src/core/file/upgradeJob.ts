@@ -158,9 +158,9 @@ export function upgradeKind(kind: string, did: string): { kind: string; of: stri
   return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy.id } : { kind, of: '' };
 }
 
-/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written. */
+/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written, version 7 kept no variants. */
 export function upgradeJobFile(file: unknown): unknown {
-  if (!isPlain(file) || ![1, 2, 3, 4, 5, 6].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
+  if (!isPlain(file) || ![1, 2, 3, 4, 5, 6, 7].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
     return file;
   const placed = file.log.map((entry: unknown) => (isPlain(entry) ? { device: '', ...entry } : entry));
   const version = file.version as number;
@@ -168,12 +168,14 @@ export function upgradeJobFile(file: unknown): unknown {
     return {
       ...file,
       version: SHAPE_VERSION,
+      variants: [],
       job: { ...file.job, inputs: upgradeInputs(file.job.inputs, version) },
       log: placed.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan, version) } : entry)),
     };
   return {
     ...file,
     version: SHAPE_VERSION,
+    variants: [],
     job: { ...file.job, inputs: upgradeInputs(file.job.inputs, UNNUMBERED) },
     materials: upgradeMaterials(file.materials),
     log: placed.map((entry: unknown) => (isPlain(entry) ? upgradeEntry(entry) : entry)),

@@ -3,7 +3,7 @@
  * plan passes it by there, as it passes by what is recorded.
  */
 import type { Progress } from '../case/progress';
-import { staysOpen } from '../case/progress';
+import { isSettled } from '../case/progress';
 import type { JobInputs } from '../job/job';
 import { planOnly } from '../job/planOnly';
 import { STAGE_IDS, type StageId } from '../stages/stages';
@@ -64,10 +64,6 @@ export interface Carried {
   /** Fields that stay as they are: recorded already, or departed before. */
   kept: { path: string; because: 'recorded' | 'departed' }[];
 }
-
-/** Stages of a canvas whose plan stands: recorded ones, and of priming the system once a coat is on. */
-const isSettled = (stage: StageId, { done, coatsDone }: Progress): boolean =>
-  (done.has(stage) && !staysOpen(stage)) || (stage === 'prime' && coatsDone > 0);
 
 /**
  * A canvas after the plan of its set was changed: what followed goes along, what had departed or is recorded stays.

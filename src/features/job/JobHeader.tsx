@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
-import { CopyPlus, Download, Hand, ReceiptText, Undo2 } from 'lucide-react';
+import { CopyPlus, Download, Hand, ReceiptText, Split, Undo2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { isPractice } from '@/core/job/practice';
 import { EDGES, USES, byId } from '@/core/house/schools';
@@ -141,6 +141,17 @@ export function JobHeader({
         >
           <ReceiptText aria-hidden className="size-4" />
         </Link>
+        {!isPractice(jobId) && (
+          <Link
+            className="btn btn-ghost btn-sm px-1.5 bench:px-2"
+            href={`/job/${jobId}/whatif`}
+            prefetch={false}
+            aria-label="What if"
+            title="What if: other make-ups beside this one"
+          >
+            <Split aria-hidden className="size-4" />
+          </Link>
+        )}
         {!isPractice(jobId) && (
           <button
             type="button"

@@ -11,6 +11,8 @@ import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { SALOON_INPUTS, leftAtEnds } from './demoSaloon';
 import type { GroundStock } from '@/db/groundStocks';
 import type { JobInputs } from '@/core/job/job';
+import { evenBraces } from '@/core/stages/bars/barsInputs';
+import { NO_CHANGE, type Variant } from '@/core/variant/variant';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import type { SetKindId, SetLayout } from '@/core/set/setShape';
 import type { StageId } from '@/core/stages/stages';
@@ -359,4 +361,10 @@ export const FINISHED: [title: string, widthMm: number, heightMm: number, profil
   ['Timetable, blank', 530, 680, 'standard'],
   ['Sidereal', 690, 920, 'deep'],
   ['Rope locker', 410, 560, 'light'],
+];
+
+/** Other make-ups of a canvas that is only briefed. */
+export const DEMO_VARIANTS: readonly Variant[] = [
+  { name: 'Deep bars, linen', changes: { ...NO_CHANGE, profile: 'deep', fabric: 'linenMedium', marginStyle: 'hem' } },
+  { name: 'With a brace', changes: { ...NO_CHANGE, bracesUpright: evenBraces(1) } },
 ];

@@ -11,6 +11,7 @@ import { setPlanOf } from '@/core/set/setPlan';
 import { length, roundToStep } from '@/core/units/length';
 import { insertCloth } from '@/db/clothSheets';
 import { insertJobSet, joinSet } from '@/db/jobSets';
+import { insertVariant } from '@/db/jobVariants';
 import { hasJobs, insertJob, listJobs } from '@/db/jobs';
 import { setGroundStock } from '@/db/groundStocks';
 import { addRackBar } from '@/db/rackBars';
@@ -35,6 +36,7 @@ import {
   DEMO_RACK,
   DEMO_RULES,
   DEMO_SETS,
+  DEMO_VARIANTS,
   type DemoJob,
   FINISHED,
   OPEN_JOBS,
@@ -42,6 +44,8 @@ import {
 
 const HOUR = 3_600_000;
 const FIRST_NUMBER = 101;
+/** Not begun but for its brief: the maker weighs what to build. */
+const VARIED_JOB = 'demo-132';
 /** A small finished canvas that came back slack. */
 const TAPPED_JOB = 'demo-126';
 
@@ -58,6 +62,9 @@ export function seedDemo(database: Database, now: Date): void {
     const acts = [...jobs, ...tapActs(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now)];
     acts.sort((one, other) => one.at.getTime() - other.at.getTime()).forEach(({ act }) => act());
     for (const set of DEMO_SETS) fileSet(database, set, now);
+    DEMO_VARIANTS.forEach((variant, index) =>
+      insertVariant(database, VARIED_JOB, { ...variant, id: `demo-variant-${index + 1}` }, now.toISOString()),
+    );
     DEMO_CLOTH.forEach((cloth, index) =>
       insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
     );

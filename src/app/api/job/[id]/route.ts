@@ -1,6 +1,7 @@
 import { jobFile, jobFileName, printJobFile } from '@/core/file/jobFile';
 import { brokenJob, openJob } from '@/server/jobReading';
 import { workshopOf } from '@/server/practice';
+import { jobVariants } from '@/server/variantCases';
 import { houseRules } from '@/server/workshopCases';
 
 /** The open job file, for keeping or for another workshop. */
@@ -12,7 +13,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const found = openJob(workshop, id);
   if (!found) return new Response('No such job.', { status: 404 });
   const { revision: _revision, ...job } = found.job;
-  return new Response(printJobFile(jobFile(job, found.log, houseRules(workshop).rules.materials)), {
+  return new Response(printJobFile(jobFile(job, found.log, houseRules(workshop).rules.materials, jobVariants(workshop, id))), {
     headers: {
       'content-type': 'application/json; charset=utf-8',
       'content-disposition': `attachment; filename="${jobFileName(job)}"`,
