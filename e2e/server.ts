@@ -13,8 +13,8 @@ export interface TestServer {
   pid: () => number;
   /** Ends it at once, as a power cut would. */
   kill: () => Promise<void>;
-  /** Starts it again on the same port and file. */
-  restart: () => Promise<void>;
+  /** Starts it again on the same port and file, its clock at a moment where one is named. */
+  restart: (now?: string) => Promise<void>;
   /** Ends it and throws its file away. */
   remove: () => Promise<void>;
 }
@@ -58,7 +58,7 @@ export async function startServer({ demo }: { demo: boolean }): Promise<TestServ
   const port = await freePort();
   const url = `http://localhost:${port}`;
   let child: ChildProcess;
-  const start = async () => {
+  const start = async (now = '') => {
     child = spawn(process.execPath, ['--import', LIMITS, NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'], {
       stdio: 'ignore',
       env: {
@@ -67,6 +67,7 @@ export async function startServer({ demo }: { demo: boolean }): Promise<TestServ
         NEXT_TELEMETRY_DISABLED: '1',
         KEEN_BATTEN_DB: database,
         KEEN_BATTEN_DEMO: demo ? '1' : '',
+        KEEN_BATTEN_NOW: now,
       },
     });
     await answers(url, child);

@@ -38,6 +38,7 @@ const entry: LogEntry = {
   readyAt: null,
   readings: [{ quantity: 'side', of: 'top', value: 900.5, unit: 'mm', precision: 0.5, tool: 'tape', known: 'measured' }],
   plan: null,
+  hangs: null,
 };
 
 describe('migrations', () => {

@@ -20,21 +20,29 @@ export interface JobState {
   number: number;
   /** The set it belongs to. */
   setId: string | null;
+  /** When it went out, and when somebody looked at it last; null while it is still made. */
+  handedAt: string | null;
+  lookedAt: string | null;
+  /** The dampest air where it hangs, % RH; null where nobody said. */
+  mostRh: number | null;
+  /** What a canvas that went out is found by, in small letters; null while it is still made. */
+  words: string | null;
   facts: string;
 }
 
 type Row = Omit<JobState, 'stopped'> & { stopped: 0 | 1 };
 
 const COLUMNS = `s.job_id AS jobId, s.worked_under AS workedUnder, s.stage, s.broken, s.stopped, s.minutes,
-  s.waits_until_ms AS waitsUntilMs, s.clock_ready_ms AS clockReadyMs, s.start_by_ms AS startByMs, s.due_on AS dueOn, s.number, s.set_id AS setId, s.facts`;
+  s.waits_until_ms AS waitsUntilMs, s.clock_ready_ms AS clockReadyMs, s.start_by_ms AS startByMs, s.due_on AS dueOn, s.number, s.set_id AS setId,
+  s.handed_at AS handedAt, s.looked_at AS lookedAt, s.most_rh AS mostRh, s.words, s.facts`;
 
 const plain = (row: Row): JobState => ({ ...row, stopped: row.stopped === 1 });
 
 export function writeState(database: Database, state: JobState): void {
   database
     .prepare(
-      `INSERT OR REPLACE INTO job_state (job_id, worked_under, stage, broken, stopped, minutes, waits_until_ms, clock_ready_ms, start_by_ms, due_on, number, set_id, facts)
-       VALUES (@jobId, @workedUnder, @stage, @broken, @stopped, @minutes, @waitsUntilMs, @clockReadyMs, @startByMs, @dueOn, @number, @setId, @facts)`,
+      `INSERT OR REPLACE INTO job_state (job_id, worked_under, stage, broken, stopped, minutes, waits_until_ms, clock_ready_ms, start_by_ms, due_on, number, set_id, handed_at, looked_at, most_rh, words, facts)
+       VALUES (@jobId, @workedUnder, @stage, @broken, @stopped, @minutes, @waitsUntilMs, @clockReadyMs, @startByMs, @dueOn, @number, @setId, @handedAt, @lookedAt, @mostRh, @words, @facts)`,
     )
     .run({ ...state, stopped: state.stopped ? 1 : 0 });
   database.prepare('DELETE FROM job_unsettled WHERE job_id = ?').run(state.jobId);
@@ -143,6 +151,37 @@ export const finishedStates = (database: Database, { from, most }: Page): JobSta
     )
     .all({ from, most })
     .map(plain);
+
+export interface CanvasQuestion extends Page {
+  /** All of them stand in what a canvas is found by; small letters. */
+  words: readonly string[];
+  /** Not looked at since; null for all. */
+  before: string | null;
+  /** Hangs where the air gets as damp as this, % RH; null for all. */
+  dampFrom: number | null;
+}
+
+/** Canvases that went out, the one that was looked at longest ago first where that is asked, else the newest first; and how many there are. */
+export function canvasStates(
+  database: Database,
+  { words, before, dampFrom, from, most }: CanvasQuestion,
+): { states: JobState[]; count: number } {
+  const has = words.map(() => "s.words LIKE '%' || ? || '%' ESCAPE '!'").join(' AND ');
+  const where = `s.handed_at IS NOT NULL AND s.broken IS NULL
+    AND (? IS NULL OR s.looked_at < ?) AND (? IS NULL OR s.most_rh >= ?)${has && ` AND ${has}`}`;
+  const asked = [before, before, dampFrom, dampFrom, ...words.map((word) => word.replace(/[!%_]/g, '!$&'))];
+  const order = before === null ? 's.handed_at DESC, s.number DESC' : 's.looked_at, s.number';
+  return {
+    states: database
+      .prepare<unknown[], Row>(`SELECT ${COLUMNS} FROM job_state s WHERE ${where} ORDER BY ${order} LIMIT ? OFFSET ?`)
+      .all(...asked, most, from)
+      .map(plain),
+    count: database
+      .prepare<unknown[], number>(`SELECT count(*) FROM job_state s WHERE ${where}`)
+      .pluck()
+      .get(...asked)!,
+  };
+}
 
 export const brokenStates = (database: Database): JobState[] =>
   database.prepare<[], Row>(`SELECT ${COLUMNS} FROM job_state s WHERE s.broken IS NOT NULL ORDER BY s.number`).all().map(plain);

@@ -22,6 +22,7 @@ interface Row {
   corrects: string | null;
   ready_at: string | null;
   of_id: string;
+  hangs: string | null;
   plan: Buffer | null;
   written: number;
 }
@@ -44,6 +45,7 @@ function fromRow(database: Database, row: Row, readings: Reading[]): LogEntry {
     corrects: row.corrects,
     readyAt: row.ready_at,
     readings,
+    hangs: row.hangs === null ? null : (JSON.parse(row.hangs) as LogEntry['hangs']),
     plan: plan === null ? null : (upgradePlan(plan, row.written) as PlanSnapshot),
   };
 }
@@ -76,7 +78,7 @@ export const entryExists = (database: Database, id: string): boolean =>
   database.prepare('SELECT 1 FROM log_entry WHERE id = ?').get(id) !== undefined;
 
 const PLAIN =
-  'e.seq, e.id, e.job_id, e.stage, e.step, e.kind, e.of_id, e.at, e.maker, e.device, e.did, e.note, e.reason, e.corrects, e.ready_at, NULL AS plan, e.written';
+  'e.seq, e.id, e.job_id, e.stage, e.step, e.kind, e.of_id, e.at, e.maker, e.device, e.did, e.note, e.reason, e.corrects, e.ready_at, e.hangs, NULL AS plan, e.written';
 
 /** An entry as the list of all that was done shows it: without its plan, with its job, and whether it was taken back. */
 export interface ListedEntry {
@@ -191,7 +193,7 @@ export function retitleEntries(database: Database, jobId: string, number: number
 export function insertLogEntry(database: Database, jobId: string, entry: LogEntry, takenIn = false): void {
   const { lastInsertRowid: seq } = database
     .prepare(
-      'INSERT INTO log_entry (id, job_id, stage, step, kind, of_id, at, maker, device, did, note, reason, corrects, ready_at, plan, written, taken_in) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      'INSERT INTO log_entry (id, job_id, stage, step, kind, of_id, at, maker, device, did, note, reason, corrects, ready_at, hangs, plan, written, taken_in) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     )
     .run(
       entry.id,
@@ -208,6 +210,7 @@ export function insertLogEntry(database: Database, jobId: string, entry: LogEntr
       entry.reason,
       entry.corrects,
       entry.readyAt,
+      entry.hangs === null ? null : JSON.stringify(entry.hangs),
       entry.plan === null ? null : packText(JSON.stringify(entry.plan), dictionaryOf(database)),
       SHAPE_VERSION,
       takenIn ? 1 : 0,

@@ -28,6 +28,19 @@ export function findRolled(database: Database, id: string): RolledWork | null {
   return row ? plain(row) : null;
 }
 
+/** The rolled work that a job stretches again; null where it is another’s beginning. */
+export function rolledInto(database: Database, jobId: string): RolledWork | null {
+  const row = database.prepare<[string], Row>(`${SELECT} WHERE r.stretched_as = ?`).get(jobId);
+  return row ? plain(row) : null;
+}
+
+/** The job that what came off the bars of another is stretched with; null while it lies there. */
+export const stretchedAs = (database: Database, jobId: string): string | null =>
+  database
+    .prepare<[string], string | null>('SELECT stretched_as FROM rolled_work WHERE job_id = ? ORDER BY rowid DESC LIMIT 1')
+    .pluck()
+    .get(jobId) ?? null;
+
 export function insertRolled(
   database: Database,
   { id, jobId, at, maker, measured }: Pick<RolledWork, 'id' | 'jobId' | 'at' | 'maker' | 'measured'>,

@@ -31,6 +31,7 @@ const entry = (stage: StageId, hoursAgo: number, readyInHours: number | null = n
   readyAt: readyInHours === null ? null : new Date(NOW + readyInHours * 3_600_000).toISOString(),
   readings: [],
   plan: null,
+  hangs: null,
 });
 const after = (...log: LogEntry[]) => {
   const progress = progressOf(inputs, log);

@@ -39,6 +39,8 @@ export const typeMeasuredAction = async (plain: Sent<'typeMeasured'>) => answer(
 export const recordTogetherAction = async (plain: Sent<'recordTogether'>) => answer('recordTogether', plain);
 export const withdrawTogetherAction = async (plain: Sent<'withdrawTogether'>) => answer('withdrawTogether', plain);
 export const archiveAction = async (plain: Sent<'archive'>) => answer('archive', plain);
+export const keepCareAction = async (plain: Sent<'keepCare'>) => answer('keepCare', plain);
+export const keepHangingAction = async (plain: Sent<'keepHanging'>) => answer('keepHanging', plain);
 export const keepVariantAction = async (plain: Sent<'keepVariant'>) => answer('keepVariant', plain);
 export const dropVariantAction = async (plain: Sent<'dropVariant'>) => answer('dropVariant', plain);
 export const adoptVariantAction = async (plain: Sent<'adoptVariant'>) => answer('adoptVariant', plain);

@@ -27,15 +27,23 @@ export function keepPlace({ database }: Workshop, { jobId, ...place }: Request<'
 /** A JPEG file begins so. */
 const JPEG_HEAD = Buffer.from([0xff, 0xd8, 0xff]);
 
+/** A photograph as it came, in base 64; null where none was taken. */
+export function readJpeg(base64: string | null): Outcome<Buffer | null> {
+  if (base64 === null) return done(null);
+  const jpeg = Buffer.from(base64, 'base64');
+  if (!jpeg.subarray(0, 3).equals(JPEG_HEAD))
+    return refuse('The photograph is no JPEG file: take it again, or pick another picture.');
+  return jpeg.length < 100 ? refuse('The photograph is empty: take it again.') : done(jpeg);
+}
+
 /** A note at a step, with a photograph where one was taken; it finishes nothing, and stands whoever saved in between. */
 export function keepNote(workshop: Workshop, dto: Request<'keepNote'>): Outcome<JobWithLog> {
   const { database } = workshop;
   const note = dto.note.trim();
   if (note === '' && dto.jpeg === null) return refuse('Nothing to keep: write a note, or take a photograph.');
-  const jpeg = dto.jpeg === null ? null : Buffer.from(dto.jpeg, 'base64');
-  if (jpeg && !jpeg.subarray(0, 3).equals(JPEG_HEAD))
-    return refuse('The photograph is no JPEG file: take it again, or pick another picture.');
-  if (jpeg && jpeg.length < 100) return refuse('The photograph is empty: take it again.');
+  const photograph = readJpeg(dto.jpeg);
+  if (!photograph.ok) return photograph;
+  const jpeg = photograph.value;
   const write = database.transaction((): Outcome<JobWithLog> => {
     // A job that cannot be read is gone for whoever wants to note something on it.
     const found = openJob(workshop, dto.jobId);

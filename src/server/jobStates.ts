@@ -10,6 +10,9 @@ import { type House, type JobCase, caseOf } from '@/core/case/jobCase';
 import { type JobWork, NO_WORK, jobWork } from '@/core/case/jobWork';
 import type { Clock } from '@/core/case/nextStep';
 import { type Need, materialNeeds } from '@/core/cost/materialNeeds';
+import type { HangingPlace } from '@/core/life/climates';
+import { lifeOf } from '@/core/life/life';
+import type { LogEntry } from '@/core/log/logEntry';
 import type { JobInputs } from '@/core/job/job';
 import type { SubstanceId } from '@/core/prime/substances';
 import type { StageId } from '@/core/stages/stages';
@@ -53,6 +56,8 @@ export interface JobFacts {
   needs: Need[];
   /** What it still takes of hands and time. */
   work: JobWork;
+  /** Where it hangs and who has it; null where nobody said. */
+  hangs: HangingPlace | null;
 }
 
 /** Whole mm on every roll: cut sizes are rounded up to them. */
@@ -68,7 +73,7 @@ const underOf = ({ rules, lessons }: House): string =>
     .digest('hex')
     .slice(0, 16);
 /** Raised when what is worked out changes, so that states of an earlier version are worked out again. */
-const VERSION = 4;
+const VERSION = 5;
 
 /** Finished and broken jobs stand on no rules any more. */
 const UNDER_NONE = '';
@@ -85,14 +90,16 @@ function stateFor(database: Database, jobId: string, house: House, under: string
     clockReadyMs: null,
     startByMs: null,
     setId: row.set_id,
+    ...STILL_MADE,
   };
   try {
     const job = readJob(row);
     const trouble = shapeTrouble(job.inputs);
     if (trouble !== null) throw new Error(trouble);
-    const here = caseOf(job, soundLog(database, jobId), house, 0);
+    const log = soundLog(database, jobId);
+    const here = caseOf(job, log, house, 0);
     const { stage, clock } = here.next;
-    const facts = factsOf(here, jobId, row.revision);
+    const facts = factsOf(here, log, jobId, row.revision);
     const readyMs = clock && Date.parse(clock.readyAt);
     return {
       ...bare,
@@ -106,6 +113,7 @@ function stateFor(database: Database, jobId: string, house: House, under: string
       clockReadyMs: readyMs,
       startByMs: here.startByMs,
       dueOn: job.inputs.brief.dueOn,
+      ...outOf(here, log, row.number),
       facts: JSON.stringify(facts),
     };
   } catch (error) {
@@ -126,7 +134,41 @@ function stateFor(database: Database, jobId: string, house: House, under: string
   }
 }
 
-function factsOf(here: JobCase, jobId: string, revision: number): JobFacts {
+const placeOf = (log: readonly LogEntry[]): HangingPlace | null => {
+  const { hangs } = lifeOf(log);
+  if (!hangs) return null;
+  const { at: _at, ...place } = hangs;
+  return place;
+};
+
+const STILL_MADE = { handedAt: null, lookedAt: null, mostRh: null, words: null };
+
+/** What a canvas that went out is listed and found by; nothing of one that is still made, or came off its bars. */
+function outOf(here: JobCase, log: readonly LogEntry[], number: number): Pick<JobState, keyof typeof STILL_MADE> {
+  const { handedOverAt, lookedAt, hangs, takenDown } = lifeOf(log);
+  if (!handedOverAt || takenDown) return STILL_MADE;
+  const { brief } = here.inputs;
+  const size = `${Math.round(brief.width.mm)} × ${Math.round(brief.height.mm)}`;
+  return {
+    handedAt: handedOverAt,
+    lookedAt,
+    mostRh: hangs?.mostRh ?? null,
+    words: [
+      `no. ${number}`,
+      brief.title,
+      size,
+      size.replaceAll(' ', ''),
+      hangs?.place ?? '',
+      hangs?.owner ?? '',
+      here.plan.cloth.fabric.name,
+      handedOverAt.slice(0, 10),
+    ]
+      .join('\n')
+      .toLowerCase(),
+  };
+}
+
+function factsOf(here: JobCase, log: readonly LogEntry[], jobId: string, revision: number): JobFacts {
   const { inputs, progress, next } = here;
   const { brief } = inputs;
   const { profile, joint, bracesUpright, bracesLevel } = inputs.bars;
@@ -160,6 +202,7 @@ function factsOf(here: JobCase, jobId: string, revision: number): JobFacts {
       : null,
     needs: next.stage === null ? [] : openNeeds(here),
     work: jobWork(here),
+    hangs: placeOf(log),
     cloth: uncut ? { fabric: inputs.cloth.fabric, piece: clothPieceOf(jobId, inputs, here.house.rules, MM) } : null,
   };
 }
@@ -225,5 +268,6 @@ function keepState(database: Database, jobId: string, work: () => JobState | nul
 export const factsIn = ({ facts }: JobState): JobFacts => ({
   needs: [],
   work: NO_WORK,
-  ...(JSON.parse(facts) as Omit<JobFacts, 'needs' | 'work'>),
+  hangs: null,
+  ...(JSON.parse(facts) as Omit<JobFacts, 'needs' | 'work' | 'hangs'>),
 });

@@ -5,6 +5,8 @@ import type { HouseRules } from '@/core/house/houseRules';
 import { fabricOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
 import { type LearnedValue, NOTHING_TAUGHT, type Taught } from '@/core/log/logEntry';
+import { type CreepLesson, creepLesson } from '@/core/life/creep';
+import { groupsBy } from '@/core/groupsBy';
 import { allCorners, openCorners } from '@/core/tension/openCorners';
 import { latestReadings } from '@/db/logEntries';
 import type { Workshop } from './workshop';
@@ -22,14 +24,25 @@ export function houseLessons({ database }: Pick<Workshop, 'database'>): HouseLes
   const rows = latestReadings(database, ['fasteningPace', 'stiffnessOverTable', 'absorbed'], RECORDS);
   const values = (quantity: string, of: string) =>
     middle(rows.filter((row) => row.quantity === quantity && row.of === of).map(({ value }) => value));
-  const { pace: _pace, ...nothing } = NOTHING_TAUGHT;
-  const cloths: Record<string, Omit<Taught, 'pace'>> = {};
+  const { pace: _pace, creep: _creep, ...nothing } = NOTHING_TAUGHT;
+  const cloths: HouseLessons['cloths'] & Record<string, Omit<Taught, 'pace' | 'creep'>> = {};
   for (const { quantity, of } of rows) {
     if (quantity === 'fasteningPace') continue;
     const [lesson, cloth] = quantity === 'absorbed' ? of.split(' ') : ['stiffness', of];
     cloths[cloth!] = { ...(cloths[cloth!] ?? nothing), [lesson!]: values(quantity, of) };
   }
-  return { pace: values('fasteningPace', ''), cloths };
+  return { pace: values('fasteningPace', ''), cloths, creep: creepLessons(database) };
+}
+
+/** Pairs of readings that creep is learned from: a canvas gives one in years. */
+const CREEP_CASES = 40;
+
+function creepLessons(database: Workshop['database']): HouseLessons['creep'] {
+  const lessons: Record<string, CreepLesson> = {};
+  for (const [of, rows] of groupsBy(latestReadings(database, ['creepPerDecade'], CREEP_CASES), (row) => row.of)) {
+    lessons[of] = creepLesson(rows.map(({ value }) => value / 100))!;
+  }
+  return lessons;
 }
 
 /** Rise of the mean tension that an opening of 1 mm at all corners makes by the table of the cloth, N/m. */

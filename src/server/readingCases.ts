@@ -6,7 +6,12 @@ import { isFragile } from '@/core/stages/look/care';
 import { CORNERS } from '@/core/frame/square/corners';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
-import type { Reading } from '@/core/log/logEntry';
+import { isTakenDown } from '@/core/case/logViolations';
+import { creepFound, creepKey, isPlausible, movedBefore, readingBefore, seenBetween } from '@/core/life/creep';
+import { lifeOf } from '@/core/life/life';
+import type { LifeEventId } from '@/core/life/lifeEvents';
+import type { LogEntry, Reading } from '@/core/log/logEntry';
+import type { StageId } from '@/core/stages/stages';
 import { USES, byId } from '@/core/house/schools';
 import { type JobHistory, stiffnessFound } from '@/core/log/jobHistory';
 import { reading } from '@/core/log/reading';
@@ -33,7 +38,7 @@ import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import { GONE, seenJob } from './seenJob';
 import type { Workshop } from './workshop';
-import { writeDown } from './writeDown';
+import { EMPTY_ENTRY, writeDown } from './writeDown';
 
 /** Ids of the entries of a job whose taps were kept as sound. */
 export const keptTaps = ({ database }: Workshop, jobId: string): string[] => recordedEntries(database, jobId);
@@ -49,8 +54,14 @@ interface Asked {
   note: string;
 }
 
-interface Kept {
+export interface Kept {
   did: string;
+  /** The event, where one happened. */
+  event?: LifeEventId;
+  /** The stage it is noted at; tuning where nothing is said. */
+  stage?: StageId;
+  /** The air it was measured in, where it was not that of the house. */
+  air?: Reading[];
   /** The remedy, where one was carried out. */
   remedy?: RemedyId;
   readings: Reading[];
@@ -59,7 +70,7 @@ interface Kept {
 }
 
 /** One entry of a job’s log, made by `make` from the job as it stands; all or nothing. */
-function keep(
+export function keep(
   workshop: Workshop,
   { jobId, revision, maker, note }: Asked,
   make: (here: JobCase) => Outcome<Kept>,
@@ -71,16 +82,20 @@ function keep(
     const job = seen.value;
     const here = caseOfJob(workshop, { job, log: logOfJob(database, jobId) });
     if (!here.progress.done.has('fasten')) return refuse('Fasten the cloth first: before that there is no tension to keep.');
+    const log = logOfJob(database, jobId);
+    if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down: there is nothing stretched to look at.`);
     const made = make(here);
     if (!made.ok) return made;
+    const { remedy, event, stage = 'tune', air = roomReadings(roomOf(workshop, job.inputs)) } = made.value;
+    const read = [...made.value.readings, ...air];
     const id = writeDown(workshop, jobId, {
-      stage: 'tune',
-      kind: made.value.remedy ? 'remedy' : 'reading',
-      of: made.value.remedy ?? '',
+      stage,
+      kind: remedy ? 'remedy' : event ? 'event' : 'reading',
+      of: remedy ?? event ?? '',
       maker,
       did: made.value.did,
       note,
-      readings: [...made.value.readings, ...roomReadings(roomOf(workshop, job.inputs))],
+      readings: [...read, ...creepReadings(here, log, read, workshop.now().toISOString())],
     });
     made.value.also?.(id);
     updateInputs(database, jobId, revision, job.inputs, now().toISOString());
@@ -89,8 +104,27 @@ function keep(
   return write.immediate();
 }
 
+/** What a reading of tension teaches about how its cloth fades by itself, where nothing was done to it since an earlier one. */
+function creepReadings({ plan, inputs }: JobCase, log: readonly LogEntry[], readings: Reading[], at: string): Reading[] {
+  const entry: LogEntry = { ...EMPTY_ENTRY, id: 'now', stage: 'tune', kind: 'reading', at, maker: 'now', did: '', readings };
+  const life = lifeOf([...log, entry]);
+  const last = life.tensions.at(-1);
+  if (last?.entryId !== 'now') return [];
+  const [first, moved] = [readingBefore(life, last), movedBefore(life, last.order)];
+  const found = first && moved && creepFound(moved.at, first, last, plan.tune.weather);
+  if (!found || !isPlausible(found) || seenBetween(life, first, last)) return [];
+  const known = [first, last].some(({ entryId }) =>
+    [...log, entry].find(({ id }) => id === entryId)!.readings.some((one) => one.known === 'simulated'),
+  )
+    ? 'simulated'
+    : 'reckoned';
+  const of = creepKey(inputs.cloth.fabric, inputs.prime.system);
+  const precision = Math.round(1000 * found.sd) / 10;
+  return [reading('creepPerDecade', Math.round(1000 * found.perDecade) / 10, '%', { of, precision, tool: 'computed', known })];
+}
+
 /** The air that a reading is noted with: the hygrometer’s, where it was read in the last hours, else what was typed. */
-function roomOf(workshop: Workshop, { prime }: JobInputs): Pick<JobInputs['prime'], 'roomC' | 'roomRh' | 'airBy'> {
+export function roomOf(workshop: Workshop, { prime }: JobInputs): Pick<JobInputs['prime'], 'roomC' | 'roomRh' | 'airBy'> {
   const air = airNow(workshop);
   return air ? { roomC: air.celsius, roomRh: air.rh, airBy: air.simulated ? 'simulated' : 'device' } : prime;
 }

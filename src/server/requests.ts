@@ -26,6 +26,8 @@ import {
 import { MEASURED_STAGES } from '@/core/set/measured';
 import { MOST_IN_SET, SET_KINDS, setLayoutShape } from '@/core/set/setShape';
 import { faceLength, titleText } from '@/core/stages/brief/briefInputs';
+import { placeShape } from '@/core/life/climates';
+import { LIFE_EVENTS } from '@/core/life/lifeEvents';
 import { variantShape } from '@/core/variant/variant';
 import { weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGE_IDS } from '@/core/stages/stages';
@@ -41,6 +43,7 @@ const maker = text(1, 80);
 const taskText = text(3, 120);
 const momentMs = whole(0, 10_000_000_000_000);
 const note = text(0, 2000);
+const jpeg = optional(text(4, 2_600_000, '', /^[A-Za-z0-9+/]+={0,2}$/));
 const canvasesSeen = listOf(part('canvasSeen', { jobId: idText, revision }), MOST_IN_SET, [], { least: 1 });
 const howMany = whole(1, MOST_IN_SET);
 const tapeLength = lengthOf(0, 100_000);
@@ -122,6 +125,25 @@ const ASKED = {
     /** The roll or offcut that a recorded cut is taken from. */
     clothId: optional(idText),
   },
+  /**
+   * A canvas looked at where it hangs: what happened, how it feels, its diagonals, how far it bulges, the air there. Air null with
+   * `inHouse` takes that of the house, where it is read. The photograph is a JPEG file in base 64.
+   */
+  keepCare: {
+    ...ofJob,
+    note,
+    event: optional(oneOf(LIFE_EVENTS)),
+    feel: optional(oneOf(FEELS)),
+    down: optional(tapeLength),
+    up: optional(tapeLength),
+    bulge: optional(lengthOf(0, 500)),
+    celsius: optional(number(-30, 50)),
+    rh: optional(number(1, 100)),
+    inHouse: flag(),
+    jpeg,
+  },
+  /** Where it hangs from now on, and who has it. */
+  keepHanging: { ...ofJob, note, hangs: part('hangingPlace', placeShape) },
   /** What is otherwise in a variant; revision 0 for a new one, whose id is made where it is asked. */
   keepVariant: { jobId: idText, id: idText, revision: anyRevision, ...variantShape },
   dropVariant: { jobId: idText, id: idText, revision },
@@ -163,15 +185,7 @@ const ASKED = {
   /** The step that somebody stands at, and how the frame lies. */
   keepPlace: { jobId: idText, stage: oneOf(STAGE_IDS), step: text(1, 80), quarter: oneOf(QUARTERS), filledAt: whole(1, 100_000) },
   /** A note at a step; `says` is what the step said. The photograph is a JPEG file in base 64. */
-  keepNote: {
-    jobId: idText,
-    maker,
-    stage: oneOf(STAGE_IDS),
-    step: text(0, 80),
-    says: text(0, 280),
-    note,
-    jpeg: optional(text(4, 2_600_000, '', /^[A-Za-z0-9+/]+={0,2}$/)),
-  },
+  keepNote: { jobId: idText, maker, stage: oneOf(STAGE_IDS), step: text(0, 80), says: text(0, 280), note, jpeg },
   /** `keepBoth`: under ids of its own, beside one that is here already. */
   importJob: { text: text(1, 5_000_000), keepBoth: flag() },
   readSimulatedAir: {},

@@ -150,6 +150,22 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       reason: 'Read the wrong ones.',
     }),
     archive: () => ({ canvases: [ids.squared, ids.tuned].map(seen), archived: true }),
+    keepCare: () => ({
+      ...of(ids.tuned),
+      event: 'slack',
+      feel: 'soft',
+      down: null,
+      up: null,
+      bulge: null,
+      celsius: 17,
+      rh: 72,
+      inHouse: false,
+      jpeg: null,
+    }),
+    keepHanging: () => ({
+      ...of(ids.tuned),
+      hangs: { place: 'Town hall', owner: 'The council', climate: 'unheated', leastRh: 55, mostRh: 85 },
+    }),
     keepVariant: () => ({
       jobId: ids.fresh,
       id: 'variant-1',

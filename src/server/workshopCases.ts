@@ -255,7 +255,7 @@ export function logPage(
     rows,
     photographs: photographedOf(
       database,
-      rows.flatMap(({ kind, id }) => (kind === 'note' ? [id] : [])),
+      rows.map(({ id }) => id),
     ),
     find,
     entries,

@@ -42,6 +42,7 @@ import {
 } from './setCases';
 import { buyItems, countItem, setItem, storeView, takeItem, toBuyList, undoMove } from './storeCases';
 import { makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
+import { keepCare, keepHanging } from './lifeCases';
 import { adoptVariant, dropVariant, jobVariants, keepVariant } from './variantCases';
 import { pinTask, saveWeek, takePlan, weekSettings } from './week/weekCases';
 import type { Workshop } from './workshop';
@@ -103,6 +104,8 @@ export const WRITES = {
   recordTogether: write('recordTogether', { act: recordTogether, again: (_workshop, { canvases }) => done(canvases.length) }),
   withdrawTogether: write('withdrawTogether', { act: withdrawTogether, again: (_workshop, { entries }) => done(entries.length) }),
   archive: write('archive', { act: archiveJobs, again: (_workshop, { canvases }) => done(canvases.length) }),
+  keepCare: write('keepCare', { act: keepCare, again: jobWithLog }),
+  keepHanging: write('keepHanging', { act: keepHanging, again: jobWithLog }),
   keepVariant: write('keepVariant', { act: keepVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
   dropVariant: write('dropVariant', { act: dropVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
   adoptVariant: write('adoptVariant', { act: adoptVariant, again: jobWithLog }),

@@ -4,6 +4,7 @@
  * what is typed now. Pure; what is costly is worked out when it is asked for, and once.
  */
 import type { HouseRules } from '../house/houseRules';
+import { type CreepLesson, creepKey } from '../life/creep';
 import type { Job, JobInputs } from '../job/job';
 import type { View } from '../job/sideWords';
 import type { Verdict } from '../job/verdict';
@@ -23,7 +24,9 @@ import { type Slack, slackOf } from './slack';
 /** What the records of a house taught: its pace, and by cloth its stiffness and absorption. */
 export interface HouseLessons {
   pace: Taught['pace'];
-  cloths: Readonly<Record<string, Omit<Taught, 'pace'>>>;
+  cloths: Readonly<Record<string, Omit<Taught, 'pace' | 'creep'>>>;
+  /** By cloth and ground: see `creepKey`. */
+  creep: Readonly<Record<string, CreepLesson>>;
 }
 
 /** What a job is read under. */
@@ -35,7 +38,7 @@ export interface House {
   view?: View | undefined;
 }
 
-export const NO_LESSONS: HouseLessons = { pace: null, cloths: {} };
+export const NO_LESSONS: HouseLessons = { pace: null, cloths: {}, creep: {} };
 
 export interface JobCase {
   job: Pick<Job, 'inputs'>;
@@ -62,11 +65,15 @@ export interface JobCase {
 }
 
 /** The lessons that hold for a job’s cloth. */
-export const taughtFor = ({ pace, cloths }: HouseLessons, { cloth }: Pick<JobInputs, 'cloth'>): Taught => ({
-  ...NOTHING_TAUGHT,
-  ...cloths[cloth.fabric],
-  pace,
-});
+export function taughtFor({ pace, cloths, creep }: HouseLessons, { cloth, prime }: Pick<JobInputs, 'cloth' | 'prime'>): Taught {
+  const faded = creep[creepKey(cloth.fabric, prime.system)];
+  return {
+    ...NOTHING_TAUGHT,
+    ...cloths[cloth.fabric],
+    pace,
+    creep: faded ? { value: Math.max(0, faded.perDecade), records: faded.cases } : null,
+  };
+}
 
 /** The end of a day in the time of the reader, ms since 1970; null for none. */
 const endOfDay = (day: string | null): number | null => (day === null ? null : Date.parse(`${day}T23:59:59`));

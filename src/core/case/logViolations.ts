@@ -36,6 +36,8 @@ function violation(inputs: JobInputs, before: readonly LogEntry[], entry: LogEnt
         return `coat ${(entry.step ?? 0) + 1} is recorded where coat ${progress.coatsDone + 1} comes next`;
       return null;
     }
+    case 'event':
+    case 'hung':
     case 'reading':
     case 'remedy':
       if (entry.corrects !== null) return 'a measurement takes nothing back';
@@ -57,6 +59,14 @@ function missingInAnyRun(stage: StageId, progress: Progress): readonly StageId[]
   // What is a stage of neither run stands on nothing that could have come before it.
   return lacks.find((missing) => missing.length === 0) ?? lacks[0] ?? progress.run;
 }
+
+/** Why a canvas cannot be said to hang somewhere; null where it can. */
+export const cannotHang = (log: readonly LogEntry[]): string | null => {
+  if (isTakenDown(log)) return 'was taken down: it hangs nowhere';
+  return standingEntries(log).some(({ kind, stage }) => kind === 'record' && stage === 'fasten')
+    ? null
+    : 'is not stretched yet: it cannot hang';
+};
 
 /** Off its bars: nothing is recorded on it any more. */
 export const isTakenDown = (log: readonly LogEntry[]): boolean => standingEntries(log).some(({ kind }) => kind === 'takenDown');

@@ -39,6 +39,7 @@ export function recordOf(
     corrects: null,
     readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
     readings,
+    hangs: null,
     plan: {
       answer,
       answerNote,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { NOTHING_TAUGHT } from '../log/logEntry';
 import { length } from '../units/length';
 import { DEFAULT_RULES, USUAL_POLICIES } from '../house/houseRules';
 import { newInputs } from '../job/job';
@@ -49,14 +50,18 @@ describe('what version 3 wrote', () => {
       log: { plan: { inputs: typeof fresh; rules: typeof DEFAULT_RULES } }[];
     };
     expect(after.version).toBe(SHAPE_VERSION);
-    expect(after.log[0]).toMatchObject({ device: '' });
+    expect(after.log[0]).toMatchObject({ device: '', hangs: null, plan: { taught: NOTHING_TAUGHT } });
     expect(after.log[0]!.plan.inputs.tune.corners.topLeft).toEqual(length(1));
     expect(after.log[0]!.plan.rules.policies).toEqual(USUAL_POLICIES);
     const five = { ...file(5), log: [{ plan: 'as it is' }, { device: 'Glue table' }] };
     expect(upgradeJobFile(five)).toEqual({
       ...five,
       version: SHAPE_VERSION,
-      log: [{ plan: 'as it is', device: '' }, { device: 'Glue table' }],
+      variants: [],
+      log: [
+        { plan: 'as it is', device: '', hangs: null },
+        { device: 'Glue table', hangs: null },
+      ],
     });
     const later = file(SHAPE_VERSION);
     expect(upgradeJobFile(later)).toBe(later);

@@ -134,8 +134,10 @@ export function upgradePlan(plan: unknown, version: number): unknown {
       ? list.map((one: unknown) => (isPlain(one) ? { id: String(one.about ?? ''), ...one } : one))
       : list;
   return {
-    ...(version < 5 ? { taught: NOTHING_TAUGHT, view: 'front' } : {}),
+    ...(version < 5 ? { view: 'front' } : {}),
     ...plan,
+    // Version 7 learned no creep.
+    taught: { ...NOTHING_TAUGHT, ...(isPlain(plan.taught) ? plan.taught : {}) },
     verdicts: verdicts(plan.verdicts),
     inputs: upgradeInputs(plan.inputs, version),
     rules: upgradeRules(plan.rules),
@@ -158,11 +160,11 @@ export function upgradeKind(kind: string, did: string): { kind: string; of: stri
   return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy.id } : { kind, of: '' };
 }
 
-/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written, version 7 kept no variants. */
+/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written, version 7 kept no variants and said nowhere where a canvas hangs. */
 export function upgradeJobFile(file: unknown): unknown {
   if (!isPlain(file) || ![1, 2, 3, 4, 5, 6, 7].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
     return file;
-  const placed = file.log.map((entry: unknown) => (isPlain(entry) ? { device: '', ...entry } : entry));
+  const placed = file.log.map((entry: unknown) => (isPlain(entry) ? { device: '', hangs: null, ...entry } : entry));
   const version = file.version as number;
   if (version >= 5)
     return {

@@ -4,6 +4,7 @@
 import { VIEWS } from '../job/sideWords';
 import { type HouseRules, houseRulesShape } from '../house/houseRules';
 import { idText, jobInputsShape, momentText } from '../job/job';
+import { placeShape } from '../life/climates';
 import { verdictShape } from '../job/verdict';
 import { type ShapeOf, listOf, number, oneOf, optional, part, text, whole } from '../shape/shape';
 import { STAGE_IDS } from '../stages/stages';
@@ -36,9 +37,18 @@ const taughtShape = {
   sizeAbsorb: optional(part('learnedValue', learnedValueShape)),
   firstAbsorb: optional(part('learnedValue', learnedValueShape)),
   laterAbsorb: optional(part('learnedValue', learnedValueShape)),
+  /** Part of its tension that this cloth under this ground loses in a tenfold of time. */
+  creep: optional(part('learnedValue', learnedValueShape)),
 };
 export interface Taught extends ShapeOf<typeof taughtShape> {}
-export const NOTHING_TAUGHT: Taught = { pace: null, stiffness: null, sizeAbsorb: null, firstAbsorb: null, laterAbsorb: null };
+export const NOTHING_TAUGHT: Taught = {
+  pace: null,
+  stiffness: null,
+  sizeAbsorb: null,
+  firstAbsorb: null,
+  laterAbsorb: null,
+  creep: null,
+};
 
 /** The plan of a stage as it stood when the step was recorded, and the rules, inputs and lessons it came from. */
 export const planSnapshotShape = {
@@ -58,9 +68,20 @@ export interface PlanSnapshot extends ShapeOf<typeof planSnapshotShape> {
 /**
  * A record finishes a step, a withdrawal takes an entry back. A rehearsal is a score on the simulated cloth; a reading and a
  * remedy are what was measured or done between the stages: they finish nothing. Taken down, a canvas is off its bars for good. A
- * note is what somebody saw at a step, with a photograph perhaps.
+ * note is what somebody saw at a step, with a photograph perhaps. An event is what happened to a canvas by itself or by accident;
+ * hung says where it hangs and who has it.
  */
-export const LOG_KINDS = ['record', 'withdrawal', 'rehearsal', 'reading', 'remedy', 'takenDown', 'note'] as const;
+export const LOG_KINDS = [
+  'record',
+  'withdrawal',
+  'rehearsal',
+  'reading',
+  'remedy',
+  'takenDown',
+  'note',
+  'event',
+  'hung',
+] as const;
 
 export const logEntryShape = {
   id: idText,
@@ -68,7 +89,7 @@ export const logEntryShape = {
   /** Which coat, from 0, for priming; null for stages of one step. */
   step: optional(whole(0, 1000)),
   kind: oneOf(LOG_KINDS),
-  /** What the entry is about, by its id: the remedy of a remedy, the step of a note; empty otherwise. */
+  /** What the entry is about, by its id: the remedy of a remedy, the step of a note, the event of an event; empty otherwise. */
   of: text(0, 80),
   at: momentText,
   maker: text(1, 80),
@@ -84,6 +105,8 @@ export const logEntryShape = {
   /** When what was started dries or sets, or null. */
   readyAt: optional(momentText),
   readings: listOf(part('reading', readingShape), 80),
+  /** Where it hangs, of an entry that says so. */
+  hangs: optional(part('hangingPlace', placeShape)),
   plan: optional(part('planSnapshot', planSnapshotShape)),
 };
 export interface LogEntry extends ShapeOf<typeof logEntryShape> {

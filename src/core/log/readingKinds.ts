@@ -64,6 +64,9 @@ export const READING_KINDS = [
   /** The stiffness of a cloth is learned from it. */
   kind('stiffnessOverTable', (of) => `stiffness over table, ${of}`),
   kind('opened', (of) => `opened, ${place(of)}`),
+  kind('bulge', 'bulge of the cloth'),
+  /** The creep of a cloth under a ground is learned from it. */
+  kind('creepPerDecade', (of) => `creep in a tenfold of time, ${of.replace(' ', ', ')}`),
   kind('roomTemperature', 'room temperature'),
   kind('roomHumidity', 'room humidity'),
   kind('groundMixed', 'mixed'),

@@ -18,5 +18,6 @@ export const testEntry = (id: string, stage: StageId, more: Partial<LogEntry> = 
   readyAt: null,
   readings: [],
   plan: null,
+  hangs: null,
   ...more,
 });

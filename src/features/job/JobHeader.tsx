@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
-import { CopyPlus, Download, Hand, ReceiptText, Split, Undo2 } from 'lucide-react';
+import { Activity, CopyPlus, Download, Hand, ReceiptText, Split, Undo2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { isPractice } from '@/core/job/practice';
 import { EDGES, USES, byId } from '@/core/house/schools';
@@ -54,6 +54,7 @@ export function JobHeader({
   nowMs,
   slackDays,
   finished,
+  stretched,
   set,
   deleteButton,
 }: {
@@ -66,6 +67,8 @@ export function JobHeader({
   nowMs: number;
   slackDays: number | null;
   finished: boolean;
+  /** The cloth is fastened: its life begins. */
+  stretched: boolean;
   /** The set it is one canvas of. */
   set: Filed['set'];
   /** Where the job can be taken out. */
@@ -141,6 +144,17 @@ export function JobHeader({
         >
           <ReceiptText aria-hidden className="size-4" />
         </Link>
+        {!isPractice(jobId) && stretched && (
+          <Link
+            className="btn btn-ghost btn-sm px-1.5 bench:px-2"
+            href={`/job/${jobId}/life`}
+            prefetch={false}
+            aria-label="Its life"
+            title="Its life: readings through the years, where it hangs"
+          >
+            <Activity aria-hidden className="size-4" />
+          </Link>
+        )}
         {!isPractice(jobId) && (
           <Link
             className="btn btn-ghost btn-sm px-1.5 bench:px-2"

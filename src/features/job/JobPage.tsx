@@ -53,6 +53,8 @@ interface JobPageProps {
   /** Entries whose taps were kept as sound. */
   recordings: string[];
   filed: Filed;
+  /** The stage that is opened; null for the one that is next. */
+  stage: StageId | null;
   nowMs: number;
 }
 
@@ -74,7 +76,20 @@ interface JobDeskProps extends JobPageProps {
   draft: JobDraft;
 }
 
-function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, filed, nowMs: serverNow, state, draft }: JobDeskProps) {
+function JobDesk({
+  first,
+  rack,
+  cloth,
+  cut,
+  lessons,
+  air,
+  recordings,
+  filed,
+  stage,
+  nowMs: serverNow,
+  state,
+  draft,
+}: JobDeskProps) {
   const router = useRouter();
   const { rules, tape, maker, looksOn } = useWorkshop();
   const nowMs = useNow(serverNow);
@@ -91,7 +106,9 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, filed, now
     [inputs, log, rules, tape, lessons, view, minuteMs],
   );
   const { progress, plan, next } = here;
-  const [open, setOpen] = useState<StageId>(progress.now ?? 'handover');
+  const [open, setOpen] = useState<StageId>(
+    stage !== null && progress.run.includes(stage) ? stage : (progress.now ?? 'handover'),
+  );
 
   const say = sideWords(here.viewOf(open));
   // The slip answers each key at once; the drawing follows in the next free moment, a brace under the hand at once.
@@ -132,6 +149,7 @@ function JobDesk({ first, rack, cloth, cut, lessons, air, recordings, filed, now
             slackDays={here.slack?.days ?? null}
             finished={progress.now === null}
             set={filed.set}
+            stretched={progress.done.has('fasten')}
             deleteButton={
               isPractice(first.job.id) ? null : log.length === 0 ? (
                 <DeleteJob jobId={first.job.id} draft={draft} />

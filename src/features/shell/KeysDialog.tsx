@@ -14,7 +14,7 @@ const KEYS: [keys: string, does: string][] = [
   ['/', 'search'],
   ['y', 'words of the trade on this screen, with their pictures'],
   ['g · f · w · d · a', 'bench, bars for frames, woven cloth, ground, air'],
-  ['s · l · r · k', 'store, log, house rules, the file and its copies'],
+  ['s · v · l · r · k', 'store, canvases that went out, log, house rules, the file and its copies'],
   ['← → ↑ ↓', 'a brace under the focus, 1 mm; with Shift 10 mm'],
   ['arrows, Enter, t', 'a piece on the roll: 10 mm, with Shift 100 mm; pin or free it; turn it'],
   ['c', 'new canvas, on the bench'],

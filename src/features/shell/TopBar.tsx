@@ -16,6 +16,7 @@ const PLACES = [
   { href: '/cloth', name: 'Cloth', key: 'w' },
   { href: '/ground', name: 'Ground', key: 'd' },
   { href: '/store', name: 'Store', key: 's' },
+  { href: '/canvases', name: 'Canvases', key: 'v' },
   { href: '/air', name: 'Air', key: 'a' },
   { href: '/log', name: 'Log', key: 'l' },
   { href: '/rules', name: 'House rules', key: 'r' },
@@ -73,7 +74,7 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
             <Link
               key={place.href}
               href={place.href}
-              // Eight places read ahead at every page would be most of what the server does.
+              // All places read ahead at every page would be most of what the server does.
               prefetch={false}
               aria-current={here ? 'page' : undefined}
               className={`border-b-[3px] py-1 ${here ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}

@@ -25,6 +25,7 @@ import { type DemoAct, tapActs } from './demoTaps';
 import { insertStoreMove, setStoreItem } from '@/db/storeItems';
 import { writeCostSettings } from '@/db/quotes';
 import { writeWeek } from '@/db/weeks';
+import { DEMO_LIVES, type DemoLife, lifeActs } from './demoLives';
 import { demoWeek } from './demoWeek';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { startOf } from '@/core/shape/shape';
@@ -56,10 +57,14 @@ export function seedDemo(database: Database, now: Date): void {
     if (hasJobs(database)) return;
     writeRules(database, DEMO_RULES, 0);
     const finished = FINISHED.map((row, index) => finishedJob(row, index));
-    const jobs = [...finished, ...OPEN_JOBS].flatMap((job, index) => jobActs(database, job, index, now, noise));
+    const jobs = [...finished, ...OPEN_JOBS].flatMap((job, index) => jobActs(database, job, FIRST_NUMBER + index, now, noise));
+    const lives = DEMO_LIVES.flatMap((life) => [
+      ...jobActs(database, wentOut(life), life.number, now, noise),
+      ...lifeActs(database, `demo-${life.number}`, life, now),
+    ]);
     readSimulatedAir({ database, now: () => now, newId: () => '' });
     // The log is written in the order of the work, as a log is.
-    const acts = [...jobs, ...tapActs(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now)];
+    const acts = [...lives, ...jobs, ...tapActs(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now)];
     acts.sort((one, other) => one.at.getTime() - other.at.getTime()).forEach(({ act }) => act());
     for (const set of DEMO_SETS) fileSet(database, set, now);
     DEMO_VARIANTS.forEach((variant, index) =>
@@ -105,14 +110,34 @@ function fileSet(database: Database, { title, kind, layout }: (typeof DEMO_SETS)
   jobs.forEach((job, place) => joinSet(database, job.id, id, place));
 }
 
+/** The stages of a canvas with three coats. */
+const MADE_IN = ['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'prime', 'prime', 'handover'] as const;
+
 /** Racks that a practised hand leaves, mm of diagonal: mostly little, now and then a joint that would not close. */
 const RACKS_MM = [0.5, 1.5, 0, 1, 0.5, 0, 2, 1, 0.5, 0, 1.5, 0.5, 1];
+
+/** A canvas that went out years ago, made like any other. */
+function wentOut({ title, size: [widthMm, heightMm], profile, fabric, maker, wentOut: yearsAgo }: DemoLife): DemoJob {
+  const made = finishedJob([title, widthMm, heightMm, profile], 0);
+  const endHoursAgo = yearsAgo * 365.25 * 24;
+  const weeks = (place: number) => (MADE_IN.length - 1 - place) * 20;
+  return {
+    ...made,
+    dueInDays: -Math.round(endHoursAgo / 24),
+    inputs: { ...made.inputs, cloth: { ...made.inputs.cloth, fabric } },
+    records: MADE_IN.map((stage, place) => ({
+      stage,
+      maker,
+      hoursAgo: endHoursAgo + weeks(place),
+      reason: 'Agreed with the painter.',
+    })),
+  };
+}
 
 /** A canvas of the past: every stage recorded over about a week. */
 function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[number], index: number): DemoJob {
   const maker = DEMO_RULES.makers[index % 3]!;
   const endHoursAgo = (FINISHED.length - index) * 24 * 27 + 30;
-  const stages = ['brief', 'bars', 'square', 'cloth', 'fasten', 'tune', 'prime', 'prime', 'prime', 'handover'] as const;
   const long = Math.max(widthMm, heightMm);
   const braced = long >= 900 ? [0.5] : [];
   return {
@@ -129,32 +154,27 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
       prime: { roomC: 17 + ((index * 5) % 6), roomRh: 45 + ((index * 11) % 22) },
       handover: { weighedKg: 0 },
     },
-    records: stages.map((stage, place) => ({
+    records: MADE_IN.map((stage, place) => ({
       stage,
       maker,
-      hoursAgo: endHoursAgo + (stages.length - 1 - place) * 20,
+      hoursAgo: endHoursAgo + (MADE_IN.length - 1 - place) * 20,
       reason: 'Agreed with the painter.',
     })),
   };
 }
 
 /** A job that is begun and recorded stage by stage. */
-function jobActs(database: Database, demo: DemoJob, index: number, now: Date, noise: () => number): DemoAct[] {
+function jobActs(database: Database, demo: DemoJob, number: number, now: Date, noise: () => number): DemoAct[] {
   const moment = (hoursAgo: number) => new Date(now.getTime() - hoursAgo * HOUR);
   const first = demo.records[0] ?? { stage: 'brief', hoursAgo: 20, maker: '' };
   const started = addMinutes(workingHour(moment(first.hoursAgo), first, new Date(0)), -30);
   let clock = started;
   let serial = 0;
-  const id = `demo-${FIRST_NUMBER + index}`;
+  const id = `demo-${number}`;
   const workshop: Workshop = { database, now: () => clock, newId: () => `${id}-${(serial += 1)}` };
   const inputs = demoInputs(demo, now, noise);
   let revision = 1;
-  const begin = () =>
-    void insertJob(
-      database,
-      { id, number: FIRST_NUMBER + index, createdAt: started.toISOString(), inputs },
-      started.toISOString(),
-    );
+  const begin = () => void insertJob(database, { id, number, createdAt: started.toISOString(), inputs }, started.toISOString());
   let last = started;
   const steps = demo.records.map((record): DemoAct => {
     const at = workingHour(moment(record.hoursAgo), record, last);

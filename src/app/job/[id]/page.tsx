@@ -4,14 +4,23 @@ import { JobPage } from '@/features/job/JobPage';
 import { clothStore, jobCut } from '@/server/clothCases';
 import { airOf } from '@/server/airCases';
 import { brokenJob, openJob } from '@/server/jobReading';
+import { STAGE_IDS } from '@/core/stages/stages';
 import { houseLessons } from '@/server/learnedCases';
 import { keptTaps } from '@/server/readingCases';
 import { rackBars } from '@/server/rackCases';
 import { filedOf } from '@/server/setPages';
 import { workshopOf } from '@/server/practice';
 
-export default async function JobRoute({ params }: { params: Promise<{ id: string }> }) {
+/** A job; at its `stage`, or at the one that is next. */
+export default async function JobRoute({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { id } = await params;
+  const { stage } = await searchParams;
   const workshop = workshopOf(id);
   const broken = brokenJob(workshop, id);
   if (broken)
@@ -33,6 +42,7 @@ export default async function JobRoute({ params }: { params: Promise<{ id: strin
       air={airOf(workshop)}
       recordings={keptTaps(workshop, id)}
       filed={filedOf(workshop, id)}
+      stage={STAGE_IDS.find((one) => one === stage) ?? null}
       nowMs={workshop.now().getTime()}
     />
   );

@@ -34,6 +34,7 @@ export function historyVerdicts(
     ...evenVerdict(last),
     ...(before ? [pastVerdict(last, before)] : []),
     weatherVerdict(last, inputs, context, weather),
+    yearVerdict(last, context),
   ];
 }
 
@@ -121,6 +122,31 @@ function weatherVerdict(last: TensionReading, { prime }: JobInputs, { rules }: P
     because: `It loses about ${decimal(10 * lossPerRh(response), 0)} N/m for ten % RH more: stiffness × (cloth − bars), both guesses of the house.`,
     doThis: low !== null && low < damp ? 'Tighten before the damp months, or hang it where the air is even.' : '',
     uses: ['clothDamp', 'woodDamp', 'slackBelow', 'dampSpell'],
+  });
+}
+
+/** From the first day to the end of the first year, in tenfolds. */
+const DECADES_IN_A_YEAR = Math.log10(365);
+
+/** What creep alone leaves after a year. */
+function yearVerdict(last: TensionReading, { rules, taught }: PlanContext): Verdict {
+  const learned = taught?.creep ?? null;
+  const lost = Math.min(1, (learned?.value ?? assumed(rules, 'clothCreep') / 100) * DECADES_IN_A_YEAR);
+  const left = last.nPerM * (1 - lost);
+  const least = assumed(rules, 'slackBelow');
+  return verdict({
+    id: 'yearOn',
+    about: 'a year from now',
+    level: left < least ? 'watch' : 'good',
+    measured: left,
+    limit: least,
+    unit: 'N/m',
+    says: `By creep alone about ${decimal(left, 0)} N/m would be left after a year in the same air.`,
+    because: learned
+      ? `This cloth under this ground lost ${decimal(100 * learned.value, 1)} % in a tenfold of time: ${learned.records} pair${learned.records === 1 ? '' : 's'} of readings of this house.`
+      : `The house reckons with ${decimal(assumed(rules, 'clothCreep'), 1)} % in a tenfold of time, until its own readings say better.`,
+    doThis: left < least ? 'Leave it tighter, or look at it again within the year.' : '',
+    uses: ['clothCreep', 'slackBelow'],
   });
 }
 

@@ -41,6 +41,16 @@ export const TUNE_ASSUMPTIONS = [
   ),
   row('dampSpell', 'tune', 'Damp spell from', 70, '% RH', [50, 95], 'A day like that slackens cloth; warned of before it comes.'),
   row(
+    'clothCreep',
+    'tune',
+    'Cloth loses in a tenfold of time',
+    6,
+    '%',
+    [0, 30],
+    'Threads relax: as much in the first ten days after one as in the next ninety. A guess until your own readings say better.',
+  ),
+  row('lookAgain', 'tune', 'Look at a canvas again after', 24, 'months', [3, 120], 'Slack, keys and mould are best found early.'),
+  row(
     'keyTaper',
     'tune',
     'Taper of a key',

@@ -29,6 +29,7 @@ const entry = (day: number, readings: Reading[], more: Partial<LogEntry> = {}): 
   readyAt: null,
   readings,
   plan: null,
+  hangs: null,
   ...more,
 });
 const tapped = (day: number, nPerM: number, sd: number, rh = 50, [across, down] = [nPerM, nPerM]) =>

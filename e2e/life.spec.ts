@@ -1,0 +1,94 @@
+/* The life of a canvas through three years, each begun with the clock of the workshop set on: damp, keyed, taken down, stretched again. */
+import { startServer, type TestServer } from './server';
+import { awake, expect, test, verdict } from './test';
+
+/** A clock that was set on lies ahead of the browser’s: what the page asks in between is told by the server alone. */
+const YEAR_MS = 365 * 86_400_000;
+const later = (years: number) => new Date(Date.now() + years * YEAR_MS).toISOString();
+
+let server: TestServer;
+test.beforeAll(async () => {
+  server = await startServer({ demo: true });
+});
+test.afterAll(() => server.remove());
+
+test('a canvas goes slack where it hangs, is keyed, taken down and stretched again, and its life goes on', async ({
+  page,
+  complaints,
+}) => {
+  const anew = async (years: number) => {
+    await page.goto('about:blank');
+    await server.kill();
+    await server.restart(later(years));
+    complaints.length = 0;
+  };
+  await page.goto(`${server.url}/canvases`);
+  await page.getByLabel('Find a canvas').fill('rope 410 x 560');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await page.getByRole('link', { name: 'Rope locker' }).click();
+  await awake(page);
+  await expect(page.getByRole('img', { name: /Tension through the years.*236 ±/ })).toBeVisible();
+
+  // A range that runs backwards is refused; nothing of the form is lost.
+  const hangs = page.getByRole('form', { name: 'Where it hangs' });
+  await hangs.getByLabel('Place').fill('Ferry inn, cellar');
+  await hangs.getByLabel('Who has it').fill('The innkeeper');
+  await hangs.getByLabel('Its air').selectOption('damp');
+  await hangs.getByLabel('Driest').fill('95');
+  await hangs.getByRole('button', { name: 'Keep where it hangs' }).click();
+  await expect(page.getByText(/cannot go from 95 % down to 90 % RH/)).toBeVisible();
+  await expect(hangs.getByLabel('Place')).toHaveValue('Ferry inn, cellar');
+  await hangs.getByLabel('Driest').fill('68');
+  await hangs.getByRole('button', { name: 'Keep where it hangs' }).click();
+  await expect(page.getByRole('heading', { name: /Hangs at Ferry inn, cellar since/ })).toBeVisible();
+
+  await anew(1);
+  await page.goto(`${server.url}/canvases?show=damp`);
+  await page.getByRole('link', { name: 'Rope locker' }).click();
+  await awake(page);
+  const care = page.getByRole('form', { name: 'Look at it' });
+  await care.getByLabel('How it feels').selectOption('slack');
+  await care.getByLabel('What happened').selectOption('slack');
+  await care.getByLabel('Humidity there').fill('84');
+  await care.getByLabel('Diagonal, down').fill('694');
+  await care.getByRole('button', { name: 'Keep what you saw' }).click();
+  await expect(page.getByText(/One diagonal alone tells nothing/)).toBeVisible();
+  await care.getByLabel('Diagonal, up').fill('695');
+  await care.getByRole('button', { name: 'Keep what you saw' }).click();
+  await expect(page.getByText('Looked at: hung slack, felt slack, diagonals 694 mm and 695 mm, at 84 % RH')).toBeVisible();
+  await expect(page.getByTestId('answer')).toHaveText('Slack');
+
+  await expect(verdict(page, /87 % less than on .*“open the corners”: it is the cloth, not the weather/)).toBeVisible();
+  await page.getByRole('link', { name: /Tap it, weigh it/ }).click();
+  await awake(page);
+  await page.getByRole('tab', { name: 'Corners' }).click();
+  await page.getByRole('button', { name: /All four/ }).click();
+  await page.getByRole('button', { name: 'Record this round' }).click();
+  await expect(page.getByText('Nothing is to go.')).toBeVisible();
+  await page.getByRole('link', { name: 'Its life' }).click();
+  await expect(page.getByText(/Corners opened:/).first()).toBeVisible();
+
+  await anew(3.5);
+  await page.goto(`${server.url}/canvases?show=unseen`);
+  await page.getByRole('link', { name: 'Rope locker' }).click();
+  await awake(page);
+  await expect(verdict(page, 'Not looked at for 2.5 years.')).toBeVisible();
+  await page.getByRole('link', { name: 'How it was made' }).click();
+  await awake(page);
+  await page.getByRole('button', { name: 'Take it down' }).click();
+  for (const side of ['top', 'right', 'bottom', 'left']) await page.getByLabel(`Margin, ${side}`).fill('52');
+  await page.getByRole('dialog').getByRole('button', { name: 'Take it down' }).click();
+  await expect(page.getByText(/margins top 52 mm, right 52 mm/)).toBeVisible();
+  await page.goto(`${server.url}/job/demo-126/life`);
+  await expect(page.getByText('It is off its bars: there is nothing stretched to look at.')).toBeVisible();
+  await expect(page.getByRole('form', { name: 'Look at it' })).toHaveCount(0);
+  await page.goBack();
+  await awake(page);
+  await page.getByRole('listitem').filter({ hasText: 'Rope locker' }).getByRole('button', { name: 'Stretch it again' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Rope locker, re-stretch/ })).toBeVisible();
+  await page.goto(`${page.url()}/life`);
+  await expect(page.getByRole('link', { name: 'No. 126' })).toBeVisible();
+  await expect(page.getByText(/^Taken down/)).toBeVisible();
+  await expect(page.getByText(/Hangs: Ferry inn, cellar, The innkeeper/)).toBeVisible();
+  await expect(page.getByText('It is not stretched yet.')).toBeVisible();
+});

@@ -1,0 +1,15 @@
+import { notFound, redirect } from 'next/navigation';
+import { LifePage } from '@/features/life/LifePage';
+import { brokenJob } from '@/server/jobReading';
+import { lifeOfJob } from '@/server/lifeCases';
+import { workshopOf } from '@/server/practice';
+
+/** What became of a canvas: its readings through the years, where it hangs, what was done. */
+export default async function LifeRoute({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const workshop = workshopOf(id);
+  if (brokenJob(workshop, id)) redirect(`/job/${id}`);
+  const life = lifeOfJob(workshop, id);
+  if (!life) notFound();
+  return <LifePage key={id} view={life} nowMs={workshop.now().getTime()} />;
+}

@@ -1,0 +1,144 @@
+'use client';
+/* Canvases that went out: found by title, size, place, owner, number, day or cloth; those to look at again. */
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { format } from 'date-fns';
+import { useEffect, useRef, useState } from 'react';
+import { printSize } from '@/core/units/length';
+import type { CanvasFilter, CanvasPage } from '@/server/canvasCases';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { MiniCanvas } from '../bench/MiniCanvas';
+
+/** A pause in typing after which is asked, ms. */
+const PAUSE_MS = 180;
+
+const addressOf = (find: string, filter: CanvasFilter, from = 0): string => {
+  const asked = new URLSearchParams({
+    ...(find ? { find } : {}),
+    ...(filter === 'all' ? {} : { show: filter }),
+    ...(from > 0 ? { from: String(from) } : {}),
+  });
+  return asked.size > 0 ? `/canvases?${asked.toString()}` : '/canvases';
+};
+
+export function CanvasesPage({ page }: { page: CanvasPage }) {
+  const { tape } = useWorkshop();
+  const router = useRouter();
+  const [typed, setTyped] = useState(page.find);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  useEffect(() => () => void (timer.current && clearTimeout(timer.current)), []);
+  const { rows, count, filter, from, most, lookAgain, dampFrom } = page;
+  const filters: { id: CanvasFilter; name: string }[] = [
+    { id: 'all', name: 'All' },
+    {
+      id: 'unseen',
+      name: `Not looked at for ${lookAgain % 12 === 0 ? `${lookAgain / 12} year${lookAgain === 12 ? '' : 's'}` : `${lookAgain} months`}`,
+    },
+    { id: 'damp', name: `Hangs damp, ${dampFrom} % RH and more` },
+  ];
+  const scale = Math.min(1, ...rows.map(({ widthMm, heightMm }) => Math.min(70 / widthMm, 46 / heightMm)));
+  return (
+    <main className="flex min-h-0 flex-1 flex-col">
+      <header className="hair-b flex flex-wrap items-center gap-x-6 gap-y-2 px-5 py-2">
+        <h1 className="text-[22px] leading-7 font-semibold">Canvases that went out</h1>
+        <input
+          type="search"
+          className="input input-sm h-9 w-72 max-w-full"
+          aria-label="Find a canvas"
+          placeholder="Title, place, owner, size, day"
+          value={typed}
+          onChange={(event) => {
+            const find = event.target.value;
+            setTyped(find);
+            if (timer.current) clearTimeout(timer.current);
+            timer.current = setTimeout(() => router.replace(addressOf(find.trim(), filter)), PAUSE_MS);
+          }}
+        />
+        <nav aria-label="Which canvases" className="flex flex-wrap gap-x-5 text-[15px]">
+          {filters.map(({ id, name }) => (
+            <Link
+              key={id}
+              href={addressOf(page.find, id)}
+              prefetch={false}
+              aria-current={id === filter ? 'page' : undefined}
+              className={`border-b-[3px] py-1 ${id === filter ? 'border-primary font-semibold' : 'soft border-transparent hover:border-[var(--hair)]'}`}
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
+      </header>
+      <div className="min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-2">
+        {rows.length === 0 ? (
+          <p className="py-3 text-[15px]">
+            {page.find
+              ? `No canvas that went out has “${page.find}”.`
+              : filter === 'all'
+                ? 'None went out yet: a canvas comes here when its hand-over is recorded.'
+                : 'None.'}
+          </p>
+        ) : (
+          <table className="figure w-full text-[15px]">
+            <thead className="soft text-left text-[13px]">
+              <tr className="hair-b">
+                <th className="w-20 font-normal">
+                  <span className="sr-only">drawn</span>
+                </th>
+                <th className="font-normal">canvas</th>
+                <th className="hidden font-normal sm:table-cell">hangs</th>
+                <th className="hidden font-normal sm:table-cell">air there</th>
+                <th className="hidden font-normal sm:table-cell">went out</th>
+                <th className="font-normal">looked at</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.id} className="hair-b">
+                  <td className="py-1">
+                    <MiniCanvas row={{ ...row, done: [] }} scale={scale} cell={{ width: 72, height: 48 }} />
+                  </td>
+                  <td className="py-1 pr-4">
+                    <Link href={`/job/${row.id}/life`} prefetch={false} className="link link-hover font-semibold">
+                      {row.title}
+                    </Link>
+                    <span className="soft block text-[13.5px]">
+                      No. {row.number}, <Figure>{printSize(row.widthMm, row.heightMm, tape)}</Figure>
+                    </span>
+                  </td>
+                  <td className="hidden pr-4 sm:table-cell">
+                    {row.hangs ? (
+                      [row.hangs.place, row.hangs.owner].filter(Boolean).join(', ') || '–'
+                    ) : (
+                      <span className="soft">not said</span>
+                    )}
+                  </td>
+                  <td
+                    className={`hidden pr-4 whitespace-nowrap sm:table-cell ${row.hangs && row.hangs.mostRh >= dampFrom ? 'font-semibold text-warning' : ''}`}
+                  >
+                    {row.hangs ? `${row.hangs.leastRh} to ${row.hangs.mostRh} % RH` : ''}
+                  </td>
+                  <td className="hidden pr-4 whitespace-nowrap sm:table-cell">{format(new Date(row.handedAt), 'd MMM yyyy')}</td>
+                  <td className="whitespace-nowrap">{row.lookedAt ? format(new Date(row.lookedAt), 'd MMM yyyy') : ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        <p className="soft flex gap-4 py-2 text-[14px]" role="status">
+          {count} {count === 1 ? 'canvas' : 'canvases'}
+          {from > 0 && (
+            <Link className="link" href={addressOf(page.find, filter, Math.max(0, from - most))}>
+              the ones before
+            </Link>
+          )}
+          {from + most < count && (
+            <Link className="link" href={addressOf(page.find, filter, from + most)}>
+              more
+            </Link>
+          )}
+        </p>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+/* A canvas looked at: what happened, how it feels, its diagonals, its bulge, the air there, a photograph. */
+import { Camera } from 'lucide-react';
+import { useRef, useState } from 'react';
+import type { AirReading } from '@/core/tension/clothWeather';
+import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
+import { FEELS, type FeelId } from '@/core/tension/feel';
+import type { Length } from '@/core/units/length';
+import { parseTemperature, printTemperature } from '@/core/units/temperature';
+import { parsed } from '@/core/units/result';
+import { useFieldErrors } from '@/ui/fieldErrors';
+import { Choice, NumberField, ReadingField, TypedField } from '@/ui/fields';
+import { useAwake } from '@/ui/useAwake';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { photographOf } from '../benchMode/photograph';
+
+export interface Care {
+  note: string;
+  event: LifeEventId | null;
+  feel: FeelId | null;
+  down: Length | null;
+  up: Length | null;
+  bulge: Length | null;
+  celsius: number | null;
+  rh: number | null;
+  inHouse: boolean;
+  jpeg: string | null;
+}
+
+interface CareFormProps {
+  busy: boolean;
+  /** It hangs here, or nobody said where: the air of the house is that of the canvas. */
+  inHouse: boolean;
+  houseAir: AirReading | null;
+  onKeep: (care: Care) => Promise<boolean>;
+}
+
+const NONE = 'none';
+
+export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
+  const { tape } = useWorkshop();
+  const awake = useAwake();
+  const wrong = useFieldErrors();
+  const camera = useRef<HTMLInputElement>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const [care, setCare] = useState<Care>({
+    note: '',
+    event: null,
+    feel: null,
+    down: null,
+    up: null,
+    bulge: null,
+    celsius: null,
+    rh: null,
+    inHouse,
+    jpeg: null,
+  });
+  const change = (patch: Partial<Care>) => setCare((before) => ({ ...before, ...patch }));
+  const take = async (file: File) => {
+    const made = await photographOf(file);
+    setSays(made.ok ? null : made.says);
+    if (made.ok) change({ jpeg: made.jpeg });
+  };
+  return (
+    <form
+      noValidate
+      aria-label="Look at it"
+      className="space-y-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (wrong.size === 0) void onKeep(care);
+      }}
+    >
+      <h2 className="text-[16px] font-semibold">Look at it now</h2>
+      <fieldset disabled={!awake} className="grid grid-cols-2 gap-x-4 gap-y-2">
+        <Choice
+          label="How it feels"
+          value={care.feel ?? NONE}
+          options={[
+            { id: NONE, name: 'not felt' },
+            ...FEELS.map(({ id, name, says: feels }) => ({ id, name: `${name}: ${feels}` })),
+          ]}
+          onChange={(id) => change({ feel: id === NONE ? null : (id as FeelId) })}
+        />
+        <Choice
+          label="What happened"
+          value={care.event ?? NONE}
+          options={[{ id: NONE, name: 'nothing' }, ...LIFE_EVENTS]}
+          onChange={(id) => change({ event: id === NONE ? null : (id as LifeEventId) })}
+        />
+        <NumberField
+          label="Humidity there"
+          value={care.rh}
+          unit="% RH"
+          least={1}
+          most={100}
+          placeholder={inHouse && houseAir ? String(Math.round(houseAir.rh)) : ''}
+          onChange={(rh) => change({ rh })}
+          onClear={() => change({ rh: null })}
+        />
+        <TypedField<number | null>
+          label="Warmth there"
+          value={care.celsius}
+          print={(one) => (one === null ? '' : printTemperature(one, tape))}
+          read={(typed) => (typed.trim() === '' ? parsed<number | null>(null) : parseTemperature(typed, tape))}
+          onChange={(celsius) => change({ celsius })}
+        />
+        <ReadingField label="Diagonal, down" value={care.down} onChange={(down) => change({ down })} />
+        <ReadingField label="Diagonal, up" value={care.up} onChange={(up) => change({ up })} />
+        <ReadingField label="Bulge of the cloth" value={care.bulge} mostMm={500} onChange={(bulge) => change({ bulge })} />
+        <div className="self-end">
+          <button type="button" className="btn btn-outline btn-sm h-9 w-full" onClick={() => camera.current?.click()}>
+            <Camera aria-hidden className="size-4" /> {care.jpeg ? 'Another photograph' : 'Photograph'}
+          </button>
+        </div>
+        <textarea
+          className="textarea col-span-2 min-h-14 w-full"
+          aria-label="Note"
+          placeholder="What you see"
+          maxLength={2000}
+          value={care.note}
+          onChange={(event) => change({ note: event.target.value })}
+        />
+      </fieldset>
+      <input
+        ref={camera}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="sr-only"
+        aria-label="Photograph, from the camera or a file"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void take(file);
+        }}
+      />
+      {care.jpeg && (
+        // eslint-disable-next-line @next/next/no-img-element -- it is in hand already, and nowhere else
+        <img src={`data:image/jpeg;base64,${care.jpeg}`} alt="The photograph that is kept" className="max-h-32" />
+      )}
+      {says && (
+        <p role="alert" className="text-error">
+          {says}
+        </p>
+      )}
+      <p className="soft text-[13px]">
+        {inHouse
+          ? houseAir
+            ? `Left open, the humidity is that of this house: ${Math.round(houseAir.rh)} %.`
+            : 'Left open, the air stays unread: later it cannot be taken off.'
+          : 'Read the humidity where it hangs: left open, it stays unread.'}
+      </p>
+      <button type="submit" className="btn btn-primary h-11 w-full" disabled={!awake || busy || wrong.size > 0}>
+        {busy ? 'Keeping' : 'Keep what you saw'}
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,187 @@
+'use client';
+/* What became of a canvas: its tension through the years in the air of its place, what was done, and what to do now. */
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { caseOf } from '@/core/case/jobCase';
+import { creepKey } from '@/core/life/creep';
+import { lifeOf } from '@/core/life/life';
+import { lifeBand, placesOf } from '@/core/life/lifeBand';
+import { type LifeGround, lifeVerdicts } from '@/core/life/lifeVerdicts';
+import { lastTension, standingEntries } from '@/core/log/jobHistory';
+import { isFragile } from '@/core/stages/look/care';
+import { tensionWords } from '@/core/stages/tune/tensionWords';
+import { FEELS } from '@/core/tension/feel';
+import { printSize } from '@/core/units/length';
+import { keepCareAction, keepHangingAction } from '@/server/actions';
+import type { LifeView } from '@/server/lifeCases';
+import { FieldErrorsProvider } from '@/ui/fieldErrors';
+import { Figure } from '@/ui/Figure';
+import { VerdictList } from '@/ui/VerdictList';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
+import { type Care, CareForm } from './CareForm';
+import { type Hanging, HangingForm } from './HangingForm';
+import { LifeChart } from './LifeChart';
+import { LifeLines } from './LifeLines';
+
+/** How it felt, by the middle of the band that was kept. */
+const feelWords = (nPerM: number): string => FEELS.find(({ bandNPerM: [, high] }) => nPerM < high)?.name ?? FEELS.at(-1)!.name;
+
+const TOOLS = { tap: 'by tap', weight: 'by weight', hand: 'felt' };
+
+export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
+  const { found, earlier, later, lessons, air, photographs } = view;
+  const { rules, tape, maker, looksOn } = useWorkshop();
+  const router = useRouter();
+  const send = useSend();
+  const [says, setSays] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const { job } = found;
+  const told = useMemo(() => {
+    const here = caseOf(job, found.log, { rules, tape, lessons }, nowMs);
+    const log = [...earlier.flatMap((one) => one.log), ...found.log];
+    const life = lifeOf(log);
+    const ground: LifeGround = {
+      rules,
+      response: here.plan.tune.weather,
+      lesson: lessons.creep[creepKey(job.inputs.cloth.fabric, job.inputs.prime.system)] ?? null,
+      painted: here.progress.painted,
+      fragile: isFragile(job.inputs),
+      keyed: here.plan.tune.opener !== null,
+      nowMs,
+    };
+    const placeAt = placesOf(standingEntries(log).filter(({ kind }) => kind === 'hung'));
+    return { here, log, life, verdicts: lifeVerdicts(life, ground), band: lifeBand(life, placeAt, ground) };
+  }, [job, found.log, earlier, rules, tape, lessons, nowMs]);
+  const { here, life, log, verdicts, band } = told;
+  const last = life.tensions.at(-1) ?? null;
+  const measured = lastTension({ ...here.history, tensions: life.tensions });
+  const stretched = here.progress.done.has('fasten') && !life.takenDown;
+  const keep = async (
+    act: (of: { jobId: string; revision: number; maker: string }) => Promise<string | null>,
+  ): Promise<boolean> => {
+    setBusy(true);
+    const refused = await act({ jobId: job.id, revision: job.revision, maker });
+    setSays(refused);
+    setBusy(false);
+    router.refresh();
+    return refused === null;
+  };
+  const care = (one: Care) =>
+    keep(async (of) => {
+      const outcome = await send(keepCareAction, { ...of, ...one });
+      return outcome.ok ? null : refusalWords(outcome);
+    });
+  const hang = (hangs: Hanging) =>
+    keep(async (of) => {
+      const outcome = await send(keepHangingAction, { ...of, note: '', hangs });
+      return outcome.ok ? null : refusalWords(outcome);
+    });
+  const { brief } = job.inputs;
+  return (
+    <main className="flex min-h-0 flex-1 flex-col">
+      <header className="hair-b flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-2">
+        <h1 className="line-clamp-1 text-[22px] leading-7 font-semibold">{brief.title}</h1>
+        <p className="figure soft text-[14.5px]">
+          No. {job.number} · <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure> · {here.plan.cloth.fabric.name}
+          {earlier.map((one) => (
+            <span key={one.id}>
+              {' · '}before{' '}
+              <Link href={`/job/${one.id}/life`} prefetch={false} className="link link-primary">
+                No. {one.number}
+              </Link>
+            </span>
+          ))}
+          {later && (
+            <span>
+              {' · '}stretched again as{' '}
+              <Link href={`/job/${later.id}/life`} prefetch={false} className="link link-primary">
+                No. {later.number}
+              </Link>
+            </span>
+          )}
+        </p>
+        <p className="no-print ml-auto flex flex-wrap gap-x-4 text-[14.5px]">
+          <Link href={`/job/${job.id}`} prefetch={false} className="link link-hover">
+            How it was made
+          </Link>
+          <button type="button" className="link link-hover" onClick={() => window.print()}>
+            Print
+          </button>
+        </p>
+      </header>
+      <div className="grid min-h-0 flex-1 grid-cols-1 overflow-y-auto bg-base-100 bench:grid-cols-[minmax(0,1fr)_372px] bench:overflow-hidden print:block print:overflow-visible">
+        <section aria-label="Through the years" className="flex min-h-0 flex-col bench:overflow-y-auto print:overflow-visible">
+          <div className="px-4 pt-3">
+            <LifeChart life={life} band={band} nowMs={nowMs} />
+          </div>
+          <LifeLines
+            log={log}
+            life={life}
+            photographs={photographs}
+            jobs={[...earlier.map(({ id, log: own }) => ({ id, log: own })), { id: job.id, log: found.log }]}
+          />
+        </section>
+        <aside className="space-y-4 px-5 py-3 bench:overflow-y-auto bench:border-l bench:border-[var(--hair)]">
+          <div>
+            <p className="figure text-[30px] leading-9 font-semibold" data-testid="answer">
+              {last ? (
+                <Figure>{last.tool === 'hand' ? feelWords(last.nPerM) : tensionWords(last.nPerM, last.sdNPerM)}</Figure>
+              ) : (
+                'Not measured'
+              )}
+            </p>
+            <p className="soft text-[14px]">
+              {last
+                ? `${TOOLS[last.tool]}, ${last.at.slice(0, 10)}${last.rh === null ? ', its air not read' : `, at ${Math.round(last.rh)} % RH`}`
+                : 'feel it, tap it or weigh it: what is kept here is what later slack is compared with'}
+              {last?.tool === 'hand' && measured && measured !== last && (
+                <>
+                  ; measured last <Figure>{tensionWords(measured.nPerM, measured.sdNPerM)}</Figure> {TOOLS[measured.tool]},{' '}
+                  {measured.at.slice(0, 10)}
+                </>
+              )}
+            </p>
+          </div>
+          {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
+          {says && (
+            <p role="alert" className="text-error">
+              {says}
+            </p>
+          )}
+          {!stretched && (
+            <p className="text-[15px]">
+              {here.progress.done.has('fasten')
+                ? 'It is off its bars: there is nothing stretched to look at.'
+                : 'It is not stretched yet.'}
+            </p>
+          )}
+          {stretched && !looksOn && (
+            <div className="no-print space-y-4">
+              <FieldErrorsProvider>
+                <CareForm
+                  key={`care ${job.revision}`}
+                  busy={busy}
+                  inHouse={life.hangs === null || life.hangs.climate === 'house'}
+                  houseAir={air.now}
+                  onKeep={care}
+                />
+              </FieldErrorsProvider>
+              <p className="text-[14px]">
+                <Link href={`/job/${job.id}?stage=tune`} prefetch={false} className="link link-primary">
+                  Tap it, weigh it, open its corners, or choose a remedy
+                </Link>{' '}
+                at Tune: all of it comes here too.
+              </p>
+              <FieldErrorsProvider>
+                <HangingForm key={`hangs ${job.revision}`} busy={busy} now={life.hangs} onKeep={hang} />
+              </FieldErrorsProvider>
+            </div>
+          )}
+        </aside>
+      </div>
+    </main>
+  );
+}
