@@ -28,6 +28,11 @@ const PLACES = [
   '/week?view=hours',
   '/week/print',
   '/today',
+  '/canvases',
+  '/job/demo-57/life',
+  '/job/demo-41/passport',
+  '/job/demo-132/whatif',
+  '/job/demo-132/whatif?view=quantity',
   '/set/demo-set-three-moons?stage=square',
 ];
 const STAGES = ['Brief', 'Bars', 'Square', 'Cloth', 'Fasten', 'Tune', 'Prime', 'Hand over'];

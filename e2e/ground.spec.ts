@@ -18,7 +18,10 @@ test('one pot for several canvases: weighed, recorded on each, taken from the st
     for (const [name, button] of STEPS) {
       await stage(page, name).click();
       const reason = page.getByLabel('Reason for going on');
-      await expect(page.getByRole('button', { name: button })).toBeVisible();
+      // Whether a reason is asked for is known once the stage is there.
+      await expect
+        .poll(async () => (await reason.isVisible()) || (await page.getByRole('button', { name: button }).isEnabled()))
+        .toBe(true);
       if (await reason.isVisible()) await reason.fill('Tried out.');
       await record(page, button);
     }

@@ -92,3 +92,59 @@ test('a canvas goes slack where it hangs, is keyed, taken down and stretched aga
   await expect(page.getByText(/Hangs: Ferry inn, cellar, The innkeeper/)).toBeVisible();
   await expect(page.getByText('It is not stretched yet.')).toBeVisible();
 });
+
+test('a passport goes out with a canvas and comes in elsewhere; its label is scanned from a picture', async ({
+  page,
+  demoServer,
+  freshServer,
+  complaints,
+}) => {
+  await page.goto(`${demoServer.url}/job/demo-41/life`);
+  await page.getByRole('link', { name: 'Its passport' }).click();
+  await expect(page.getByRole('heading', { name: 'Lamp room, both lights' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Never' }).getByText(/Never wet the back/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What was measured' }).getByRole('listitem')).toHaveCount(4);
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'The same as a file' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('41-lamp-room-both-lights.passport.json');
+  const given = await file.path();
+
+  await page.goto(`${freshServer.url}/canvases`);
+  await awake(page);
+  await page
+    .getByLabel('Passport', { exact: true })
+    .setInputFiles({ name: 'torn.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"keen-batten/passport"}') });
+  await expect(page.getByRole('alert').filter({ hasText: /^torn\.json was not taken in\. / })).toBeVisible();
+  await page.getByLabel('Passport', { exact: true }).setInputFiles(given);
+  await expect(page.getByText(/Made elsewhere: Ostrel Quay supports workshop, No\. 41/)).toBeVisible();
+  await expect(page.getByText(/^Looked at: felt firm/).first()).toBeVisible();
+  const brought = page.url();
+  await page.goto(`${freshServer.url}/canvases?find=harbour+board`);
+  await awake(page);
+  await expect(page.getByRole('link', { name: 'Lamp room, both lights' })).toBeVisible();
+  await page.getByLabel('Passport', { exact: true }).setInputFiles(given);
+  await expect(page.getByRole('alert').filter({ hasText: 'This canvas was taken in already' })).toBeVisible();
+
+  const label = async (url: string) => {
+    await page.goto(url.replace(/\/life$/, '/slip'));
+    return { name: 'label.png', mimeType: 'image/png', buffer: await page.locator('header svg').screenshot() };
+  };
+  const [own, strange] = [await label(brought), await label(`${demoServer.url}/job/demo-57/life`)];
+  await page.goto(`${freshServer.url}/canvases`);
+  await awake(page);
+  await page.getByRole('button', { name: 'Scan a label' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Scan the label on the back' });
+  await expect(dialog.getByText(/There is no camera here/)).toBeVisible();
+  const scan = dialog.getByLabel('Picture of the label');
+  await scan.setInputFiles({ name: 'empty.png', mimeType: 'image/png', buffer: await page.locator('h1').screenshot() });
+  await expect(dialog.getByText(/No code is found in empty\.png/)).toBeVisible();
+  await scan.setInputFiles({ name: 'note.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+  await expect(dialog.getByText(/note\.txt is no picture/)).toBeVisible();
+  await scan.setInputFiles(strange);
+  await expect(dialog.getByText(/not in this workshop: ask for its passport/)).toBeVisible();
+  // A canvas that is not here is said so by the server too.
+  expect(complaints.splice(0)).toEqual([expect.stringMatching(/404 .*\/api\/job\/demo-57\/inputs$/)]);
+  await scan.setInputFiles(own);
+  await expect(page).toHaveURL(brought);
+});

@@ -27,6 +27,11 @@ test('a narrow screen shows one column and no sideways scrolling', async ({ page
     '/job/demo-130',
     '/log',
     '/rules',
+    '/canvases',
+    '/job/demo-57/life',
+    '/job/demo-41/passport',
+    '/job/demo-132/whatif',
+    '/job/demo-132/whatif?view=quantity',
   ]) {
     await page.goto(demoServer.url + path);
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
@@ -139,14 +144,14 @@ test('the bench puts what needs hands first, keeps clocks in sight and opens wha
   await expect(slip).toContainText(/Stop\. Left: 11\.\d mm left, nothing to hold/);
   await page.goto(demoServer.url);
   const before = await rows.count();
-  await page.getByRole('link', { name: 'Show 26 handed over' }).click();
+  await page.getByRole('link', { name: 'Show 29 handed over' }).click();
   await expect(rows.first()).toContainText('Rope locker');
   await expect(rows).toHaveCount(20);
-  await page.getByRole('link', { name: '6 more' }).click();
-  await expect(rows).toHaveCount(6);
+  await page.getByRole('link', { name: '9 more' }).click();
+  await expect(rows).toHaveCount(9);
   await page.getByRole('link', { name: 'To what is open' }).click();
   await expect(rows).toHaveCount(before);
-  await page.getByRole('link', { name: 'Show 26 handed over' }).click();
+  await page.getByRole('link', { name: 'Show 29 handed over' }).click();
   await page.getByRole('link', { name: /^Rope locker/ }).click();
   await expect(page.getByText(/^Recorded .* by/)).toBeVisible();
 });

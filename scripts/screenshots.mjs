@@ -76,14 +76,16 @@ try {
   await shoot('air', '/air');
   await shoot('set', '/set/demo-set-three-moons?stage=square');
   await shoot('cost', '/job/demo-132/cost');
-  await shoot('to-buy', '/store');
   await shoot('cloth-roll', '/cloth', {
     before: async (page) => {
       await page.getByLabel(/No\. 130/).check();
       await page.waitForTimeout(1200);
     },
   });
-  await shoot('log', '/log');
+  await shoot('variants', '/job/demo-132/whatif', {
+    before: (page) => page.getByTestId('unevenness').nth(2).getByText('to').waitFor(),
+  });
+  await shoot('life', '/job/demo-57/life');
   await shoot('week', '/week', { theme: 'slate', before: (page) => page.waitForTimeout(5000) });
   const fourteenth = async (page) => {
     await page.keyboard.press('Shift+ArrowRight');

@@ -77,6 +77,15 @@ export function logOfJob(database: Database, jobId: string): LogEntry[] {
 export const entryExists = (database: Database, id: string): boolean =>
   database.prepare('SELECT 1 FROM log_entry WHERE id = ?').get(id) !== undefined;
 
+/** The number here of a canvas that was brought with its passport; null where it was not. */
+export const broughtAs = (database: Database, madeId: string): number | null =>
+  database
+    .prepare<[string], number>(
+      "SELECT j.number FROM log_entry e JOIN job j ON j.id = e.job_id WHERE e.kind = 'brought' AND e.of_id = ?",
+    )
+    .pluck()
+    .get(madeId) ?? null;
+
 const PLAIN =
   'e.seq, e.id, e.job_id, e.stage, e.step, e.kind, e.of_id, e.at, e.maker, e.device, e.did, e.note, e.reason, e.corrects, e.ready_at, e.hangs, NULL AS plan, e.written';
 

@@ -40,6 +40,7 @@ export const recordTogetherAction = async (plain: Sent<'recordTogether'>) => ans
 export const withdrawTogetherAction = async (plain: Sent<'withdrawTogether'>) => answer('withdrawTogether', plain);
 export const archiveAction = async (plain: Sent<'archive'>) => answer('archive', plain);
 export const keepCareAction = async (plain: Sent<'keepCare'>) => answer('keepCare', plain);
+export const takePassportAction = async (plain: Sent<'takePassport'>) => answer('takePassport', plain);
 export const keepHangingAction = async (plain: Sent<'keepHanging'>) => answer('keepHanging', plain);
 export const keepVariantAction = async (plain: Sent<'keepVariant'>) => answer('keepVariant', plain);
 export const dropVariantAction = async (plain: Sent<'dropVariant'>) => answer('dropVariant', plain);

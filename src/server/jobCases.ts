@@ -191,6 +191,7 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
     const { records, painted } = progressOf(job.inputs, log);
     const record = standingEntries(log).find((entry) => entry.id === dto.entryId);
     if (!record) return refuse('That record has been taken back already.');
+    if (record.kind === 'brought') return refuse(`No. ${job.number} was made elsewhere: that is not taken back.`);
     if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down, and what came off it is put away: its records stand.`);
     const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
     if (later) return refuse(`${stageActs(later.stage, painted).name} was recorded after it: take that back first.`);
@@ -288,7 +289,7 @@ function oddIds({ job, log, materials: { profiles, species, fabrics } }: JobFile
 }
 
 /** The rules of the house with the bars, woods and cloths of a file that it does not have yet; null when there are none. */
-function addedMaterials(rules: HouseRules, { profiles, species, fabrics }: Materials): HouseRules | null {
+export function addedMaterials(rules: HouseRules, { profiles, species, fabrics }: Materials): HouseRules | null {
   const fresh = <R extends { id: string }>(rows: R[], here: R[]) => rows.filter((row) => !here.some((one) => one.id === row.id));
   const added = {
     profiles: fresh(profiles, profilesOf(rules)),

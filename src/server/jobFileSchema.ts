@@ -1,4 +1,4 @@
-/* The JSON schema of the job file, derived from the classes that check it. */
+/* The JSON schemas of the job file and of the passport, derived from the classes that check them. */
 import 'reflect-metadata';
 // The package ships its storage without types.
 // @ts-expect-error no declaration file
@@ -6,6 +6,8 @@ import { defaultMetadataStorage } from 'class-transformer/cjs/storage';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import { JOB_FILE_FORMAT, jobFileShape } from '@/core/file/jobFile';
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
+import { PASSPORT_FORMAT, passportShape } from '@/core/life/passport';
+import type { Shape } from '@/core/shape/shape';
 import { dtoOf } from './shapeDto';
 
 type Schema = Record<string, unknown>;
@@ -25,9 +27,17 @@ const OWN_RULES = {
   }),
 };
 
-/** The schema, with every part of the file under its name. */
-export function jobFileSchema(): Schema {
-  const root = dtoOf(jobFileShape, 'jobFile').name;
+const LENGTHS = 'Lengths are millimetres with the unit that was typed. Sides are named as seen from the front, right way up.';
+
+export const jobFileSchema = (): Schema =>
+  schemaOf(jobFileShape, 'jobFile', JOB_FILE_FORMAT, 'job file', `One job with its log. ${LENGTHS}`);
+
+export const passportSchema = (): Schema =>
+  schemaOf(passportShape, 'passport', PASSPORT_FORMAT, 'passport of a canvas', `One canvas, to give away with it. ${LENGTHS}`);
+
+/** The schema of a file, with every part of it under its name. */
+function schemaOf(shape: Shape, name: string, formatId: string, title: string, description: string): Schema {
+  const root = dtoOf(shape, name).name;
   const all = validationMetadatasToSchemas({
     classTransformerMetadataStorage: defaultMetadataStorage,
     refPointerPrefix: '#/$defs/',
@@ -37,12 +47,11 @@ export function jobFileSchema(): Schema {
   wanted.delete(root);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: `${JOB_FILE_FORMAT}/${SHAPE_VERSION}`,
-    title: `Keen Batten job file, version ${SHAPE_VERSION}`,
-    description:
-      'One job with its log. Lengths are millimetres with the unit that was typed. Sides are named as seen from the front, right way up.',
+    $id: `${formatId}/${SHAPE_VERSION}`,
+    title: `Keen Batten ${title}, version ${SHAPE_VERSION}`,
+    description,
     ...all[root],
-    $defs: Object.fromEntries([...wanted].sort().map((name) => [name, all[name]])),
+    $defs: Object.fromEntries([...wanted].sort().map((one) => [one, all[one]])),
   };
 }
 

@@ -17,7 +17,7 @@ import { houseLessons } from './learnedCases';
 import { REQUESTS, type Request } from './requests';
 import { andWrite } from './outcome';
 import { keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
-import { tapWavs } from './testWrites';
+import { tapWavs } from './testTaps';
 import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, wordsOf, workUpTo } from './testWorkshop';
 
 let workshop: TestWorkshop;

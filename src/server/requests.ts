@@ -143,6 +143,8 @@ const ASKED = {
     jpeg,
   },
   /** Where it hangs from now on, and who has it. */
+  /** The passport of a canvas that was made elsewhere. */
+  takePassport: { text: text(1, 5_000_000), maker },
   keepHanging: { ...ofJob, note, hangs: part('hangingPlace', placeShape) },
   /** What is otherwise in a variant; revision 0 for a new one, whose id is made where it is asked. */
   keepVariant: { jobId: idText, id: idText, revision: anyRevision, ...variantShape },

@@ -4,5 +4,5 @@ export const SECURITY_HEADERS = [
   { key: 'x-frame-options', value: 'DENY' },
   { key: 'referrer-policy', value: 'same-origin' },
   { key: 'cross-origin-opener-policy', value: 'same-origin' },
-  { key: 'permissions-policy', value: 'camera=(), geolocation=(), microphone=(self)' },
+  { key: 'permissions-policy', value: 'camera=(self), geolocation=(), microphone=(self)' },
 ];

@@ -1,11 +1,7 @@
 /* For tests: one worked workshop, and for every write there is a request that it grants. */
-import { randomLcg } from 'd3-random';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { NOT_OPENED } from '@/core/tension/openCorners';
-import type { TapPlace } from '@/core/tension/tap/membraneTone';
-import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
-import { writeWav } from '@/core/tension/tap/wav';
 import { namedPlan } from '@/core/week/namedPlan';
 import { variationOf } from '@/core/week/variation';
 import { planWeek } from '@/core/week/weekPlan';
@@ -25,6 +21,8 @@ import { countItem, setItem, toBuyList } from './storeCases';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { NO_CHANGE } from '@/core/variant/variant';
+import { printPassport } from '@/core/life/passport';
+import { passport } from './passportCases';
 import { keepVariant } from './variantCases';
 import { startOf } from '@/core/shape/shape';
 import { listGroundStock } from '@/db/groundStocks';
@@ -33,6 +31,7 @@ import { addToRack, series } from './rackCases';
 import type { Request, RequestName } from './requests';
 import { type JobSet, jobsOfSet } from '@/db/jobSets';
 import { createSet } from './setCases';
+import { tapWavs } from './testTaps';
 import { type TestWorkshop, newJob, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
 
 export interface WorkedWorkshop {
@@ -85,17 +84,6 @@ export function workedWorkshop(): WorkedWorkshop {
   );
   return { workshop, ids, sets: { ...set, jobs: jobsOfSet(workshop.database, set.id) } };
 }
-
-/** Three taps on the bare cotton of a new job of 600 × 400 mm, as WAV files. */
-export function tapWavs(nPerM: number, peak = 0.6): Record<TapPlace, string> {
-  const random = randomLcg(0.37);
-  const cloth = { span: { a: 0.6, b: 0.4 }, sigma: 0.34, pull: { tx: nPerM, ty: nPerM } };
-  const file = (place: TapPlace) =>
-    Buffer.from(writeWav({ samples: ordinaryTap(place, cloth, random, RATE, { peak }), rate: RATE })).toString('base64');
-  return { C: file('C'), X: file('X'), Y: file('Y') };
-}
-
-const RATE = 8000;
 
 /** A request that is granted by the worked workshop as it stands. */
 export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: WorkedWorkshop, name: N): Request<N> {
@@ -162,6 +150,11 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       inHouse: false,
       jpeg: null,
     }),
+    takePassport: () => {
+      const given = passport(workshop, ids.tuned);
+      if (typeof given === 'string') throw new Error(given);
+      return { text: printPassport({ ...given, made: { ...given.made, id: 'elsewhere' } }), maker: 'Me' };
+    },
     keepHanging: () => ({
       ...of(ids.tuned),
       hangs: { place: 'Town hall', owner: 'The council', climate: 'unheated', leastRh: 55, mostRh: 85 },

@@ -40,6 +40,7 @@ import {
   typeMeasured,
   withdrawTogether,
 } from './setCases';
+import { takePassport } from './passportCases';
 import { buyItems, countItem, setItem, storeView, takeItem, toBuyList, undoMove } from './storeCases';
 import { makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
 import { keepCare, keepHanging } from './lifeCases';
@@ -105,6 +106,7 @@ export const WRITES = {
   withdrawTogether: write('withdrawTogether', { act: withdrawTogether, again: (_workshop, { entries }) => done(entries.length) }),
   archive: write('archive', { act: archiveJobs, again: (_workshop, { canvases }) => done(canvases.length) }),
   keepCare: write('keepCare', { act: keepCare, again: jobWithLog }),
+  takePassport: write('takePassport', { act: takePassport, ...newJobAgain }),
   keepHanging: write('keepHanging', { act: keepHanging, again: jobWithLog }),
   keepVariant: write('keepVariant', { act: keepVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
   dropVariant: write('dropVariant', { act: dropVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),

@@ -36,6 +36,8 @@ function violation(inputs: JobInputs, before: readonly LogEntry[], entry: LogEnt
         return `coat ${(entry.step ?? 0) + 1} is recorded where coat ${progress.coatsDone + 1} comes next`;
       return null;
     }
+    case 'brought':
+      return before.length === 0 ? null : 'a canvas that was made elsewhere begins with that';
     case 'event':
     case 'hung':
     case 'reading':
@@ -63,7 +65,7 @@ function missingInAnyRun(stage: StageId, progress: Progress): readonly StageId[]
 /** Why a canvas cannot be said to hang somewhere; null where it can. */
 export const cannotHang = (log: readonly LogEntry[]): string | null => {
   if (isTakenDown(log)) return 'was taken down: it hangs nowhere';
-  return standingEntries(log).some(({ kind, stage }) => kind === 'record' && stage === 'fasten')
+  return standingEntries(log).some(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'fasten'))
     ? null
     : 'is not stretched yet: it cannot hang';
 };
@@ -77,6 +79,7 @@ function withdrawalViolation(before: readonly LogEntry[], { corrects }: LogEntry
   const target = standing.find(({ id }) => id === corrects);
   if (!target) return `there is no standing entry ${corrects} before it`;
   const later = standing.slice(standing.indexOf(target) + 1).find(({ kind }) => kind === 'record');
+  if (target.kind === 'brought') return 'where a canvas was made is not taken back';
   if (target.kind === 'takenDown') return 'what came off its bars is not put back by taking a record back';
   return target.kind === 'record' && later ? `${stageById(later.stage).name} still stands on what it takes back` : null;
 }

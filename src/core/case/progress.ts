@@ -27,23 +27,28 @@ export interface Progress {
   now: StageId | null;
 }
 
-/** A stage is done when it has a standing record; priming when it has one for every coat. */
+/** A stage is done when it has a standing record; priming when it has one for every coat; all of them on a canvas made elsewhere. */
 export function progressOf(inputs: JobInputs, log: readonly LogEntry[]): Progress {
   const records = standingRecords(log);
   const coats = records.filter((entry) => entry.stage === 'prime');
-  const coatsWanted = Math.max(1, byId(SYSTEMS, inputs.prime.system).coats.length);
-  const done = new Set(
-    STAGE_IDS.filter((id) => (id === 'prime' ? coats.length >= coatsWanted : records.some((entry) => entry.stage === id))),
-  );
+  const systemCoats = byId(SYSTEMS, inputs.prime.system).coats.length;
+  const coatsWanted = Math.max(1, systemCoats);
   const { painted } = byId(USES, inputs.brief.use);
   const run = runOf(painted);
+  // What was made elsewhere is done, all of it.
+  const brought = log.some(({ kind }) => kind === 'brought');
+  const done = new Set(
+    brought
+      ? run
+      : STAGE_IDS.filter((id) => (id === 'prime' ? coats.length >= coatsWanted : records.some((entry) => entry.stage === id))),
+  );
   const passed = new Set(run.filter((id, index) => !done.has(id) && isPassed(id, run[index + 1], done)));
   return {
     run,
     painted,
     records,
     done,
-    coatsDone: coats.length,
+    coatsDone: brought && !painted ? systemCoats : coats.length,
     passed,
     now: run.find((id) => !done.has(id) && !passed.has(id)) ?? null,
   };

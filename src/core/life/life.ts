@@ -34,6 +34,9 @@ export interface Life {
   takenDown: boolean;
 }
 
+/** What a life begins with that began in another workshop. */
+export const MADE_ELSEWHERE = 'made elsewhere';
+
 /** Remedies that leave the cloth as tight as it was. */
 const MOVES_NOTHING: readonly string[] = ['none', 'air', 'chip', 'conservator'] satisfies (typeof REMEDIES)[number]['id'][];
 
@@ -58,6 +61,8 @@ function markOf(entry: LogEntry): (Omit<LifeMark, 'entryId' | 'at' | 'order' | '
     }
     case 'hung':
       return { kind: 'hung', moves: false, says: entry.hangs?.place || 'hung' };
+    case 'brought':
+      return { kind: 'made', moves: true, says: MADE_ELSEWHERE };
     case 'takenDown':
       return { kind: 'takenDown', moves: true, says: 'taken down' };
     default:
@@ -71,6 +76,7 @@ const looked = ({ kind, stage }: LogEntry): boolean =>
   kind === 'remedy' ||
   kind === 'event' ||
   kind === 'takenDown' ||
+  kind === 'brought' ||
   (kind === 'record' && ['fasten', 'tune', 'prime', 'handover'].includes(stage));
 
 /** @param log oldest first; of a canvas that was stretched again, the log before it and its own */
@@ -82,13 +88,14 @@ export function lifeOf(log: readonly LogEntry[]): Life {
   });
   const hung = entries.findLast(({ kind }) => kind === 'hung');
   const down = entries.findLastIndex(({ kind }) => kind === 'takenDown');
-  const stretched = entries.findLastIndex(({ kind, stage }) => kind === 'record' && stage === 'fasten');
+  const stretched = entries.findLastIndex(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'fasten'));
   return {
     tensions: historyOf(log).tensions,
     marks,
     hangs: hung?.hangs && entries.indexOf(hung) > down ? { ...hung.hangs, at: hung.at } : null,
     lookedAt: entries.findLast(looked)?.at ?? null,
-    handedOverAt: entries.findLast(({ kind, stage }) => kind === 'record' && stage === 'handover')?.at ?? null,
+    handedOverAt:
+      entries.findLast(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'handover'))?.at ?? null,
     takenDown: down > stretched,
   };
 }

@@ -69,7 +69,7 @@ export interface PlanSnapshot extends ShapeOf<typeof planSnapshotShape> {
  * A record finishes a step, a withdrawal takes an entry back. A rehearsal is a score on the simulated cloth; a reading and a
  * remedy are what was measured or done between the stages: they finish nothing. Taken down, a canvas is off its bars for good. A
  * note is what somebody saw at a step, with a photograph perhaps. An event is what happened to a canvas by itself or by accident;
- * hung says where it hangs and who has it.
+ * hung says where it hangs and who has it. Brought is a canvas that was made elsewhere: it begins with its passport.
  */
 export const LOG_KINDS = [
   'record',
@@ -81,6 +81,7 @@ export const LOG_KINDS = [
   'note',
   'event',
   'hung',
+  'brought',
 ] as const;
 
 export const logEntryShape = {
@@ -89,7 +90,7 @@ export const logEntryShape = {
   /** Which coat, from 0, for priming; null for stages of one step. */
   step: optional(whole(0, 1000)),
   kind: oneOf(LOG_KINDS),
-  /** What the entry is about, by its id: the remedy of a remedy, the step of a note, the event of an event; empty otherwise. */
+  /** What the entry is about, by its id: the remedy of a remedy, the step of a note, the event of an event, the id elsewhere of what was brought; empty otherwise. */
   of: text(0, 80),
   at: momentText,
   maker: text(1, 80),

@@ -3,11 +3,19 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { format } from 'date-fns';
+import { QrCode } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { printSize } from '@/core/units/length';
 import type { CanvasFilter, CanvasPage } from '@/server/canvasCases';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { FileButton } from '@/ui/FileButton';
+import { useAwake } from '@/ui/useAwake';
+import { takePassportAction } from '@/server/actions';
+import { fileText } from '../fileText';
+import { refusalWords } from '../refusalWords';
+import { useSend } from '../useSend';
+import { ScanDialog } from './ScanDialog';
 import { MiniCanvas } from '../bench/MiniCanvas';
 
 /** A pause in typing after which is asked, ms. */
@@ -23,11 +31,23 @@ const addressOf = (find: string, filter: CanvasFilter, from = 0): string => {
 };
 
 export function CanvasesPage({ page }: { page: CanvasPage }) {
-  const { tape } = useWorkshop();
+  const { tape, maker, looksOn } = useWorkshop();
+  const send = useSend();
+  const awake = useAwake();
+  const [scans, setScans] = useState(false);
+  const [says, setSays] = useState<string | null>(null);
   const router = useRouter();
   const [typed, setTyped] = useState(page.find);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => () => void (timer.current && clearTimeout(timer.current)), []);
+  const take = async (file: File) => {
+    setSays(null);
+    const read = await fileText(file);
+    if (!read.ok) return setSays(read.says);
+    const outcome = await send(takePassportAction, { text: read.text, maker });
+    if (outcome.ok) return router.push(`/job/${outcome.value.id}/life`);
+    setSays(`${file.name} was not taken in. ${refusalWords(outcome)}`);
+  };
   const { rows, count, filter, from, most, lookAgain, dampFrom } = page;
   const filters: { id: CanvasFilter; name: string }[] = [
     { id: 'all', name: 'All' },
@@ -68,7 +88,23 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
             </Link>
           ))}
         </nav>
+        <div className="ml-auto flex flex-wrap gap-2">
+          <button type="button" className="btn btn-outline btn-sm h-9" disabled={!awake} onClick={() => setScans(true)}>
+            <QrCode aria-hidden className="size-4" /> Scan a label
+          </button>
+          {!looksOn && (
+            <FileButton label="Passport" disabled={!awake} onFile={(file) => void take(file)}>
+              Take in a passport
+            </FileButton>
+          )}
+        </div>
+        {says && (
+          <p role="alert" className="w-full text-[14px] text-error">
+            {says}
+          </p>
+        )}
       </header>
+      {scans && <ScanDialog onClose={() => setScans(false)} />}
       <div className="min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-2">
         {rows.length === 0 ? (
           <p className="py-3 text-[15px]">

@@ -47,7 +47,7 @@ export function LifeChart({ life, band, nowMs }: { life: Life; band: readonly Ba
   return (
     <svg
       viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
-      className="draw w-full"
+      className="draw w-full min-w-[620px] print:min-w-0"
       role="img"
       aria-label={`Tension through the years in N/m: ${life.tensions.map((one) => `${one.at.slice(0, 10)} ${tensionWords(one.nPerM, one.sdNPerM)}`).join('; ') || 'not measured'}`}
     >

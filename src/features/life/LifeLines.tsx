@@ -10,7 +10,7 @@ import { shownMarks } from './shownMarks';
 
 /** What is told here: what was made of the cloth, and all that came after. */
 const told = ({ kind, stage }: LogEntry): boolean =>
-  ['reading', 'remedy', 'event', 'hung', 'takenDown', 'note'].includes(kind) ||
+  ['reading', 'remedy', 'event', 'hung', 'takenDown', 'note', 'brought'].includes(kind) ||
   (kind === 'record' && ['fasten', 'tune', 'prime', 'handover'].includes(stage));
 
 export function LifeLines({

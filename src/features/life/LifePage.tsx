@@ -107,6 +107,11 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
           <Link href={`/job/${job.id}`} prefetch={false} className="link link-hover">
             How it was made
           </Link>
+          {stretched && (
+            <Link href={`/job/${job.id}/passport`} prefetch={false} className="link link-hover">
+              Its passport
+            </Link>
+          )}
           <button type="button" className="link link-hover" onClick={() => window.print()}>
             Print
           </button>
@@ -114,7 +119,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
       </header>
       <div className="grid min-h-0 flex-1 grid-cols-1 overflow-y-auto bg-base-100 bench:grid-cols-[minmax(0,1fr)_372px] bench:overflow-hidden print:block print:overflow-visible">
         <section aria-label="Through the years" className="flex min-h-0 flex-col bench:overflow-y-auto print:overflow-visible">
-          <div className="px-4 pt-3">
+          <div className="overflow-x-auto px-4 pt-3">
             <LifeChart life={life} band={band} nowMs={nowMs} />
           </div>
           <LifeLines
@@ -124,7 +129,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
             jobs={[...earlier.map(({ id, log: own }) => ({ id, log: own })), { id: job.id, log: found.log }]}
           />
         </section>
-        <aside className="space-y-4 px-5 py-3 bench:overflow-y-auto bench:border-l bench:border-[var(--hair)]">
+        <aside className="order-first space-y-4 px-5 py-3 bench:order-none bench:overflow-y-auto bench:border-l bench:border-[var(--hair)]">
           <div>
             <p className="figure text-[30px] leading-9 font-semibold" data-testid="answer">
               {last ? (

@@ -1,0 +1,16 @@
+import { notFound, redirect } from 'next/navigation';
+import { PassportSheet } from '@/features/life/PassportSheet';
+import { brokenJob, openJob } from '@/server/jobReading';
+import { houseLessons } from '@/server/learnedCases';
+import { passport } from '@/server/passportCases';
+import { workshopOf } from '@/server/practice';
+
+/** The passport of a canvas on one sheet, to give away with it. */
+export default async function PassportRoute({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const workshop = workshopOf(id);
+  if (brokenJob(workshop, id)) redirect(`/job/${id}`);
+  const found = openJob(workshop, id);
+  if (!found || typeof passport(workshop, id) === 'string') notFound();
+  return <PassportSheet found={found} lessons={houseLessons(workshop)} nowMs={workshop.now().getTime()} />;
+}

@@ -1,0 +1,149 @@
+/*
+ * The passport of a canvas, given away with it: what it is made of, what was measured, how to keep and to key it, what never to do.
+ * It is read by people as it is, and by another workshop as a canvas that was made elsewhere.
+ */
+import type { JobCase } from '../case/jobCase';
+import { SHAPE_VERSION } from '../file/shapeVersion';
+import { JOINTS } from '../frame/joints';
+import { type Materials, materialsShape } from '../house/materials';
+import { byId } from '../house/schools';
+import { type JobInputs, idText, jobInputsShape, momentText } from '../job/job';
+import { standingEntries } from '../log/jobHistory';
+import { type LogEntry, logEntryShape } from '../log/logEntry';
+import { SYSTEMS } from '../prime/grounds';
+import { type ShapeOf, listOf, number, oneOf, part, text, whole } from '../shape/shape';
+import { braceWords } from '../stages/bars/braceWords';
+import { isFragile } from '../stages/look/care';
+import { tensionWords } from '../stages/tune/tensionWords';
+import { printSize } from '../units/length';
+import { printMass } from '../units/mass';
+import { decimal } from '../units/numeral';
+
+export const PASSPORT_FORMAT = 'keen-batten/passport';
+
+const lines = listOf(text(0, 300), 40);
+
+/** What people read. */
+const saysShape = { materials: lines, measures: lines, keep: lines, key: lines, never: lines };
+export interface PassportSays extends ShapeOf<typeof saysShape> {}
+
+export const passportShape = {
+  format: oneOf([PASSPORT_FORMAT]),
+  version: oneOf([SHAPE_VERSION]),
+  /** Where it was made, its number and id there, and when it was stretched. */
+  made: part('made', { workshop: text(0, 120), number: whole(1, 1_000_000), id: idText, at: momentText }),
+  says: part('passportSays', saysShape),
+  inputs: part('inputs', jobInputsShape),
+  /** Bars, woods and cloths of the house that other workshops may not have. */
+  materials: part('materials', materialsShape),
+  /** Ground that is on it, dry, g/m². */
+  dryGroundGPerM2: number(0, 10_000, 0),
+  /** What was measured and what became of it since, oldest first; without plans. */
+  life: listOf(part('logEntry', logEntryShape), 2000),
+};
+
+export interface Passport extends ShapeOf<typeof passportShape> {
+  inputs: JobInputs;
+  materials: Materials;
+  life: LogEntry[];
+}
+
+/** Kinds of entries that go along: what was seen, measured and done on it, no record of the work itself. */
+const GOES_ALONG: readonly LogEntry['kind'][] = ['reading', 'remedy', 'event', 'hung'];
+
+/** What people read of a canvas: sentences, figures with their units. */
+export function passportSays({ inputs, plan, house, history, progress }: JobCase): PassportSays {
+  const { tape } = house;
+  const { brief, bars, handover, prime } = inputs;
+  const { opener } = plan.tune;
+  const measured = history.tensions.filter(({ tool }) => tool !== 'hand');
+  const soFar = Math.max(...Object.values(history.opened));
+  const painted = progress.painted;
+  return {
+    materials: [
+      `Face ${printSize(brief.width.mm, brief.height.mm, tape)}, ${printMass(handover.weighedKg ?? plan.handover.totalKg, tape)}${handover.weighedKg === null ? ', worked out' : ' on the scale'}.`,
+      `Bars: ${plan.bars.profile.name}, ${printSize(plan.bars.profile.widthMm, plan.bars.profile.depthMm, tape)}; ${byId(JOINTS, bars.joint).name.toLowerCase()}; ${braceWords(bars)}.`,
+      `Cloth: ${plan.cloth.fabric.name}.`,
+      painted
+        ? 'It carries a finished image.'
+        : progress.coatsDone > 0
+          ? `Ground: ${byId(SYSTEMS, prime.system).name}.`
+          : 'Not primed.',
+    ],
+    measures: [
+      ...measured
+        .slice(-6)
+        .map(
+          (one) =>
+            `${one.at.slice(0, 10)}: ${tensionWords(one.nPerM, one.sdNPerM)} by ${one.tool}${one.rh === null ? '' : `, at ${decimal(one.rh, 0)} % RH`}.`,
+        ),
+      ...(measured.length === 0 ? ['Its tension was not measured.'] : []),
+    ],
+    keep: [
+      'Hang it in even air, 40 to 60 % RH, away from heaters, sun and damp outer walls; leave room behind it for air.',
+      'A canvas goes slack in damp air and tightens when it dries: wait before you touch it.',
+      'Dust it with a soft dry brush, the face and the top edge; nothing wet.',
+    ],
+    key: keyWords(opener?.kind ?? null, soFar, isFragile(inputs)),
+    never: [
+      'Never wet the back, and never press on it: from behind, paint cracks without a sign at first.',
+      'Never lean it against anything that touches the cloth, and never carry it by its braces.',
+      'Never drive nails or screws through the bars from the front, and never hang it by a brace.',
+      ...(painted ? ['Never roll it face in.'] : []),
+      'Flaking, a tear or mould: leave it as it is and ask a conservator.',
+    ],
+  };
+}
+
+function keyWords(kind: 'key' | 'bolt' | null, soFarMm: number, fragile: boolean): string[] {
+  if (fragile) return ['The painting is fragile: it is not keyed. Ask a conservator.'];
+  if (kind === null)
+    return ['Its corners are fixed: it is not keyed. A slack cloth is drawn and set again by whoever stretches canvas.'];
+  const open = soFarMm > 0 ? [`Its corners are open by up to ${decimal(soFarMm, 1)} mm.`] : ['Its corners are closed.'];
+  return [
+    ...open,
+    kind === 'bolt'
+      ? 'Turn the bolts, a quarter turn at each of the four corners, then again; never one corner alone.'
+      : 'Card behind every key, the canvas face down on a soft clean table; a tap or two at each of the four corners, then again.',
+    'Stop when the cloth gives a low note, and measure both diagonals: they must stay alike.',
+    'Leave it a day before more; one corner further open than the others takes the frame out of square.',
+  ];
+}
+
+/**
+ * The passport of a canvas.
+ *
+ * @param log its entries, oldest first; of a canvas that was stretched before, those too
+ * @param materials of the house
+ * @throws RangeError for a canvas that is not stretched
+ */
+export function passportOf(
+  here: JobCase,
+  log: readonly LogEntry[],
+  { id, number: ownNumber }: { id: string; number: number },
+  { profiles, species, fabrics }: Materials,
+): Passport {
+  const entries = standingEntries(log);
+  const stretched = entries.findLast(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'fasten'));
+  if (!stretched) throw new RangeError('a canvas that is not stretched has no passport');
+  const { inputs } = here;
+  return {
+    format: PASSPORT_FORMAT,
+    version: SHAPE_VERSION,
+    made: { workshop: here.house.rules.workshop, number: ownNumber, id, at: stretched.at },
+    says: passportSays(here),
+    inputs,
+    materials: {
+      profiles: profiles.filter((row) => row.id === inputs.bars.profile),
+      species: species.filter((row) => row.id === inputs.bars.species),
+      fabrics: fabrics.filter((row) => row.id === inputs.cloth.fabric),
+    },
+    dryGroundGPerM2: here.history.dryGroundGPerM2,
+    life: entries
+      .filter(({ kind }, index) => GOES_ALONG.includes(kind) && index > entries.indexOf(stretched))
+      .map((entry) => ({ ...entry, plan: null })),
+  };
+}
+
+/** The file’s text: two-space JSON with a last newline. */
+export const printPassport = (passport: Passport): string => `${JSON.stringify(passport, null, 2)}\n`;
