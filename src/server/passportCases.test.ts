@@ -76,7 +76,8 @@ describe('a passport', () => {
     const bare = newJob(home, 'Bare');
     expect(passport(home, bare)).toMatch(/not stretched yet/);
     const { job } = openJob(home, jobId)!;
-    const keyed = (inputs: typeof job.inputs) => passportSays(caseOfJob(home, { job: { ...job, inputs }, log: [] })).key.join(' ');
+    const keyed = (inputs: typeof job.inputs) =>
+      passportSays(caseOfJob(home, { job: { ...job, inputs }, log: [] })).key.join(' ');
     expect(keyed(job.inputs)).toMatch(/four corners/);
     const { brief, look } = job.inputs;
     const painted = {

@@ -1,0 +1,144 @@
+/*
+ * How hard to pull at each place of an order, so that the edge ends as even as hands allow. Hands vary by a part σ from pull to
+ * pull, each on its own, so the expected square of what is off is `‖F p − t‖² + σ² Σ p² ‖F column‖²`: hand noise is a ridge on the
+ * normal equations (Tikhonov). Within the least and the most a hand pulls that is a convex quadratic in a box, solved by going from
+ * pull to pull (coordinate descent, converges for a positive definite matrix; Hildreth, 1957). Several guesses of the cloth are
+ * summed, so that no pull stands on one of them alone.
+ */
+import type { Influence } from './influence';
+
+/** What pulls are looked for under. */
+export interface PullBounds {
+  /** Least and most of a pull, N; one that has nothing to pull against is 0. */
+  leastN: number;
+  mostN: number;
+  /** How much a hand varies from pull to pull, as a part of the pull. */
+  noise: number;
+}
+
+export interface ExpectedEdge {
+  /** Mean tension of the edge, N/m. */
+  meanNPerM: number;
+  /** Spread over mean for the exact hand, a fastener that would push counted as holding nothing. */
+  unevenness: number;
+  /** The same of the linear cloth, in which a fastener may push. */
+  linear: number;
+  /** Root of the expected square of it under hand noise. */
+  expected: number;
+  /** Fasteners that would push: what no fastener does. */
+  pushing: number;
+}
+
+/**
+ * How the edge ends by a list of pulls; what is expected under hand noise is that of the linear cloth.
+ *
+ * @param pullsN one for each column
+ */
+export function expectedEdge(
+  { rows, events, nPerMPerN, laidOn }: Influence,
+  pullsN: ArrayLike<number>,
+  noise: number,
+): ExpectedEdge {
+  const [count, columns] = [rows.length, events.length];
+  if (count === 0) return { meanNPerM: 0, unevenness: 1, linear: 1, expected: 1, pushing: 0 };
+  const edge = rows.map((_at, row) => {
+    let sum = 0;
+    for (let column = 0; column < columns; column += 1) sum += nPerMPerN[row * columns + column]! * pullsN[column]!;
+    return sum;
+  });
+  const mean = edge.reduce((sum, one) => sum + one, 0) / count;
+  if (!(mean > 0))
+    return { meanNPerM: mean, unevenness: 1, linear: 1, expected: 1, pushing: edge.filter((one) => one < 0).length };
+  const square = edge.reduce((sum, one) => sum + (one - mean) ** 2, 0) / count;
+  let scatter = 0;
+  for (let column = 0; column < columns; column += 1) {
+    if (laidOn[column]) continue;
+    scatter += (noise * pullsN[column]!) ** 2 * columnScatter({ rows, events, nPerMPerN }, column);
+  }
+  const held = edge.map((one) => Math.max(0, one));
+  const heldMean = held.reduce((sum, one) => sum + one, 0) / count;
+  return {
+    meanNPerM: mean,
+    unevenness: Math.sqrt(held.reduce((sum, one) => sum + (one - heldMean) ** 2, 0) / count) / heldMean,
+    linear: Math.sqrt(square) / mean,
+    expected: Math.sqrt(square + scatter) / mean,
+    pushing: edge.filter((one) => one < 0).length,
+  };
+}
+
+/** Variance of a column over the rows. */
+function columnScatter({ rows, events, nPerMPerN }: Pick<Influence, 'rows' | 'events' | 'nPerMPerN'>, column: number): number {
+  let [sum, squares] = [0, 0];
+  for (let row = 0; row < rows.length; row += 1) {
+    const value = nPerMPerN[row * events.length + column]!;
+    sum += value;
+    squares += value * value;
+  }
+  return squares / rows.length - (sum / rows.length) ** 2;
+}
+
+/** Sweeps over all pulls, and the change of a pull, N, below which they are settled. */
+const MOST_SWEEPS = 2000;
+const SETTLED_N = 1e-4;
+
+/**
+ * The pulls that leave the edge as even as hands allow at a tension; yields between pieces of work.
+ *
+ * @param cloths the same order on several guesses of the cloth; the first one is the one that is reckoned with
+ * @param targetNPerM mean tension of the edge, above 0
+ * @throws RangeError for no cloth, cloths of different orders, bounds that are none, or a target that is not above 0
+ */
+export function* bestPulls(
+  cloths: readonly Influence[],
+  targetNPerM: number,
+  { leastN, mostN, noise }: PullBounds,
+): Generator<undefined, Float64Array> {
+  const [first] = cloths;
+  if (!first) throw new RangeError('pulls are worked out for one cloth at least');
+  const columns = first.events.length;
+  if (cloths.some(({ events }) => events.length !== columns)) throw new RangeError('all cloths take the same order');
+  if (!(targetNPerM > 0)) throw new RangeError(`a tension is above 0 N/m, got ${targetNPerM}`);
+  if (!(leastN >= 0 && mostN > leastN && noise >= 0)) throw new RangeError(`no pull lies between ${leastN} and ${mostN} N`);
+  const { matrix, side } = yield* normalEquations(cloths, targetNPerM, noise);
+  const pulls = new Float64Array(columns);
+  const free = [...pulls.keys()].filter((column) => !first.laidOn[column] && matrix[column * columns + column]! > 0);
+  for (const column of free) pulls[column] = Math.min(mostN, Math.max(leastN, 0.5 * (leastN + mostN)));
+  for (let sweep = 0; sweep < MOST_SWEEPS; sweep += 1) {
+    let most = 0;
+    for (const column of free) {
+      let rest = side[column]!;
+      for (let other = 0; other < columns; other += 1)
+        if (other !== column) rest -= matrix[column * columns + other]! * pulls[other]!;
+      const next = Math.min(mostN, Math.max(leastN, rest / matrix[column * columns + column]!));
+      most = Math.max(most, Math.abs(next - pulls[column]!));
+      pulls[column] = next;
+    }
+    if (most < SETTLED_N) break;
+    if (sweep % 16 === 15) yield;
+  }
+  return pulls;
+}
+
+/** `Σ FᵀF + σ² diag ‖F column‖²` and `Σ Fᵀ t` over the cloths. */
+function* normalEquations(
+  cloths: readonly Influence[],
+  targetNPerM: number,
+  noise: number,
+): Generator<undefined, { matrix: Float64Array; side: Float64Array }> {
+  const columns = cloths[0]!.events.length;
+  const [matrix, side] = [new Float64Array(columns * columns), new Float64Array(columns)];
+  for (const { rows, nPerMPerN } of cloths) {
+    for (let row = 0; row < rows.length; row += 1) {
+      const line = nPerMPerN.subarray(row * columns, (row + 1) * columns);
+      for (let one = 0; one < columns; one += 1) {
+        const value = line[one]!;
+        if (value === 0) continue;
+        side[one]! += value * targetNPerM;
+        matrix[one * columns + one]! += (noise * value) ** 2;
+        for (let other = 0; other < columns; other += 1) matrix[one * columns + other]! += value * line[other]!;
+      }
+      if (row % 32 === 31) yield;
+    }
+  }
+  return { matrix, side };
+}
