@@ -258,7 +258,7 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
     await expect(page.getByRole('alert').filter({ hasText: `“${typed}” ${says}` })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Save the rates' })).toBeDisabled();
   }
-  await page.goto(`${demoServer.url}/job/demo-126`);
+  await page.goto(`${demoServer.url}/job/demo-119`);
   await page.getByRole('button', { name: 'Take it down' }).click();
   const dialog = page.getByRole('dialog', { name: 'Take it down' });
   await expect(dialog.getByRole('button', { name: 'Take it down' })).toBeDisabled();
@@ -267,7 +267,7 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
   await expect(page.getByText(/margins top 52 mm, right 52 mm/)).toBeVisible();
   await page.getByRole('button', { name: 'Stretch it again' }).click();
   await expect(page.getByLabel('What it is', { exact: true })).toHaveValue('restretch');
-  await page.goto(`${demoServer.url}/job/demo-126`);
+  await page.goto(`${demoServer.url}/job/demo-119`);
   await expect(page.getByRole('button', { name: 'Bring this job back' })).toBeVisible();
 });
 

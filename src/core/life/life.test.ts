@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES } from '../house/houseRules';
+import { newInputs } from '../job/job';
 import { reading } from '../log/reading';
+import { isFragile } from '../stages/look/care';
+import { CONDITIONS } from '../stages/look/conditions';
+import { VALUES } from '../stages/look/lookInputs';
+import { length } from '../units/length';
 import type { LogEntry } from '../log/logEntry';
 import { testEntry } from '../log/testEntry';
 import { lossPerRh } from '../tension/clothWeather';
@@ -210,6 +215,29 @@ describe('reading the past', () => {
     expect(damp[0]![5]!.low).toBeLessThan(first![5]!.low - 20);
     const expected = expectedNow(life.tensions[0]!, at(0), { at: at(400), rh: 50 }, { response, lesson, rules: DEFAULT_RULES })!;
     expect(expected.nPerM).toBeCloseTo(220 * leftByCreep(0.06, 2, 400), 6);
+  });
+});
+
+describe('a painting that asks for a conservator', () => {
+  it('is offered no hand by its life, whatever was seen of it', () => {
+    const fresh = newInputs('Old', length(600), length(450));
+    const life = lifeOf([made(), handedOver(), hung(2, CELLAR), weighed(3, 220, 50), weighed(900, 70, 50)]);
+    let asked = 0;
+    for (const { id } of CONDITIONS)
+      for (const { id: value } of VALUES) {
+        const inputs = {
+          ...fresh,
+          brief: { ...fresh.brief, use: 'restretch' as const },
+          look: { ...fresh.look, value, conditions: [{ kind: id, at: null, note: '' }] },
+        };
+        const found = verdictOf(life, 'lifePast', ground(900, { painted: true, fragile: isFragile(inputs) }))!;
+        expect(found.level).toBe('watch');
+        if (!isFragile(inputs)) continue;
+        asked += 1;
+        expect(found.doThis).toMatch(/^The painting is fragile: stop and ask a conservator/);
+        expect(found.doThis).not.toMatch(/key|corner|draw|set it again/);
+      }
+    expect(asked).toBeGreaterThan(5);
   });
 });
 

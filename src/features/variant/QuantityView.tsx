@@ -52,7 +52,7 @@ export function QuantityView({ inputs, weigh }: { inputs: JobInputs; weigh: (inp
   const figures = VARIANT_FIGURES.filter(({ blankOnly }) => !(blankOnly && progress.painted));
   const reader = { tape, currency: rules.currency };
   return (
-    <div className="min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-3">
+    <div className="relative min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-3">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
         <div className="w-52">
           <Choice

@@ -99,7 +99,7 @@ export function VariantsView({ job, first, weigh }: VariantsViewProps) {
     variants.change(variant.id, { changes: changesTo(job.inputs, withChanges(job.inputs, { ...variant.changes, ...patch })) });
   const grid = { gridTemplateColumns: `118px repeat(${columns.length}, minmax(200px, 250px)) minmax(150px, 1fr)` };
   return (
-    <div className="min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-3">
+    <div className="relative min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-3">
       {(says ?? variants.says) && (
         <p role="alert" className="pb-2 text-error">
           {says ?? variants.says}

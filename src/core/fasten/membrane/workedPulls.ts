@@ -1,0 +1,136 @@
+/*
+ * The pulls of an order worked out on several guesses of the cloth at once: nobody knows stiffness and shear to better than half or
+ * double, and on the back the cloth may slip a little over the fold. Pulls that are good on all of them are safe; those worked out
+ * for one exact cloth are not. By the model, which has no friction and no plastic give.
+ */
+import { type ExpectedEdge, type PullBounds, bestPulls, expectedEdge } from './bestPulls';
+import { clothMeasures } from './clothMeasures';
+import { edgeForces, placeCompliance } from './edgePlaces';
+import { type Influence, influence } from './influence';
+import { type Membrane, movesUnder } from './membrane';
+import type { MembraneCloth } from './membraneCloth';
+import { type LevelledPulls, pullLevels } from './pullLevels';
+import type { StapleModel } from './simulateRoute';
+import { Stapling } from './Stapling';
+
+/** What the cloth on the back gives at a fastener where it slips over the fold, mm/N. */
+const SLIPS_MM_PER_N = 0.08;
+
+export interface GuessedCloth {
+  id: 'reckoned' | 'half' | 'double' | 'softShear' | 'stiffShear' | 'slips';
+  cloth: MembraneCloth;
+  bars: StapleModel['bars'];
+}
+
+/**
+ * The cloths that pulls are worked out for, the reckoned one first. Half and double the stiffness are the same cloth on bars that
+ * give half and double as much: forces share out by the one over the other.
+ */
+export function guessedCloths({ cloth, bars, places }: Pick<StapleModel, 'cloth' | 'bars' | 'places'>): GuessedCloth[] {
+  const count = places.length;
+  const given = bars ?? new Float64Array(count * count);
+  const times = (factor: number) => (bars === null ? null : bars.map((give) => give * factor));
+  const slipping = given.map((give, at) => (at % (count + 1) === 0 ? give + SLIPS_MM_PER_N : give));
+  const sheared = (factor: number): MembraneCloth => ({ ...cloth, shearNPerMm: cloth.shearNPerMm * factor });
+  return [
+    { id: 'reckoned', cloth, bars },
+    { id: 'half', cloth, bars: times(0.5) },
+    { id: 'double', cloth, bars: times(2) },
+    { id: 'softShear', cloth: sheared(0.3), bars },
+    { id: 'stiffShear', cloth: sheared(4), bars },
+    { id: 'slips', cloth, bars: slipping },
+  ];
+}
+
+export interface EdgesByCloth {
+  taught: ExpectedEdge;
+  worked: ExpectedEdge;
+  levelled: ExpectedEdge;
+}
+
+export interface WorkedPulls {
+  /** Fastenings in their order, by the index of their event; the lists of pulls go along. */
+  events: number[];
+  laidOn: boolean[];
+  taughtN: Float64Array;
+  workedN: Float64Array;
+  levels: LevelledPulls;
+  /** How the edge ends by each list, on every cloth that was guessed. */
+  edges: Record<GuessedCloth['id'], EdgesByCloth>;
+  /** How far the middle of the cloth is drawn by the levelled pulls, mm right and down. */
+  drift: { xMm: number; yMm: number };
+}
+
+/** The mean inside is brought to the tension aimed at by so many scalings. */
+const SCALINGS = 3;
+
+/** Mean tension inside and drift that pulls lead to. */
+function insideBy(membrane: Membrane, { places, widths, events, bars, jawMm }: StapleModel, pullsN: ArrayLike<number>) {
+  const stapling = new Stapling(placeCompliance(membrane, places, jawMm), bars);
+  let column = 0;
+  for (const { act, place } of events)
+    if (act === 'takeOut') stapling.takeOut(place);
+    else stapling.fasten(place, [pullsN[column++]!]);
+  const forces = stapling.forces();
+  const { acrossNPerM, downNPerM, drift } = clothMeasures(
+    membrane,
+    places,
+    widths,
+    forces,
+    movesUnder(membrane, edgeForces(membrane, places, forces)),
+  );
+  return { meanNPerM: (acrossNPerM + downNPerM) / 2, drift };
+}
+
+/**
+ * The pulls of a model as taught and worked out; yields between pieces of work.
+ *
+ * @param membraneOf condenses a cloth on the mesh of the model
+ * @param most how many levels a hand holds
+ * @returns null where the order as taught stretches nothing: then there is nothing to hold pulls against
+ */
+export function* workedPulls(
+  membraneOf: (cloth: MembraneCloth) => Generator<undefined, Membrane>,
+  model: StapleModel,
+  bounds: PullBounds,
+  most: number,
+): Generator<undefined, WorkedPulls | null> {
+  const guesses = guessedCloths(model);
+  const cloths: Influence[] = [];
+  for (const { cloth, bars } of guesses) {
+    const compliance = placeCompliance(yield* membraneOf(cloth), model.places, model.jawMm);
+    cloths.push(yield* influence(compliance, { ...model, bars }));
+  }
+  const [reckoned] = cloths as [Influence, ...Influence[]];
+  const membrane = yield* membraneOf(model.cloth);
+  const parts = Float64Array.from(reckoned.events, (event) => model.events[event]!.part);
+  const unit = insideBy(membrane, model, parts);
+  if (!(unit.meanNPerM > 0)) return null;
+  const firmN = model.firmN ?? model.targetNPerM / unit.meanNPerM;
+  const taughtN = parts.map((part) => part * firmN);
+  const inside = model.firmN === null ? model.targetNPerM : unit.meanNPerM * firmN;
+  let edgeNPerM = inside;
+  let workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
+  for (let time = 1; time < SCALINGS; time += 1) {
+    const reached = insideBy(membrane, model, workedN).meanNPerM;
+    if (!(reached > 0)) return null;
+    edgeNPerM *= inside / reached;
+    workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
+  }
+  const levels = yield* pullLevels(cloths, workedN, bounds, most);
+  const edges = Object.fromEntries(
+    guesses.map(({ id }, index) => {
+      const by = (pulls: Float64Array) => expectedEdge(cloths[index]!, pulls, bounds.noise);
+      return [id, { taught: by(taughtN), worked: by(workedN), levelled: by(levels.pullsN) }];
+    }),
+  ) as Record<GuessedCloth['id'], EdgesByCloth>;
+  return {
+    events: reckoned.events,
+    laidOn: reckoned.laidOn,
+    taughtN,
+    workedN,
+    levels,
+    edges,
+    drift: insideBy(membrane, model, levels.pullsN).drift,
+  };
+}
