@@ -215,6 +215,15 @@ describe('reading the past', () => {
     expect(damp[0]![5]!.low).toBeLessThan(first![5]!.low - 20);
     const expected = expectedNow(life.tensions[0]!, at(0), { at: at(400), rh: 50 }, { response, lesson, rules: DEFAULT_RULES })!;
     expect(expected.nPerM).toBeCloseTo(220 * leftByCreep(0.06, 2, 400), 6);
+    // Half of what the air does is as likely: 30 N/m for 30 % RH more.
+    const damper = expectedNow(life.tensions[0]!, at(0), { at: at(400), rh: 80 }, { response, lesson, rules: DEFAULT_RULES })!;
+    expect(Math.sqrt(damper.sdNPerM ** 2 - expected.sdNPerM ** 2)).toBeCloseTo(lossPerRh(response) * 15, 6);
+  });
+
+  it('has a band that ends where the cloth was moved', () => {
+    const life = lifeOf([made(), handedOver(), weighed(2, 220, 50), keyed(100), weighed(400, 230, 50)]);
+    const [first] = lifeBand(life, placesOf([]), ground(1000, { lesson }));
+    expect(first!.at(-1)!.atMs).toBe(Date.parse(at(100)));
   });
 });
 
