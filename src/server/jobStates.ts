@@ -11,8 +11,7 @@ import { type JobWork, NO_WORK, jobWork } from '@/core/case/jobWork';
 import type { Clock } from '@/core/case/nextStep';
 import { type Need, materialNeeds } from '@/core/cost/materialNeeds';
 import type { HangingPlace } from '@/core/life/climates';
-import { lifeOf } from '@/core/life/life';
-import type { LogEntry } from '@/core/log/logEntry';
+import { type Life, lifeOf } from '@/core/life/life';
 import type { JobInputs } from '@/core/job/job';
 import type { SubstanceId } from '@/core/prime/substances';
 import type { StageId } from '@/core/stages/stages';
@@ -99,7 +98,8 @@ function stateFor(database: Database, jobId: string, house: House, under: string
     const log = soundLog(database, jobId);
     const here = caseOf(job, log, house, 0);
     const { stage, clock } = here.next;
-    const facts = factsOf(here, log, jobId, row.revision);
+    const life = lifeOf(log);
+    const facts = factsOf(here, life, jobId, row.revision);
     const readyMs = clock && Date.parse(clock.readyAt);
     return {
       ...bare,
@@ -113,7 +113,7 @@ function stateFor(database: Database, jobId: string, house: House, under: string
       clockReadyMs: readyMs,
       startByMs: here.startByMs,
       dueOn: job.inputs.brief.dueOn,
-      ...outOf(here, log, row.number),
+      ...outOf(here, life, row.number),
       facts: JSON.stringify(facts),
     };
   } catch (error) {
@@ -134,8 +134,7 @@ function stateFor(database: Database, jobId: string, house: House, under: string
   }
 }
 
-const placeOf = (log: readonly LogEntry[]): HangingPlace | null => {
-  const { hangs } = lifeOf(log);
+const placeOf = ({ hangs }: Life): HangingPlace | null => {
   if (!hangs) return null;
   const { at: _at, ...place } = hangs;
   return place;
@@ -144,8 +143,11 @@ const placeOf = (log: readonly LogEntry[]): HangingPlace | null => {
 const STILL_MADE = { handedAt: null, lookedAt: null, mostRh: null, words: null };
 
 /** What a canvas that went out is listed and found by; nothing of one that is still made, or came off its bars. */
-function outOf(here: JobCase, log: readonly LogEntry[], number: number): Pick<JobState, keyof typeof STILL_MADE> {
-  const { handedOverAt, lookedAt, hangs, takenDown } = lifeOf(log);
+function outOf(
+  here: JobCase,
+  { handedOverAt, lookedAt, hangs, takenDown }: Life,
+  number: number,
+): Pick<JobState, keyof typeof STILL_MADE> {
   if (!handedOverAt || takenDown) return STILL_MADE;
   const { brief } = here.inputs;
   const size = `${Math.round(brief.width.mm)} × ${Math.round(brief.height.mm)}`;
@@ -168,7 +170,7 @@ function outOf(here: JobCase, log: readonly LogEntry[], number: number): Pick<Jo
   };
 }
 
-function factsOf(here: JobCase, log: readonly LogEntry[], jobId: string, revision: number): JobFacts {
+function factsOf(here: JobCase, life: Life, jobId: string, revision: number): JobFacts {
   const { inputs, progress, next } = here;
   const { brief } = inputs;
   const { profile, joint, bracesUpright, bracesLevel } = inputs.bars;
@@ -202,7 +204,7 @@ function factsOf(here: JobCase, log: readonly LogEntry[], jobId: string, revisio
       : null,
     needs: next.stage === null ? [] : openNeeds(here),
     work: jobWork(here),
-    hangs: placeOf(log),
+    hangs: placeOf(life),
     cloth: uncut ? { fabric: inputs.cloth.fabric, piece: clothPieceOf(jobId, inputs, here.house.rules, MM) } : null,
   };
 }

@@ -1,6 +1,6 @@
 /* Passports: given away with a canvas, and read in as a canvas that was made elsewhere. */
 import { logViolations } from '@/core/case/logViolations';
-import { type Passport, passportOf, passportShape } from '@/core/life/passport';
+import { GOES_ALONG, type Passport, passportOf, passportShape } from '@/core/life/passport';
 import { materialViolations } from '@/core/house/materials';
 import { inputsViolations } from '@/core/job/job';
 import { type LogEntry } from '@/core/log/logEntry';
@@ -74,9 +74,7 @@ export function takePassport(workshop: Workshop, { text, maker }: Request<'takeP
     ...inputsViolations(inputs),
     ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
     ...life.flatMap(({ kind }, index) =>
-      ['reading', 'remedy', 'event', 'hung'].includes(kind)
-        ? []
-        : [{ field: `life.${index}`, says: `a ${kind} does not go along with a canvas` }],
+      GOES_ALONG.includes(kind) ? [] : [{ field: `life.${index}`, says: `a ${kind} does not go along with a canvas` }],
     ),
     ...logViolations(inputs, log).map(({ index, says }) => ({ field: `life.${index - 1}`, says })),
   ];

@@ -80,9 +80,9 @@ export function keep(
     const seen = seenJob(database, { jobId, revision });
     if (!seen.ok) return seen;
     const job = seen.value;
-    const here = caseOfJob(workshop, { job, log: logOfJob(database, jobId) });
-    if (!here.progress.done.has('fasten')) return refuse('Fasten the cloth first: before that there is no tension to keep.');
     const log = logOfJob(database, jobId);
+    const here = caseOfJob(workshop, { job, log });
+    if (!here.progress.done.has('fasten')) return refuse('Fasten the cloth first: before that there is no tension to keep.');
     if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down: there is nothing stretched to look at.`);
     const made = make(here);
     if (!made.ok) return made;

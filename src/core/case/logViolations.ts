@@ -1,6 +1,6 @@
 /* Whether a log could have come about: what a workshop refuses to write, it refuses to take in. */
 import type { JobInputs } from '../job/job';
-import { standingEntries } from '../log/jobHistory';
+import { isStretching, standingEntries } from '../log/jobHistory';
 import type { LogEntry } from '../log/logEntry';
 import { type StageId, runOf, stageById } from '../stages/stages';
 import { type Progress, missingBefore, progressOf } from './progress';
@@ -65,9 +65,7 @@ function missingInAnyRun(stage: StageId, progress: Progress): readonly StageId[]
 /** Why a canvas cannot be said to hang somewhere; null where it can. */
 export const cannotHang = (log: readonly LogEntry[]): string | null => {
   if (isTakenDown(log)) return 'was taken down: it hangs nowhere';
-  return standingEntries(log).some(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'fasten'))
-    ? null
-    : 'is not stretched yet: it cannot hang';
+  return standingEntries(log).some(isStretching) ? null : 'is not stretched yet: it cannot hang';
 };
 
 /** Off its bars: nothing is recorded on it any more. */

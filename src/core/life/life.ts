@@ -2,7 +2,7 @@
  * The life of a canvas as its log tells it: what was measured and felt, what was done and what happened, where it hung. A canvas
  * that was taken down and stretched again goes on in the log of another job; its life is read from both, one after the other.
  */
-import { type TensionReading, historyOf, standingEntries } from '../log/jobHistory';
+import { type TensionReading, historyOf, isStretching, standingEntries } from '../log/jobHistory';
 import type { LogEntry } from '../log/logEntry';
 import { REMEDIES } from '../tension/remedies';
 import type { HangingPlace } from './climates';
@@ -88,7 +88,7 @@ export function lifeOf(log: readonly LogEntry[]): Life {
   });
   const hung = entries.findLast(({ kind }) => kind === 'hung');
   const down = entries.findLastIndex(({ kind }) => kind === 'takenDown');
-  const stretched = entries.findLastIndex(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'fasten'));
+  const stretched = entries.findLastIndex(isStretching);
   return {
     tensions: historyOf(log).tensions,
     marks,

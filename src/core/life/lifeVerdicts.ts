@@ -169,7 +169,7 @@ function remedyWords({ painted, fragile, keyed }: LifeGround): string {
 
 function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
   const { hangs } = life;
-  const last = lastTension({ ...EMPTY, tensions: life.tensions });
+  const last = lastTension(life);
   if (!hangs || life.takenDown) return [];
   const least = assumed(rules, 'slackBelow');
   const newest = life.tensions.at(-1);
@@ -214,8 +214,6 @@ function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
     }),
   ];
 }
-
-const EMPTY = { turns: [], remedies: [], opened: { topLeft: 0, topRight: 0, bottomRight: 0, bottomLeft: 0 }, dryGroundGPerM2: 0 };
 
 /** Its air is as damp as what counts as a damp spell. */
 export const isDampPlace = ({ mostRh }: Pick<HangingPlace, 'mostRh'>, rules: HouseRules): boolean =>

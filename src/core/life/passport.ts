@@ -8,7 +8,7 @@ import { JOINTS } from '../frame/joints';
 import { type Materials, materialsShape } from '../house/materials';
 import { byId } from '../house/schools';
 import { type JobInputs, idText, jobInputsShape, momentText } from '../job/job';
-import { standingEntries } from '../log/jobHistory';
+import { isStretching, standingEntries } from '../log/jobHistory';
 import { type LogEntry, logEntryShape } from '../log/logEntry';
 import { SYSTEMS } from '../prime/grounds';
 import { type ShapeOf, listOf, number, oneOf, part, text, whole } from '../shape/shape';
@@ -49,7 +49,7 @@ export interface Passport extends ShapeOf<typeof passportShape> {
 }
 
 /** Kinds of entries that go along: what was seen, measured and done on it, no record of the work itself. */
-const GOES_ALONG: readonly LogEntry['kind'][] = ['reading', 'remedy', 'event', 'hung'];
+export const GOES_ALONG: readonly LogEntry['kind'][] = ['reading', 'remedy', 'event', 'hung'];
 
 /** What people read of a canvas: sentences, figures with their units. */
 export function passportSays({ inputs, plan, house, history, progress }: JobCase): PassportSays {
@@ -124,7 +124,7 @@ export function passportOf(
   { profiles, species, fabrics }: Materials,
 ): Passport {
   const entries = standingEntries(log);
-  const stretched = entries.findLast(({ kind, stage }) => kind === 'brought' || (kind === 'record' && stage === 'fasten'));
+  const stretched = entries.findLast(isStretching);
   if (!stretched) throw new RangeError('a canvas that is not stretched has no passport');
   const { inputs } = here;
   return {

@@ -60,6 +60,10 @@ export function standingEntries(log: readonly LogEntry[]): LogEntry[] {
   return log.filter(({ id, kind }) => kind !== 'withdrawal' && kind !== 'rehearsal' && !withdrawn.has(id));
 }
 
+/** The cloth goes on its bars: here, or in the workshop that it was brought from. */
+export const isStretching = ({ kind, stage }: Pick<LogEntry, 'kind' | 'stage'>): boolean =>
+  kind === 'brought' || (kind === 'record' && stage === 'fasten');
+
 export function historyOf(log: readonly LogEntry[]): JobHistory {
   const entries = standingEntries(log);
   const value: ValueOf = ({ readings }, quantity, of = '') =>
@@ -110,7 +114,7 @@ function tensionOf(entry: LogEntry, order: number, reading: Reading, tool: Tensi
 }
 
 /** The tension that is believed now: the last one that was measured, or felt where nothing was measured. */
-export const lastTension = ({ tensions }: JobHistory): TensionReading | null =>
+export const lastTension = ({ tensions }: Pick<JobHistory, 'tensions'>): TensionReading | null =>
   tensions.findLast(({ tool }) => tool !== 'hand') ?? tensions.at(-1) ?? null;
 
 /** Rise measured over the rise foretold must be told apart from none by this many standard deviations. */

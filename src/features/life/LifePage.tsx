@@ -57,7 +57,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
   }, [job, found.log, earlier, rules, tape, lessons, nowMs]);
   const { here, life, log, verdicts, band } = told;
   const last = life.tensions.at(-1) ?? null;
-  const measured = lastTension({ ...here.history, tensions: life.tensions });
+  const measured = lastTension(life);
   const stretched = here.progress.done.has('fasten') && !life.takenDown;
   const keep = async (
     act: (of: { jobId: string; revision: number; maker: string }) => Promise<string | null>,

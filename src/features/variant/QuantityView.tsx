@@ -2,14 +2,14 @@
 /* One quantity moved over its range: what every stage comes to, as small charts of one kind. */
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import type { Level } from '@/core/job/verdict';
 import { type FigureReader, VARIANT_FIGURES, type VariantFigure } from '@/core/variant/figures';
 import { FIELD_OF, QUANTITIES, type QuantityId, quantityNow, quantityValues, withQuantity } from '@/core/variant/quantities';
 import { isFixed } from '@/core/variant/variant';
 import type { WeighedVariant } from '@/core/variant/weighedVariant';
-import { type Tape, length, printLength, printTyped } from '@/core/units/length';
+import { type Tape, printLength, printTyped } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
 import { Choice } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
@@ -26,7 +26,7 @@ function valueWords(id: QuantityId, value: number, inputs: JobInputs, tape: Tape
   if (id === 'tension') return `${decimal(value, 0)} N/m`;
   if (id !== 'size') return String(value);
   const { width, height } = withQuantity('size', inputs, value).brief;
-  if (value === 100) return `${printTyped(length(width.mm, width.unit))} × ${printTyped(height)}`;
+  if (value === 100) return `${printTyped(width)} × ${printTyped(height)}`;
   return `${printLength(width.mm, tape)} × ${printLength(height.mm, tape)}`;
 }
 
@@ -34,7 +34,7 @@ export function QuantityView({ inputs, weigh }: { inputs: JobInputs; weigh: (inp
   const { rules, tape } = useWorkshop();
   const [id, setId] = useState<QuantityId>('tension');
   const [asked, setAsked] = useState<number | null>(null);
-  const base = weigh(inputs);
+  const base = useMemo(() => weigh(inputs), [weigh, inputs]);
   const fixed = 'here' in base && isFixed(FIELD_OF[id], base.here.progress);
   const values = fixed ? [] : quantityValues(id, inputs);
   const { points, says } = usePoints(id, values, inputs, weigh);
@@ -111,14 +111,14 @@ export function QuantityView({ inputs, weigh }: { inputs: JobInputs; weigh: (inp
           ))}
         </div>
       )}
-      {here && 'weighed' in base && <StageLevels points={points} values={values} value={value} stages={here.weighed.stages} />}
+      {here && <StageLevels points={points} values={values} value={value} stages={here.weighed.stages} />}
     </div>
   );
 }
 
 /** Weighs one value after the other, so that the page stays awake between them. */
 function usePoints(id: QuantityId, values: readonly number[], inputs: JobInputs, weigh: (inputs: JobInputs) => Weighing) {
-  const [found, setFound] = useState<{ of: unknown; points: Point[]; says: string | null }>({ of: null, points: [], says: null });
+  const [found, setFound] = useState<{ points: Point[]; says: string | null }>({ points: [], says: null });
   const key = JSON.stringify([id, values]);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | null = null;
@@ -128,7 +128,7 @@ function usePoints(id: QuantityId, values: readonly number[], inputs: JobInputs,
       if (value === undefined) return;
       const weighing = weigh(withQuantity(id, inputs, value));
       if ('weighed' in weighing) points.push({ value, weighed: weighing.weighed });
-      setFound({ of: weigh, points: [...points], says: 'says' in weighing ? `At ${value}: ${weighing.says}` : null });
+      setFound({ points: [...points], says: 'says' in weighing ? `At ${value}: ${weighing.says}` : null });
       timer = setTimeout(() => next(index + 1), 0);
     };
     timer = setTimeout(() => next(0), 0);

@@ -5,6 +5,7 @@
  * pull to pull (coordinate descent, converges for a positive definite matrix; Hildreth, 1957). Several guesses of the cloth are
  * summed, so that no pull stands on one of them alone.
  */
+import { spread } from './clothMeasures';
 import type { Influence } from './influence';
 
 /** What pulls are looked for under. */
@@ -46,23 +47,20 @@ export function expectedEdge(
     for (let column = 0; column < columns; column += 1) sum += nPerMPerN[row * columns + column]! * pullsN[column]!;
     return sum;
   });
-  const mean = edge.reduce((sum, one) => sum + one, 0) / count;
-  if (!(mean > 0))
-    return { meanNPerM: mean, unevenness: 1, linear: 1, expected: 1, pushing: edge.filter((one) => one < 0).length };
-  const square = edge.reduce((sum, one) => sum + (one - mean) ** 2, 0) / count;
+  const pushing = edge.filter((one) => one < 0).length;
+  const { mean, unevenness: linear } = spread(edge);
+  if (!(mean > 0)) return { meanNPerM: mean, unevenness: 1, linear, expected: 1, pushing };
   let scatter = 0;
   for (let column = 0; column < columns; column += 1) {
     if (laidOn[column]) continue;
     scatter += (noise * pullsN[column]!) ** 2 * columnScatter({ rows, events, nPerMPerN }, column);
   }
-  const held = edge.map((one) => Math.max(0, one));
-  const heldMean = held.reduce((sum, one) => sum + one, 0) / count;
   return {
     meanNPerM: mean,
-    unevenness: Math.sqrt(held.reduce((sum, one) => sum + (one - heldMean) ** 2, 0) / count) / heldMean,
-    linear: Math.sqrt(square) / mean,
-    expected: Math.sqrt(square + scatter) / mean,
-    pushing: edge.filter((one) => one < 0).length,
+    unevenness: spread(edge.map((one) => Math.max(0, one))).unevenness,
+    linear,
+    expected: Math.sqrt(linear ** 2 + scatter / mean ** 2),
+    pushing,
   };
 }
 
@@ -102,7 +100,7 @@ export function* bestPulls(
   const { matrix, side } = yield* normalEquations(cloths, targetNPerM, noise);
   const pulls = new Float64Array(columns);
   const free = [...pulls.keys()].filter((column) => !first.laidOn[column] && matrix[column * columns + column]! > 0);
-  for (const column of free) pulls[column] = Math.min(mostN, Math.max(leastN, 0.5 * (leastN + mostN)));
+  for (const column of free) pulls[column] = (leastN + mostN) / 2;
   for (let sweep = 0; sweep < MOST_SWEEPS; sweep += 1) {
     let most = 0;
     for (const column of free) {

@@ -5,7 +5,7 @@
  */
 import { type ExpectedEdge, type PullBounds, bestPulls, expectedEdge } from './bestPulls';
 import { clothMeasures } from './clothMeasures';
-import { edgeForces, placeCompliance } from './edgePlaces';
+import { type PlaceCompliance, edgeForces, placeCompliance } from './edgePlaces';
 import { type Influence, influence } from './influence';
 import { type Membrane, movesUnder } from './membrane';
 import type { MembraneCloth } from './membraneCloth';
@@ -65,8 +65,13 @@ export interface WorkedPulls {
 const SCALINGS = 3;
 
 /** Mean tension inside and drift that pulls lead to. */
-function insideBy(membrane: Membrane, { places, widths, events, bars, jawMm }: StapleModel, pullsN: ArrayLike<number>) {
-  const stapling = new Stapling(placeCompliance(membrane, places, jawMm), bars);
+function insideBy(
+  membrane: Membrane,
+  compliance: PlaceCompliance,
+  { places, widths, events, bars }: StapleModel,
+  pullsN: ArrayLike<number>,
+) {
+  const stapling = new Stapling(compliance, bars);
   let column = 0;
   for (const { act, place } of events)
     if (act === 'takeOut') stapling.takeOut(place);
@@ -96,15 +101,17 @@ export function* workedPulls(
   most: number,
 ): Generator<undefined, WorkedPulls | null> {
   const guesses = guessedCloths(model);
+  const membrane = yield* membraneOf(model.cloth);
+  const compliance = placeCompliance(membrane, model.places, model.jawMm);
   const cloths: Influence[] = [];
   for (const { cloth, bars } of guesses) {
-    const compliance = placeCompliance(yield* membraneOf(cloth), model.places, model.jawMm);
-    cloths.push(yield* influence(compliance, { ...model, bars }));
+    // Most guesses are the reckoned cloth on other bars.
+    const own = cloth === model.cloth ? compliance : placeCompliance(yield* membraneOf(cloth), model.places, model.jawMm);
+    cloths.push(yield* influence(own, { ...model, bars }));
   }
   const [reckoned] = cloths as [Influence, ...Influence[]];
-  const membrane = yield* membraneOf(model.cloth);
   const parts = Float64Array.from(reckoned.events, (event) => model.events[event]!.part);
-  const unit = insideBy(membrane, model, parts);
+  const unit = insideBy(membrane, compliance, model, parts);
   if (!(unit.meanNPerM > 0)) return null;
   const firmN = model.firmN ?? model.targetNPerM / unit.meanNPerM;
   const taughtN = parts.map((part) => part * firmN);
@@ -112,7 +119,7 @@ export function* workedPulls(
   let edgeNPerM = inside;
   let workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
   for (let time = 1; time < SCALINGS; time += 1) {
-    const reached = insideBy(membrane, model, workedN).meanNPerM;
+    const reached = insideBy(membrane, compliance, model, workedN).meanNPerM;
     if (!(reached > 0)) return null;
     edgeNPerM *= inside / reached;
     workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
@@ -131,6 +138,6 @@ export function* workedPulls(
     workedN,
     levels,
     edges,
-    drift: insideBy(membrane, model, levels.pullsN).drift,
+    drift: insideBy(membrane, compliance, model, levels.pullsN).drift,
   };
 }

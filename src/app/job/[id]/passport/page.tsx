@@ -1,8 +1,8 @@
 import { notFound, redirect } from 'next/navigation';
+import { progressOf } from '@/core/case/progress';
 import { PassportSheet } from '@/features/life/PassportSheet';
 import { brokenJob, openJob } from '@/server/jobReading';
 import { houseLessons } from '@/server/learnedCases';
-import { passport } from '@/server/passportCases';
 import { workshopOf } from '@/server/practice';
 
 /** The passport of a canvas on one sheet, to give away with it. */
@@ -11,6 +11,6 @@ export default async function PassportRoute({ params }: { params: Promise<{ id: 
   const workshop = workshopOf(id);
   if (brokenJob(workshop, id)) redirect(`/job/${id}`);
   const found = openJob(workshop, id);
-  if (!found || typeof passport(workshop, id) === 'string') notFound();
+  if (!found || !progressOf(found.job.inputs, found.log).done.has('fasten')) notFound();
   return <PassportSheet found={found} lessons={houseLessons(workshop)} nowMs={workshop.now().getTime()} />;
 }
