@@ -32,6 +32,25 @@ export function rebateSection(
   const canvasDeep = depthMm + beadMm;
   const back = depth ?? canvasDeep;
   const bar = gap + cloth;
+  // Opened to its end it is laid anew; the side drawn keeps what gap is left there, or goes into the step.
+  const keyedGap = plan.keyed && Math.min(plan.keyed.fit.gaps[side].first, plan.keyed.fit.gaps[side].second);
+  const keyedLine: Mark[] =
+    keyedGap === null
+      ? []
+      : [
+          { kind: 'path', points: [point(keyedGap, canvasDeep), point(keyedGap, 0)], role: keyedGap < 0 ? 'stop' : 'guide' },
+          {
+            kind: 'words',
+            at: point((bar + widthMm) / 2, Math.max(back, canvasDeep)),
+            text:
+              keyedGap < 0
+                ? `keyed to its end it binds, by ${printFine(-keyedGap, tape)}`
+                : `keyed to its end ${printFine(keyedGap, tape)} is left`,
+            anchor: 'middle',
+            role: keyedGap < 0 ? 'stop' : 'quiet',
+            shiftPx: point(0, 56),
+          },
+        ];
   const frame = [
     point(-WALL_MM, -LIP_THICK_MM),
     point(lip ?? WALL_MM / 2, -LIP_THICK_MM),
@@ -93,10 +112,11 @@ export function rebateSection(
       role: proud !== null && proud > 0 ? 'watch' : 'quiet',
       shiftPx: point(0, 38),
     },
+    ...keyedLine,
   ];
   return {
     bounds: { minX: -WALL_MM, minY: -LIP_THICK_MM, maxX: bar + widthMm, maxY: Math.max(back, canvasDeep) },
-    padPx: { top: 30, right: 76, bottom: 48, left: 76 },
+    padPx: { top: 30, right: 76, bottom: keyedGap === null ? 48 : 66, left: 76 },
     marks,
     says: `A cut through frame and canvas at the ${FRONT_WORDS.side(side)}, where the gap is least.`,
   };

@@ -79,8 +79,11 @@ export function removeJob({ database }: Workshop, { jobId, revision }: Request<'
 /** What a job starts with in this house. */
 export function firstInputs(title: string, width: Length, height: Length, rules: HouseRules): JobInputs {
   const fresh = newInputs(title, width, height);
-  const { primeEdges: edges, primeBack: back, wetFirst } = rules.policies;
-  return withRecommendedBars({ ...fresh, prime: { ...fresh.prime, edges, back, wetFirst } }, rules);
+  const { primeEdges: edges, primeBack: back, wetFirst, pulls } = rules.policies;
+  return withRecommendedBars(
+    { ...fresh, fasten: { ...fresh.fasten, pulls }, prime: { ...fresh.prime, edges, back, wetFirst } },
+    rules,
+  );
 }
 
 /** Saves what was typed, unless somebody saved in between or a recorded step would be changed; who looks on ticks the kit only. */

@@ -65,7 +65,7 @@ describe('the job file', () => {
       spoil(file);
       return wordsOf(importJob(other, { text: JSON.stringify(file), keepBoth: false }));
     };
-    expect(attempt((file) => Object.assign(file, { version: 9 }))).toMatch(/version must be one of 8/);
+    expect(attempt((file) => Object.assign(file, { version: 10 }))).toMatch(/version must be one of 9/);
     expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be one of/);
     expect(attempt((file) => (file.log[1]!.at = 'yesterday'))).toMatch(/log\.1\.at/);
     expect(attempt((file) => (file.log[0]!.plan!.inputs.brief.width.mm = 0))).toMatch(/log\.0\.plan\.inputs\.brief\.width\.mm/);

@@ -26,7 +26,22 @@ export function upgradeInputs(inputs: unknown, version: number): unknown {
   const four = version > 4 ? inputs : toVersion4(inputs);
   const five = version >= 5 ? four : toVersion5(four);
   const six = version >= 6 ? five : toVersion6(five);
-  return version >= 7 ? six : toVersion7(six);
+  const seven = version >= 7 ? six : toVersion7(six);
+  return version >= 9 ? seven : toVersion9(seven);
+}
+
+/** Version 8 did not ask what holds a canvas in its frame; every pull was as taught, and none was told by the scale. */
+function toVersion9(inputs: unknown): unknown {
+  if (!isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.fasten)) return inputs;
+  const { brief, fasten } = inputs;
+  const fresh = newInputs('', length(1000), length(1000));
+  const rebate = isPlain(brief.rebate) ? { fixing: fresh.brief.rebate.fixing, ...brief.rebate } : brief.rebate;
+  const asDone = isPlain(fasten.asDone) ? { pulls: [], ...fasten.asDone } : fasten.asDone;
+  return {
+    ...inputs,
+    brief: { ...brief, ...defined({ rebate }) },
+    fasten: { pulls: fresh.fasten.pulls, ...fasten, ...defined({ asDone }) },
+  };
 }
 
 /** Version 6 looked at no painting but for one tick, found no old fold or hole, and kept what matters in placing it with what was measured. */
@@ -109,10 +124,11 @@ function upgradeTuning(inputs: Plain): Plain {
   return { ...inputs, tune: { ...fresh.tune, ...rest, corners }, prime: { ...fresh.prime, ...prime } };
 }
 
-/** House rules of version 1 had no materials of their own, those of version 2 no cloths, those of version 3 no policies. */
+/** House rules of version 1 had no materials of their own, those of version 2 no cloths, those of version 3 no policies, those of version 8 no way to pull. */
 export function upgradeRules(rules: unknown): unknown {
   if (!isPlain(rules)) return rules;
-  return { policies: USUAL_POLICIES, ...rules, materials: upgradeMaterials(rules.materials) };
+  const policies = isPlain(rules.policies) ? { ...USUAL_POLICIES, ...rules.policies } : (rules.policies ?? USUAL_POLICIES);
+  return { ...rules, policies, materials: upgradeMaterials(rules.materials) };
 }
 
 const upgradeMaterials = (materials: unknown): unknown =>

@@ -1,4 +1,5 @@
 import { type ShapeOf, flag, listOf, numbers, oneOf, part, startOf, text } from '../shape/shape';
+import { PULL_WAYS } from '../fasten/pullWays';
 import { materialViolations, materialsShape } from './materials';
 import { SIXTEENTH_MM, type Tape, THIRTYSECOND_MM } from '../units/length';
 import { ASSUMPTIONS, type Assumption, type AssumptionId, assumption } from './assumptions';
@@ -15,6 +16,8 @@ const policiesShape = {
   primeEdges: flag(true),
   primeBack: flag(),
   wetFirst: flag(),
+  /** How new jobs are pulled. */
+  pulls: oneOf(PULL_WAYS, 'taught'),
 };
 export interface Policies extends ShapeOf<typeof policiesShape> {}
 

@@ -65,6 +65,9 @@ export interface PlanSnapshot extends ShapeOf<typeof planSnapshotShape> {
   rules: HouseRules;
 }
 
+/** What a note is of that keeps a photograph of a painting as it was looked at. */
+export const LOOK_PHOTOGRAPH = 'lookPhotograph';
+
 /**
  * A record finishes a step, a withdrawal takes an entry back. A rehearsal is a score on the simulated cloth; a reading and a
  * remedy are what was measured or done between the stages: they finish nothing. Taken down, a canvas is off its bars for good. A

@@ -1,12 +1,9 @@
 /* The frame to order for a canvas: what its rebate, lip and depth must be, so that it goes in, can be keyed and nothing shows. */
-import { JOINTS } from '../frame/joints';
 import { assumed } from '../house/houseRules';
-import { byId } from '../house/schools';
 import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
 import type { PlanContext } from '../stages/planContext';
-import { allCorners, openCorners } from '../tension/openCorners';
-import { bulkOf } from './planRebate';
+import { bulkOf, wholeGrowth } from './planRebate';
 import { rebateToOrder } from './rebateFit';
 
 interface Size {
@@ -30,16 +27,16 @@ export interface FramerOrder {
  *
  * @example framerOrder(newInputs('Study', length(400), length(300)), context).rebate.widthMm > 404 // true
  */
-export function framerOrder({ brief, bars, cloth }: JobInputs, { rules }: PlanContext): FramerOrder {
+export function framerOrder(inputs: JobInputs, { rules }: PlanContext): FramerOrder {
+  const { brief, bars, cloth } = inputs;
   const profile = profileOf(rules, bars.profile);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const { thicknessMm } = fabricOf(rules, cloth.fabric);
   const canvas = { ...face, bulkMm: bulkOf(thicknessMm) };
   const gapMm = brief.rebateClearance.mm / 2;
-  const opens = byId(JOINTS, bars.joint).opener !== null;
-  const growth = openCorners(allCorners(assumed(rules, 'keyEnd')), face, [1, 1]);
+  const growth = wholeGrowth(inputs, rules);
   const rebate = rebateToOrder(canvas, gapMm, { widthMm: 0, heightMm: 0 });
-  const keyed = opens ? rebateToOrder(canvas, gapMm, growth) : null;
+  const keyed = growth && rebateToOrder(canvas, gapMm, growth);
   const widest = keyed ?? rebate;
   // Laid against one step, the whole gap is at the other: there the lip must still reach over the face.
   const across = Math.max(widest.widthMm - face.widthMm, widest.heightMm - face.heightMm);

@@ -50,7 +50,7 @@ export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PlacingInputs): P
 });
 
 /** The old folds that the face is laid on; null where they are not measured, or others go before them. */
-const linesOf = ({ brief, cloth }: JobInputs) => (brief.placing.onFolds ? foldLines(cloth.found) : null);
+export const linesOf = ({ brief, cloth }: JobInputs) => (brief.placing.onFolds ? foldLines(cloth.found) : null);
 
 /** The mean of what was read of two edges, mm; a guess where neither was. */
 function meanRead(one: Length | null, other: Length | null, guess: Length): number {

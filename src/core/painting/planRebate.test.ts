@@ -3,7 +3,7 @@ import { DEFAULT_RULES } from '../house/houseRules';
 import { type JobInputs, newInputs } from '../job/job';
 import type { Verdict } from '../job/verdict';
 import { length } from '../units/length';
-import { faceForRebate, planRebate, rebateReadings, rebateRoom } from './planRebate';
+import { faceForRebate, leftOnceGrown, planRebate, rebateReadings, rebateRoom } from './planRebate';
 import { rebateVerdicts } from './rebateVerdicts';
 import type { RebateInputs } from './rebateInputs';
 
@@ -47,6 +47,30 @@ describe('the frame that a canvas goes into', () => {
     expect(room.mm).toBeGreaterThan(2);
     expect(room.mm).toBeLessThan(4);
     expect(told(inputs)).toMatchObject({ rebateSquare: 'watch' });
+  });
+
+  it('tells how far it may be keyed in the frame as measured, and that nails hold its corners', () => {
+    const wide = inRebate({ ...read(420, 320), fixing: 'plates' });
+    expect(told(wide)).toMatchObject({ rebateKeyed: 'good' });
+    expect(told(wide)).not.toHaveProperty('rebateFixing');
+    const tight = inRebate({ ...read(406, 306), fixing: 'nails' });
+    expect(told(tight)).toMatchObject({ rebateFit: 'good', rebateKeyed: 'watch', rebateFixing: 'watch' });
+    const rebate = planRebate(tight, context);
+    if (rebate?.kind !== 'measured') throw new Error('it was measured');
+    const { room, grows } = rebate.plan.keyed!;
+    expect(grows.widthMm).toBeGreaterThan(room.widthMm);
+    for (const [by, binds] of [
+      [-0.02, false],
+      [0.02, true],
+    ] as const) {
+      const left = leftOnceGrown(tight, context, { widthMm: room.widthMm + by, heightMm: 0 })!;
+      expect([left.mm < 0, left.measured], String(by)).toEqual([binds, true]);
+    }
+    expect(leftOnceGrown(inRebate({}), context, { widthMm: 5, heightMm: 1 })).toEqual({ mm: -1, measured: false });
+    expect(leftOnceGrown(inRebate({}, 'unframed'), context, grows)).toBeNull();
+    // What is glued or screwed does not grow; what does not go in at all is told once.
+    expect(told({ ...tight, bars: { ...tight.bars, joint: 'mitreGlued' } })).not.toHaveProperty('rebateKeyed');
+    expect(told(inRebate(read(399, 299)))).not.toHaveProperty('rebateKeyed');
   });
 
   it('judges the gap where it is narrowest: a frame out of square leaves less', () => {

@@ -3,6 +3,7 @@ import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/square/c
 import { type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quadrilateral';
 import { NO_GAPS } from '../frame/square/readings';
 import { type HouseRules, assumed } from '../house/houseRules';
+import { JOINTS } from '../frame/joints';
 import { fabricOf } from '../house/materials';
 import { EDGES, byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
@@ -10,8 +11,9 @@ import { SIDES, type Side, everySide } from '../job/sides';
 import type { Reading } from '../log/logEntry';
 import { reading } from '../log/reading';
 import type { PlanContext } from '../stages/planContext';
+import { allCorners, openCorners } from '../tension/openCorners';
 import { type Length, roundToStep } from '../units/length';
-import { type Around, type CanvasToFit, type RebateFit, hiddenBy, rebateFit } from './rebateFit';
+import { type Around, type CanvasToFit, type RebateFit, hiddenBy, rebateFit, roomToGrow } from './rebateFit';
 import type { RebateInputs } from './rebateInputs';
 
 export interface RebatePlan {
@@ -22,6 +24,16 @@ export interface RebatePlan {
   fit: RebateFit;
   /** What the lip hides of the face at each end; null at sides whose lip was not read. */
   hidden: Record<Side, Around[Side] | null>;
+  /** Null where the corners do not open. */
+  keyed: KeyedToTheEnd | null;
+}
+
+/** The canvas with its corners opened to their end, in the same opening. */
+export interface KeyedToTheEnd {
+  grows: { widthMm: number; heightMm: number };
+  fit: RebateFit;
+  /** How far it may grow each way, the other as it is, before it binds. */
+  room: { widthMm: number; heightMm: number };
 }
 
 /** What the readings of a rebate give: nothing yet, a contradiction, or a plan. */
@@ -34,6 +46,24 @@ const mean = (...read: (Length | null)[]): number | null => {
 
 /** How far the cloth stands out beyond the bars all round: it goes round every edge once. */
 export const bulkOf = (thicknessMm: number): Around => everySide(() => ({ first: thicknessMm, second: thicknessMm }));
+
+/** What the corners of a job add across and down when all are opened to their end, mm; null where they do not open. */
+export function wholeGrowth({ brief, bars }: Pick<JobInputs, 'brief' | 'bars'>, rules: HouseRules) {
+  if (byId(JOINTS, bars.joint).opener === null) return null;
+  const { widthMm, heightMm } = openCorners(
+    allCorners(assumed(rules, 'keyEnd')),
+    { widthMm: brief.width.mm, heightMm: brief.height.mm },
+    [1, 1],
+  );
+  return { widthMm, heightMm };
+}
+
+/** A canvas grown by its keys. */
+export const grownBy = (canvas: CanvasToFit, grows: { widthMm: number; heightMm: number }): CanvasToFit => ({
+  ...canvas,
+  widthMm: canvas.widthMm + grows.widthMm,
+  heightMm: canvas.heightMm + grows.heightMm,
+});
 
 type Opening = { kind: 'missing' | 'impossible' } | { kind: 'read'; corners: Record<Corner, Point2>; takenForSquare: boolean };
 
@@ -73,7 +103,8 @@ function openingOf(rebate: RebateInputs, rules: HouseRules): Opening {
 }
 
 /** How the canvas lies in the frame it goes into; null where it goes into none. */
-export function planRebate({ brief, cloth }: JobInputs, { rules }: PlanContext): MeasuredRebate | null {
+export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredRebate | null {
+  const { brief, cloth } = inputs;
   if (!byId(EDGES, brief.edges).inRebate) return null;
   const opening = openingOf(brief.rebate, rules);
   if (opening.kind !== 'read') return { kind: opening.kind };
@@ -85,6 +116,7 @@ export function planRebate({ brief, cloth }: JobInputs, { rules }: PlanContext):
   const fit = rebateFit(opening.corners, canvas);
   const lips = everySide((side) => brief.rebate.lip[side]?.mm ?? 0);
   const hidden = hiddenBy(lips, fit);
+  const grows = wholeGrowth(inputs, rules);
   return {
     kind: 'measured',
     plan: {
@@ -93,6 +125,11 @@ export function planRebate({ brief, cloth }: JobInputs, { rules }: PlanContext):
       canvas,
       fit,
       hidden: everySide((side) => (brief.rebate.lip[side] ? hidden[side] : null)),
+      keyed: grows && {
+        grows,
+        fit: rebateFit(opening.corners, grownBy(canvas, grows)),
+        room: roomToGrow(opening.corners, canvas),
+      },
     },
   };
 }
@@ -103,6 +140,22 @@ export function rebateRoom(inputs: JobInputs, context: PlanContext): { mm: numbe
   return rebate?.kind === 'measured'
     ? { mm: Math.max(0, 2 * rebate.plan.fit.leastMm), measured: true }
     : { mm: inputs.brief.rebateClearance.mm, measured: false };
+}
+
+/**
+ * What is left in the frame once the canvas has grown, mm; below 0 it binds. In a measured frame it is the narrowest gap, laid
+ * anew as well as can be; else the clearance that is planned, less what it grows. Null where it goes into no frame.
+ */
+export function leftOnceGrown(
+  inputs: JobInputs,
+  context: PlanContext,
+  grows: { widthMm: number; heightMm: number },
+): { mm: number; measured: boolean } | null {
+  const rebate = planRebate(inputs, context);
+  if (rebate === null) return null;
+  if (rebate.kind === 'measured')
+    return { mm: rebateFit(rebate.plan.opening, grownBy(rebate.plan.canvas, grows)).leastMm, measured: true };
+  return { mm: inputs.brief.rebateClearance.mm - Math.max(grows.widthMm, grows.heightMm), measured: false };
 }
 
 /** An opening that takes more than this off a face is no frame for it. */

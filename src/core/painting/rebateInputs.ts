@@ -1,7 +1,8 @@
 /* What is measured of the frame that a canvas goes into. */
 import { TAPE_NAMES } from '../frame/square/corners';
 import { SIDES } from '../job/sides';
-import { type ShapeOf, each, lengthOf, optional, part } from '../shape/shape';
+import { type ShapeOf, each, lengthOf, oneOf, optional, part } from '../shape/shape';
+import { REBATE_FIXINGS } from './rebateFixings';
 
 export const rebateShape = {
   /** The opening between the steps, seen from the front: `down` runs top left to bottom right, `up` bottom left to top right. */
@@ -10,5 +11,7 @@ export const rebateShape = {
   depth: optional(lengthOf(0, 500)),
   /** How far the lip reaches over the opening. */
   lip: part('lips', each(SIDES, optional(lengthOf(0, 500)))),
+  /** What holds the canvas in it. */
+  fixing: oneOf(REBATE_FIXINGS, 'notKnown'),
 };
 export interface RebateInputs extends ShapeOf<typeof rebateShape> {}

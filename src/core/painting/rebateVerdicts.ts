@@ -7,6 +7,8 @@ import { FRONT_WORDS } from '../job/sideWords';
 import { type Verdict, verdict } from '../job/verdict';
 import type { PlanContext } from '../stages/planContext';
 import { printFine, printSize } from '../units/length';
+import { byId } from '../house/schools';
+import { REBATE_FIXINGS } from './rebateFixings';
 import { type RebatePlan, faceForRebate, planRebate } from './planRebate';
 import { type WorstEnd, leastAround } from './rebateFit';
 
@@ -31,7 +33,9 @@ export function rebateVerdicts(inputs: JobInputs, context: PlanContext): Verdict
   return [
     fitVerdict(rebate.plan, inputs, context),
     ...lipVerdicts(rebate.plan, context),
+    ...keyedVerdicts(rebate.plan, context),
     ...depthVerdicts(inputs, context),
+    ...fixingVerdicts(rebate.plan, inputs),
     ...(rebate.plan.takenForSquare
       ? [
           verdict({
@@ -104,12 +108,58 @@ function lipVerdicts({ hidden }: RebatePlan, context: PlanContext): Verdict[] {
   ];
 }
 
+/** What the corners can still be opened by, once it is in its frame. */
+function keyedVerdicts({ fit, keyed }: RebatePlan, { tape }: PlanContext): Verdict[] {
+  // What does not go in unkeyed is told once.
+  if (!keyed || fit.leastMm < 0) return [];
+  const { grows, room } = keyed;
+  const least = leastAround(keyed.fit.gaps);
+  const binds = least.mm < 0;
+  return [
+    verdict({
+      id: 'rebateKeyed',
+      about: 'growth by the keys',
+      level: binds ? 'watch' : 'good',
+      measured: least.mm,
+      limit: 0,
+      unit: 'mm',
+      says: binds
+        ? `Opened to its end it grows ${printFine(grows.widthMm, tape)} across and ${printFine(grows.heightMm, tape)} down, and binds ${endWords(least)}; ${printFine(room.widthMm, tape)} across or ${printFine(room.heightMm, tape)} down is all it may.`
+        : `Opened to its end it still goes in: ${printFine(least.mm, tape)} of gap is left ${endWords(least)}.`,
+      because: 'All four corners opened as far as the joint holds, laid anew in the frame as measured.',
+      doThis: binds ? 'Stretch it so that it needs little keying, take a smaller face, or ease the rebate.' : '',
+      uses: ['keyEnd'],
+    }),
+  ];
+}
+
+/** Whether what holds it in the frame lets it be keyed, and reaches it. */
+function fixingVerdicts({ keyed }: RebatePlan, { brief: { rebate } }: JobInputs): Verdict[] {
+  const { name, letsGrow } = byId(REBATE_FIXINGS, rebate.fixing);
+  if (letsGrow) return [];
+  return [
+    verdict({
+      id: 'rebateFixing',
+      about: 'fixing in the frame',
+      level: 'watch',
+      says: `Held by ${name}${keyed ? ', its corners cannot open' : ''}; each blow and each pull shakes the painting.`,
+      because:
+        'Nails stand against the outer edge of the bars, or through them: the canvas can neither grow nor come out softly.',
+      doThis: 'Draw them without a lever on the bars, and hold it by plates screwed to the frame alone.',
+    }),
+  ];
+}
+
 function depthVerdicts({ brief, bars, cloth }: JobInputs, { rules, tape }: PlanContext): Verdict[] {
   const depth = brief.rebate.depth?.mm ?? null;
   if (depth === null) return [];
   // The bar, with the cloth on its face and turned over on its back.
   const deep = profileOf(rules, bars.profile).depthMm + 2 * fabricOf(rules, cloth.fabric).thicknessMm;
   const proud = deep - depth;
+  const toBuild =
+    brief.rebate.fixing === 'clips'
+      ? 'Spring clips press it the harder the prouder it stands: build the back of the frame up, or take offset plates.'
+      : 'Build the back of the frame up, take a shallower bar, or plates that are offset.';
   return [
     verdict({
       id: 'rebateDepth',
@@ -123,7 +173,7 @@ function depthVerdicts({ brief, bars, cloth }: JobInputs, { rules, tape }: PlanC
           ? `The canvas stands ${printFine(proud, tape)} proud of the back of the frame.`
           : `The canvas lies ${printFine(-proud, tape)} below the back of the frame.`,
       because: 'Depth of the bar with the cloth on both its faces, against the rebate.',
-      doThis: proud > 0 ? 'Build the back of the frame up, take a shallower bar, or plates that are offset.' : '',
+      doThis: proud > 0 ? toBuild : '',
     }),
   ];
 }

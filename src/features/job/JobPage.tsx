@@ -15,6 +15,8 @@ import { type StageId } from '@/core/stages/stages';
 import { type HouseLessons, caseOf } from '@/core/case/jobCase';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
 import type { Air } from '@/server/airCases';
+import { standingEntries } from '@/core/log/jobHistory';
+import { LOOK_PHOTOGRAPH } from '@/core/log/logEntry';
 import type { JobWithLog } from '@/server/jobReading';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
 import { useNow } from '@/ui/useNow';
@@ -96,6 +98,7 @@ function JobDesk({
   const { inputs } = state;
   const records = useRecords(first, draft, maker);
   const { log, keep } = records;
+  const photographs = useMemo(() => standingEntries(log).flatMap(({ id, of }) => (of === LOOK_PHOTOGRAPH ? [id] : [])), [log]);
   const told = useJobNews(first.job.id, draft, { last: log.at(-1)?.id ?? null, busy: records.busy });
   const [view, setView] = useState<View>('back');
   const [step, setStep] = useState(1);
@@ -192,6 +195,7 @@ function JobDesk({
               onChange={draft.change}
               air={air}
               recordings={recordings}
+              photographs={photographs}
               onKeep={keep}
               onStage={openStage}
             />

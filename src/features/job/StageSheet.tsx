@@ -65,6 +65,7 @@ interface StageSheetProps {
   onTick: (ticked: string[]) => void;
   air: Air;
   recordings: string[];
+  photographs: readonly string[];
   onKeep: Keep;
   onStage: (stage: StageId) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
@@ -90,6 +91,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     onChange,
     air,
     recordings,
+    photographs,
     onKeep,
     onStage,
   } = props;
@@ -98,7 +100,15 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   if (open === 'look')
     return (
       <div className={SHEET}>
-        <LookStage inputs={live} plan={plan} locked={locked} change={(patch) => onChange('look', patch)} />
+        <LookStage
+          jobId={jobId}
+          inputs={live}
+          plan={plan}
+          locked={locked}
+          change={(patch) => onChange('look', patch)}
+          photographs={photographs}
+          onKeep={onKeep}
+        />
       </div>
     );
   if (open === 'fasten')

@@ -1,7 +1,6 @@
 'use client';
 /* A canvas looked at: what happened, how it feels, its diagonals, its bulge, the air there, a photograph. */
-import { Camera } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { AirReading } from '@/core/tension/clothWeather';
 import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
 import { FEELS, type FeelId } from '@/core/tension/feel';
@@ -12,7 +11,7 @@ import { useFieldErrors } from '@/ui/fieldErrors';
 import { Choice, NumberField, ReadingField, TypedField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { photographOf } from '../benchMode/photograph';
+import { PhotographChoice } from '../photograph/PhotographChoice';
 
 export interface Care {
   note: string;
@@ -41,8 +40,6 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
   const { tape } = useWorkshop();
   const awake = useAwake();
   const wrong = useFieldErrors();
-  const camera = useRef<HTMLInputElement>(null);
-  const [says, setSays] = useState<string | null>(null);
   const [care, setCare] = useState<Care>({
     note: '',
     event: null,
@@ -56,11 +53,6 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
     jpeg: null,
   });
   const change = (patch: Partial<Care>) => setCare((before) => ({ ...before, ...patch }));
-  const take = async (file: File) => {
-    const made = await photographOf(file);
-    setSays(made.ok ? null : made.says);
-    if (made.ok) change({ jpeg: made.jpeg });
-  };
   return (
     <form
       noValidate
@@ -109,9 +101,12 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
         <ReadingField label="Diagonal, up" value={care.up} onChange={(up) => change({ up })} />
         <ReadingField label="Bulge of the cloth" value={care.bulge} mostMm={500} onChange={(bulge) => change({ bulge })} />
         <div className="self-end">
-          <button type="button" className="btn btn-outline btn-sm h-9 w-full" onClick={() => camera.current?.click()}>
-            <Camera aria-hidden className="size-4" /> {care.jpeg ? 'Another photograph' : 'Photograph'}
-          </button>
+          <PhotographChoice
+            jpeg={care.jpeg}
+            onTake={(jpeg) => change({ jpeg })}
+            className="btn btn-outline btn-sm h-9 w-full"
+            says="The photograph that is kept"
+          />
         </div>
         <textarea
           className="textarea col-span-2 min-h-14 w-full"
@@ -122,29 +117,6 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
           onChange={(event) => change({ note: event.target.value })}
         />
       </fieldset>
-      <input
-        ref={camera}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        className="sr-only"
-        aria-label="Photograph, from the camera or a file"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void take(file);
-        }}
-      />
-      {care.jpeg && (
-        // eslint-disable-next-line @next/next/no-img-element -- it is in hand already, and nowhere else
-        <img src={`data:image/jpeg;base64,${care.jpeg}`} alt="The photograph that is kept" className="max-h-32" />
-      )}
-      {says && (
-        <p role="alert" className="text-error">
-          {says}
-        </p>
-      )}
       <p className="soft text-[13px]">
         {inHouse
           ? houseAir

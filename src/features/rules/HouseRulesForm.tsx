@@ -12,6 +12,7 @@ import { useSend } from '../useSend';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { saveRulesAction } from '@/server/actions';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/house/assumptions';
+import { PULL_WAYS } from '@/core/fasten/pullWays';
 import type { Policies } from '@/core/house/houseRules';
 import { STAGES } from '@/core/stages/stages';
 import type { StoredRules } from '@/db/workshops';
@@ -174,6 +175,16 @@ function PolicyFields({ form }: { form: ReturnType<typeof useForm<RulesFields>> 
           </select>
         </label>
       ))}
+      <label className="block">
+        <span className="soft text-[13px]">Pulls of a new job</span>
+        <select className="select select-sm h-9 w-full" {...form.register('policies.pulls')}>
+          {PULL_WAYS.map(({ id, name, suits }) => (
+            <option key={id} value={id}>
+              {name}: {suits}
+            </option>
+          ))}
+        </select>
+      </label>
       {PRIMING_POLICIES.map(({ id, name }) => (
         <label key={id} className="flex cursor-pointer items-center gap-2 text-[14.5px]">
           <input type="checkbox" className="checkbox checkbox-sm" {...form.register(`policies.${id}`)} />

@@ -29,6 +29,7 @@ const SALOON_FRAME: JobInputs['brief']['rebate'] = {
   down: length(1460),
   up: length(1456.5),
   depth: length(24),
+  fixing: 'nails',
   lip: { top: length(8), right: length(9), bottom: length(7), left: length(6) },
 };
 

@@ -1,5 +1,6 @@
 /* What is typed for the fastening, and how it went. */
 import { FASTENERS } from '../../fasten/fasteners';
+import { PULL_WAYS } from '../../fasten/pullWays';
 import { ROUTES } from '../../fasten/routes';
 import { SIDES } from '../../job/sides';
 import { endsOfSides } from '../../painting/paintingInputs';
@@ -17,12 +18,20 @@ export interface Knot extends ShapeOf<typeof knotShape> {}
 const placeNoteShape = { ...knotShape, text: text(0, 200) };
 export interface PlaceNote extends ShapeOf<typeof placeNoteShape> {}
 
+/** Most pulls told of one frame. */
+export const MOST_TOLD_PULLS = 60;
+/** One pull as it was asked for and as the scale told it. */
+const toldPullShape = { askedN: number(1, 500), pulledN: number(0, 500) };
+export interface ToldPull extends ShapeOf<typeof toldPullShape> {}
+
 /** How the fastening went, as far as somebody noted it. */
 const asDoneShape = {
   /** Fasteners drawn and set again. */
   drawn: optional(number(0, 2000)),
   /** Firm pull as it was, N. */
   pullN: optional(number(1, 500)),
+  /** Pulls with the scale between hand and cloth. */
+  pulls: listOf(part('toldPull', toldPullShape), MOST_TOLD_PULLS),
   minutes: optional(number(1, 2000)),
   notes: listOf(part('placeNote', placeNoteShape), MOST_NOTES),
 };
@@ -40,6 +49,8 @@ export const fastenShape = {
   perTurn: upToThree,
   /** Firm pull at a place, N; null takes the one that the simulated cloth asks for. */
   firmPull: optional(number(1, 500)),
+  /** By what is taught, or worked out. */
+  pulls: oneOf(PULL_WAYS, 'taught'),
   /** How much firmer the last pull of a side is than the one at its middle: 1 is even. */
   ramp: number(1, 2, 1),
   /** Slant of a staple's crown to the edge, degrees. */

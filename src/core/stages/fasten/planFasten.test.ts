@@ -56,7 +56,7 @@ describe('fastening', () => {
   });
 
   it('how it went becomes readings, and the time of the next is reckoned by it', () => {
-    const went = patched({ fasten: { asDone: { drawn: 3, pullN: 18, minutes: 40, notes: [] } } });
+    const went = patched({ fasten: { asDone: { drawn: 3, pullN: 18, pulls: [], minutes: 40, notes: [] } } });
     const { readings: noted, hands } = planJob(went, context(), 0).fasten;
     expect(noted.map(({ quantity, value }) => [quantity, value])).toEqual(
       expect.arrayContaining([

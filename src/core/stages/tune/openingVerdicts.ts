@@ -1,5 +1,5 @@
 /* What opening the corners of a stretcher is judged by: how far, how square, how it fits its rebate. */
-import { rebateRoom } from '../../painting/planRebate';
+import { leftOnceGrown } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -37,7 +37,7 @@ export function openingVerdicts(plan: OpeningsPlan, inputs: JobInputs, context: 
   ];
   const skew = Math.abs(opened.skewMm);
   if (skew > 0.005) list.push(skewVerdict(plan, inputs, context));
-  if (byId(EDGES, inputs.brief.edges).inRebate) list.push(rebateVerdict(plan, inputs, context));
+  list.push(...rebateVerdict(plan, inputs, context));
   if (steps.length > 0) list.push(careVerdict(opener));
   return list;
 }
@@ -187,20 +187,27 @@ function skewVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape, rul
   });
 }
 
-function rebateVerdict({ opened }: OpeningsPlan, inputs: JobInputs, context: PlanContext): Verdict {
+/** Does it still go into its frame: by the frame as it was measured, else by the clearance that is planned. */
+function rebateVerdict({ opened }: OpeningsPlan, inputs: JobInputs, context: PlanContext): Verdict[] {
   const { tape } = context;
-  const { mm: clearanceMm, measured } = rebateRoom(inputs, context);
-  const grows = Math.max(opened.widthMm, opened.heightMm);
-  const fits = grows <= clearanceMm;
-  return verdict({
-    id: 'rebate',
-    about: 'rebate',
-    level: fits ? 'good' : 'stop',
-    measured: grows,
-    limit: clearanceMm,
-    unit: 'mm',
-    says: `Grows ${printFine(grows, tape)} into ${printFine(clearanceMm, tape)} of clearance${measured ? ', as measured' : ''}.`,
-    because: 'A keyed frame may no longer fit its rebate.',
-    doThis: fits ? '' : 'Open less, or widen the rebate.',
-  });
+  const left = leftOnceGrown(inputs, context, opened);
+  if (left === null) return [];
+  const grows = `Grows ${printFine(opened.widthMm, tape)} across and ${printFine(opened.heightMm, tape)} down`;
+  const where = left.measured ? 'the rebate as measured' : `${printFine(inputs.brief.rebateClearance.mm, tape)} of clearance`;
+  return [
+    verdict({
+      id: 'rebate',
+      about: 'rebate',
+      level: left.mm >= 0 ? 'good' : 'stop',
+      measured: left.mm,
+      limit: 0,
+      unit: 'mm',
+      says:
+        left.mm >= 0
+          ? `${grows} in ${where}: ${printFine(left.mm, tape)} is left where it is narrowest.`
+          : `${grows}: it binds in ${where}, by ${printFine(-left.mm, tape)}.`,
+      because: 'A keyed frame may no longer fit its rebate.',
+      doThis: left.mm >= 0 ? '' : 'Open less, or widen the rebate.',
+    }),
+  ];
 }

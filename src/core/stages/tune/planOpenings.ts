@@ -14,6 +14,7 @@ import {
   openCorners,
   openingSteps,
 } from '../../tension/openCorners';
+import { leftOnceGrown } from '../../painting/planRebate';
 import type { PlanContext } from '../planContext';
 import type { JobHistory } from '../../log/jobHistory';
 
@@ -26,18 +27,18 @@ export interface OpeningsPlan {
   addsWidthNPerM: number;
   addsHeightNPerM: number;
   opener: Opener | null;
-  /** From so far to wanted; empty when nothing is to go, or a corner is open further than is wanted. */
+  /** Opened as wanted it no longer goes into its frame. */
+  binds: boolean;
+  /** From so far to wanted; empty when nothing is to go, a corner is open further than is wanted, or it would bind in its frame. */
   steps: OpeningStep[];
   /** Stiffness along the width and along the height, kN/m, as this cloth taught where it did. */
   stiffness: readonly [width: number, height: number];
 }
 
 /** What the openings that are wanted do, from closed and from what is open already. */
-export function planOpenings(
-  { brief, bars, cloth, tune }: JobInputs,
-  { rules, taught }: PlanContext,
-  history: JobHistory,
-): OpeningsPlan {
+export function planOpenings(inputs: JobInputs, context: PlanContext, history: JobHistory): OpeningsPlan {
+  const { brief, bars, cloth, tune } = inputs;
+  const { rules, taught } = context;
   const fabric = fabricOf(rules, cloth.fabric);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const found = taught?.stiffness?.value ?? 1;
@@ -57,6 +58,8 @@ export function planOpenings(
         ? { kind, pitchMm: assumed(rules, 'boltPitch') }
         : null;
   const back = CORNERS.some((corner) => wanted[corner] < soFar[corner] - 1e-9);
+  const left = leftOnceGrown(inputs, context, opened);
+  const binds = left !== null && left.mm < 0;
   return {
     opened,
     soFar,
@@ -64,7 +67,8 @@ export function planOpenings(
     addsWidthNPerM: opened.riseWidthNPerM - before.riseWidthNPerM,
     addsHeightNPerM: opened.riseHeightNPerM - before.riseHeightNPerM,
     opener,
-    steps: opener && !back ? openingSteps(soFar, wanted, opener) : [],
+    binds,
+    steps: opener && !back && !binds ? openingSteps(soFar, wanted, opener) : [],
     stiffness,
   };
 }

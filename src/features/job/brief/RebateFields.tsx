@@ -4,10 +4,11 @@ import { TAPE_NAMES, isDiagonal } from '@/core/frame/square/corners';
 import { FRONT_WORDS } from '@/core/job/sideWords';
 import { SIDES } from '@/core/job/sides';
 import { capital } from '@/core/painting/paintingVerdicts';
+import { REBATE_FIXINGS } from '@/core/painting/rebateFixings';
 import { faceForRebate } from '@/core/painting/planRebate';
 import type { BriefInputs } from '@/core/stages/brief/briefInputs';
 import { length, printSize } from '@/core/units/length';
-import { ReadingField } from '@/ui/fields';
+import { Choice, ReadingField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { type SlipProps, columns } from '../slipProps';
@@ -64,6 +65,13 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
           value={rebate.depth}
           mostMm={300}
           onChange={(depth) => set({ depth })}
+          disabled={locked}
+        />
+        <Choice
+          label="Held in it by"
+          value={rebate.fixing}
+          options={REBATE_FIXINGS}
+          onChange={(fixing) => set({ fixing })}
           disabled={locked}
         />
       </div>

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of a painting that is looked at: what is marked next, and what was marked so far. */
+import type { ReactNode } from 'react';
 import { byId } from '@/core/house/schools';
 import { CONDITIONS, type ConditionId } from '@/core/stages/look/conditions';
 import type { Condition, LookInputs } from '@/core/stages/look/lookInputs';
@@ -15,6 +16,8 @@ interface LookPanelProps {
   kind: ConditionId;
   onKind: (kind: ConditionId) => void;
   change: (patch: Partial<LookInputs>) => void;
+  /** Under what is marked. */
+  children: ReactNode;
 }
 
 const FOR_WHOM = {
@@ -23,7 +26,7 @@ const FOR_WHOM = {
   maker: 'with care',
 } as const;
 
-export function LookPanel({ look, locked, kind, onKind, change }: LookPanelProps) {
+export function LookPanel({ look, locked, kind, onKind, change, children }: LookPanelProps) {
   const { conditions } = look;
   const put = (index: number, one: Condition | null) =>
     change({ conditions: conditions.flatMap((old, at) => (at === index ? (one ? [one] : []) : [old])) });
@@ -92,6 +95,7 @@ export function LookPanel({ look, locked, kind, onKind, change }: LookPanelProps
           ))}
         </ol>
       )}
+      {children}
     </section>
   );
 }

@@ -8,6 +8,8 @@ import type { LookInputs } from '@/core/stages/look/lookInputs';
 import { lookScene, placeOf } from '@/drawing/lookScene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { SheetDrawing } from '../SheetDrawing';
+import type { Keep } from '../keep';
+import { LookPhotographs } from './LookPhotographs';
 import { LookPanel, MOST_CONDITIONS } from './LookPanel';
 
 interface LookStageProps {
@@ -15,9 +17,13 @@ interface LookStageProps {
   plan: Plan;
   locked: boolean;
   change: (patch: Partial<LookInputs>) => void;
+  jobId: string;
+  /** Entries of the log that a photograph of the look stands in. */
+  photographs: readonly string[];
+  onKeep: Keep;
 }
 
-export function LookStage({ inputs, plan, locked, change }: LookStageProps) {
+export function LookStage({ inputs, plan, locked, change, jobId, photographs, onKeep }: LookStageProps) {
   const { tape } = useWorkshop();
   const [kind, setKind] = useState<ConditionId>('flaking');
   const { conditions } = inputs.look;
@@ -31,7 +37,9 @@ export function LookStage({ inputs, plan, locked, change }: LookStageProps) {
   return (
     <>
       <SheetDrawing scene={scene} view="front" onPick={locked ? undefined : pick} />
-      <LookPanel look={inputs.look} locked={locked} kind={kind} onKind={setKind} change={change} />
+      <LookPanel look={inputs.look} locked={locked} kind={kind} onKind={setKind} change={change}>
+        <LookPhotographs jobId={jobId} photographs={photographs} onKeep={onKeep} />
+      </LookPanel>
     </>
   );
 }

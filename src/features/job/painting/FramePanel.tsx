@@ -26,7 +26,7 @@ export function FramePanel({ jobId, inputs, plan, locked, change }: FramePanelPr
     [inputs, rebate, profile, tape],
   );
   return (
-    <div className="grid gap-x-6 gap-y-2 md:grid-cols-[2.1fr_1fr]">
+    <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1.6fr_1fr]">
       <div>
         <RebateReadings
           jobId={jobId}

@@ -1,7 +1,7 @@
 'use client';
 /* Under the drawing of a painting that is placed: where the frame lies, faces it would fill, priorities compared, its corners. */
 import dynamic from 'next/dynamic';
-import { type ReactNode, memo } from 'react';
+import { type ReactNode, memo, useMemo } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import type { PlacingInputs } from '@/core/painting/paintingInputs';
 import type { BriefInputs } from '@/core/stages/brief/briefInputs';
@@ -12,7 +12,8 @@ import { UNSEEN_MM } from '@/core/cloth/registration';
 import { SIDES } from '@/core/job/sides';
 import { turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
 import type { Plan } from '@/core/case/planJob';
-import { sizeRows, tradeRows } from '@/core/painting/planPainting';
+import { type OfferedSize, offeredSizes } from '@/core/painting/offeredSizes';
+import { tradeRows } from '@/core/painting/planPainting';
 import { length, printFine, printSize } from '@/core/units/length';
 import { Choice, Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
@@ -113,34 +114,51 @@ const NotMeasured = () => (
   <p className="soft text-[14px]">Read the sides and both diagonals of the image first: then the frame can be placed on it.</p>
 );
 
-const SIZE_WORDS = {
-  folds: 'its edges on the old folds',
-  exact: 'to the tape’s step',
-  round: 'round, to 5 mm',
-  bars: 'from bars sold in pairs',
-} as const;
+const HAD_WORDS = { sold: 'sold', sawn: 'sawn' } as const;
+
+/** "both sold", "width sold, height sawn". */
+const hadWords = ({ across, down }: Pick<OfferedSize, 'across' | 'down'>): string =>
+  across === down ? `both ${HAD_WORDS[across]}` : `width ${HAD_WORDS[across]}, height ${HAD_WORDS[down]}`;
 
 function Sizes({ inputs, locked, change }: PlacePanelProps) {
+  const say = useSideWords();
   const { rules, tape } = useWorkshop();
-  const rows = sizeRows(inputs, { rules, tape });
+  const rows = useMemo(() => offeredSizes(inputs, { rules, tape }), [inputs, rules, tape]);
   if (rows.length === 0) return <NotMeasured />;
   const { width, height } = inputs.brief;
+  const framed = rows.some(({ gapMm }) => gapMm !== null);
+  const edge = ({ lostMm, shownMm }: OfferedSize['sides']['top']) => (
+    <>
+      {lostMm > UNSEEN_MM ? `+${printFine(lostMm, tape)}` : shownMm > UNSEEN_MM ? '' : 'even'}
+      {shownMm > UNSEEN_MM && (
+        <span className="text-error">
+          {lostMm > UNSEEN_MM && ', '}−{printFine(shownMm, tape)}
+        </span>
+      )}
+    </>
+  );
   return (
     <div className="space-y-1.5">
       <table className="figure w-full text-[14px]">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
-            <th className="font-normal">largest face the image fills</th>
-            <th className="text-right font-normal">size</th>
-            <th className="text-right font-normal">goes round at most</th>
+            <th className="font-normal">face</th>
+            <th className="font-normal">bars</th>
+            {say.sides.map((side) => (
+              <th key={side} className="text-right font-normal">
+                {say.side(side)}
+              </th>
+            ))}
+            {framed && <th className="text-right font-normal">gap in the frame</th>}
             <th className="pl-4 font-normal">within what may</th>
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ widthMm, heightMm, why, registration }) => {
+          {rows.map((row) => {
+            const { widthMm, heightMm, onFolds, gapMm } = row;
             const chosen = Math.abs(widthMm - width.mm) < UNSEEN_MM && Math.abs(heightMm - height.mm) < UNSEEN_MM;
             return (
-              <tr key={why} className={`hair-b ${chosen ? 'font-semibold text-primary' : ''}`}>
+              <tr key={`${widthMm} ${heightMm} ${onFolds}`} className={`hair-b ${chosen ? 'font-semibold text-primary' : ''}`}>
                 <td>
                   <button
                     type="button"
@@ -149,23 +167,36 @@ function Sizes({ inputs, locked, change }: PlacePanelProps) {
                     className="cursor-pointer py-[3px] text-left underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
                     onClick={() => change({ width: length(widthMm, tape.unit), height: length(heightMm, tape.unit) })}
                   >
-                    {SIZE_WORDS[why]}
+                    <Figure>{printSize(widthMm, heightMm, tape, 'down')}</Figure>
                   </button>
                 </td>
-                <td className="text-right">
-                  <Figure>{printSize(widthMm, heightMm, tape, 'down')}</Figure>
-                </td>
-                <td className="text-right">
-                  <Figure>{printFine(registration.mostWrapMm, tape)}</Figure>
-                </td>
-                <td className="pl-4">{registration.holds ? 'yes' : 'no'}</td>
+                <td>{onFolds ? `on the old folds, ${hadWords(row)}` : hadWords(row)}</td>
+                {say.sides.map((side) => (
+                  <td key={side} className="text-right whitespace-nowrap">
+                    {edge(row.sides[side])}
+                  </td>
+                ))}
+                {framed && (
+                  <td className="text-right whitespace-nowrap">
+                    {gapMm === null ? (
+                      '–'
+                    ) : gapMm < 0 ? (
+                      <span className="text-error">does not go in</span>
+                    ) : (
+                      printFine(gapMm, tape)
+                    )}
+                  </td>
+                )}
+                <td className="pl-4">{row.holds ? 'yes' : 'no'}</td>
               </tr>
             );
           })}
         </tbody>
       </table>
       <p className="soft text-[13px]">
-        {locked ? 'The place is recorded: take its record back to change the face.' : 'Pick one to make it the face of this job.'}
+        {locked
+          ? 'The place is recorded: take its record back to change the face.'
+          : 'Best first. + goes round the edge and is lost, − shows bare, at the worst place. Pick one to make it the face of this job.'}
       </p>
     </div>
   );

@@ -31,7 +31,7 @@ const turnsWords = (quarters: number): string => {
 export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep }: TuneStageProps) {
   const { tape } = useWorkshop();
   const say = useSideWords();
-  const { opener, soFar, wanted, steps, addsWidthNPerM, addsHeightNPerM } = plan.tune;
+  const { opener, soFar, wanted, binds, steps, addsWidthNPerM, addsHeightNPerM } = plan.tune;
   const { corners } = live.tune;
   const [own, setOwn] = useState<Openings>(NOT_OPENED);
   const [busy, setBusy] = useState(false);
@@ -123,7 +123,11 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
             </button>
           </>
         ) : (
-          <p className="soft">Nothing is to go. Say how far the corners are to open, and it is divided into rounds.</p>
+          <p className="soft">
+            {binds
+              ? 'Opened so far it would bind in its frame: open less, or widen the rebate.'
+              : 'Nothing is to go. Say how far the corners are to open, and it is divided into rounds.'}
+          </p>
         )}
         <details>
           <summary className="cursor-pointer">It went otherwise</summary>
