@@ -134,6 +134,32 @@ test('corners are opened within what the measured frame leaves, and no round is 
   await expect(page.getByRole('button', { name: 'Record this round' })).toHaveCount(0);
 });
 
+test('a bare edge is good under the lip of the frame, and stops the work above it', async ({ page, demoServer }) => {
+  await newCanvas(page, demoServer.url, 'A little too small', '600', '500');
+  await page.getByLabel('What it is').selectOption('finished');
+  await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
+  await saved(page);
+  await stage(page, 'Measure').click();
+  const image = { top: '597', bottom: '597', left: '498', right: '498' };
+  for (const [side, typed] of Object.entries(image)) await page.getByLabel(`Image, ${side}`, { exact: true }).fill(typed);
+  await page.getByLabel('Top left to bottom right').fill('777.5');
+  await page.getByLabel('Bottom left to top right').fill('777.5');
+  await saved(page);
+  await stage(page, 'Place').click();
+  await page.getByRole('tab', { name: 'Frame' }).click();
+  for (const side of ['top', 'bottom']) await page.getByLabel(`Rebate, ${side}`, { exact: true }).fill('605');
+  for (const side of ['left', 'right']) await page.getByLabel(`Rebate, ${side}`, { exact: true }).fill('505');
+  const bare = verdict(page, /bare/).first();
+  await expect(bare).toHaveAttribute('data-level', 'stop');
+  for (const side of ['top', 'right', 'bottom', 'left']) await page.getByLabel(`Lip, ${side}`, { exact: true }).fill('8');
+  await expect(bare).toHaveAttribute('data-level', 'good');
+  await page.getByRole('tab', { name: 'Sizes' }).click();
+  await expect(page.getByRole('row', { name: /^600 × 500 mm both sold .* yes$/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'Frame' }).click();
+  await page.getByLabel('Lip, left', { exact: true }).fill('2');
+  await expect(bare).toHaveAttribute('data-level', 'stop');
+});
+
 test('the air of the room decides how long a coat dries, and whether it does', async ({ page, demoServer }) => {
   await newCanvas(page, demoServer.url, 'Damp cellar', '600', '400');
   await stage(page, 'Prime').click();
