@@ -14,8 +14,14 @@ const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number
  * Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in.
  *
  * @param numbers only those of the next four, for who stands far off
+ * @param newtons written in place of the number of a step, where pulls are looked at
  */
-export function fastenScene({ inputs, plan, say }: SceneInput, current: number, numbers: 'many' | 'next' = 'many'): Scene {
+export function fastenScene(
+  { inputs, plan, say }: SceneInput,
+  current: number,
+  numbers: 'many' | 'next' = 'many',
+  newtons: ReadonlyMap<number, string> | null = null,
+): Scene {
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
   const { margin } = plan.cloth.cut;
@@ -55,7 +61,7 @@ export function fastenScene({ inputs, plan, say }: SceneInput, current: number, 
           act === 'hold'
             ? 'holds'
             : numbered(order, take, Math.abs(offsetMm), level ? pitchWidthMm : pitchHeightMm)
-              ? String(order)
+              ? (newtons?.get(order) ?? (newtons ? '' : String(order)))
               : '',
         labelAt: point(xMm, yMm),
         outward,

@@ -56,6 +56,7 @@ export const keepRehearsalAction = async (plain: Sent<'keepRehearsal'>) => answe
 export const keepTapsAction = async (plain: Sent<'keepTaps'>) => answer('keepTaps', plain);
 export const keepTurnsAction = async (plain: Sent<'keepTurns'>) => answer('keepTurns', plain);
 export const keepWeightAction = async (plain: Sent<'keepWeight'>) => answer('keepWeight', plain);
+export const keepHandTrialAction = async (plain: Sent<'keepHandTrial'>) => answer('keepHandTrial', plain);
 export const keepFeelAction = async (plain: Sent<'keepFeel'>) => answer('keepFeel', plain);
 export const keepRemedyAction = async (plain: Sent<'keepRemedy'>) => answer('keepRemedy', plain);
 export const keepPlaceAction = async (plain: Sent<'keepPlace'>) => answer('keepPlace', plain);

@@ -68,7 +68,7 @@ it('what is shown before a record is what is written, and stays what is shown', 
     const coats = log.filter((entry) => entry.stage === 'prime');
     coats.forEach((entry, index) => {
       const { inputs, rules, taught } = entry.plan!;
-      const lessons = { pace: taught.pace, cloths: { [inputs.cloth.fabric]: taught }, creep: {} };
+      const lessons = { pace: taught.pace, cloths: { [inputs.cloth.fabric]: taught }, creep: {}, hands: [], handNoise: null };
       const frozen = caseOf({ inputs }, log.slice(0, log.indexOf(entry)), { ...house, rules, lessons }, 0);
       expect(here.plan.prime.coats[index]?.recipe).toEqual(frozen.plan.prime.coats[index]?.recipe);
     });

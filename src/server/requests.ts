@@ -30,6 +30,7 @@ import { placeShape } from '@/core/life/climates';
 import { LIFE_EVENTS } from '@/core/life/lifeEvents';
 import { variantShape } from '@/core/variant/variant';
 import { weekSettingsShape } from '@/core/week/weekSettings';
+import { HAND_FEELS } from '@/core/fasten/hand';
 import { STAGE_IDS } from '@/core/stages/stages';
 import { FEELS } from '@/core/tension/feel';
 import { REMEDIES } from '@/core/tension/remedies';
@@ -183,6 +184,8 @@ const ASKED = {
   keepTurns: { ...ofJob, note, opened: part('opened', each(CORNERS, number(-10, 10, 0))) },
   keepWeight: { ...ofJob, note },
   keepFeel: { ...ofJob, note, feel: oneOf(FEELS) },
+  /** Pulls of one feel on the scale, N. */
+  keepHandTrial: { maker, feel: oneOf(HAND_FEELS), pulledN: listOf(number(0.2, 300), 12, [], { least: 3 }), simulated: flag() },
   keepRemedy: { ...ofJob, note, remedy: oneOf(REMEDIES) },
   /** The step that somebody stands at, and how the frame lies. */
   keepPlace: { jobId: idText, stage: oneOf(STAGE_IDS), step: text(1, 80), quarter: oneOf(QUARTERS), filledAt: whole(1, 100_000) },

@@ -213,6 +213,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
         .run(JSON.stringify({ ...job.inputs, tune: { ...job.inputs.tune, weight } }), ids.fastened);
       return of(ids.fastened);
     },
+    keepHandTrial: () => ({ maker: 'Me', feel: 'firm', pulledN: [17, 18.5, 19], simulated: false }),
     keepFeel: () => ({ ...of(ids.fastened), feel: 'firm' }),
     keepPlace: () => ({ jobId: ids.squared, stage: 'cloth' as const, step: 'cloth/width', quarter: 1 as const, filledAt: 1 }),
     keepNote: () => ({

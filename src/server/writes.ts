@@ -11,6 +11,8 @@ import { type AirTaken, airOf, dropSimulatedAir, importAir, readSimulatedAir } f
 import { keepNote, keepPlace } from './benchCases';
 import { mendJob, setJobAside } from './brokenJobs';
 import { checked } from './checked';
+import { keepHandTrial } from './handCases';
+import { houseLessons } from './learnedCases';
 import { addCloth, changeCloth, clothStore, cutCloth } from './clothCases';
 import { costSettings, giveQuote, quoteNumbered, saveCosts } from './costCases';
 import { groundsOf, recordBatch, setStock } from './groundCases';
@@ -133,6 +135,7 @@ export const WRITES = {
   keepTaps: longWrite('keepTaps', { workOut: keepTaps, again: jobWithLog }),
   keepTurns: write('keepTurns', { act: keepTurns, again: jobWithLog }),
   keepWeight: write('keepWeight', { act: keepWeight, again: jobWithLog }),
+  keepHandTrial: write('keepHandTrial', { act: keepHandTrial, again: (workshop) => done(houseLessons(workshop)) }),
   keepFeel: write('keepFeel', { act: keepFeel, again: jobWithLog }),
   keepRemedy: write('keepRemedy', { act: keepRemedy, again: jobWithLog }),
   importAir: write('importAir', { act: importAir, again: air }),

@@ -2,14 +2,15 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { type Membrane, condensedMembrane } from '@/core/fasten/membrane/membrane';
 import {
-  type Repull,
   type RouteRun,
   type RunFrame,
   type StapleModel,
-  bestRepulls,
   simulateRoute,
   tensionField,
 } from '@/core/fasten/membrane/simulateRoute';
+import { type SecondLook, type SecondLookOptions, bestRepulls } from '@/core/fasten/membrane/bestRepulls';
+import type { PullBounds } from '@/core/fasten/membrane/bestPulls';
+import { type PullPlan, pullPlan } from '@/core/stages/fasten/pullPlan';
 import type { RouteId } from '@/core/fasten/routes';
 import { quietly } from '@/core/toEnd';
 import type { HouseRules } from '@/core/house/houseRules';
@@ -36,9 +37,18 @@ export interface RoutesRequest extends Omit<CompareRequest, 'models'> {
   routes: RouteId[];
 }
 
-/** Condensed cloths, the latest last. */
+/** Pulls of a job, worked out for the hands there are. */
+export interface PullsRequest {
+  inputs: JobInputs;
+  rules: HouseRules;
+  bounds: PullBounds;
+  /** How many different pulls a hand holds. */
+  levels: number;
+}
+
+/** Condensed cloths, the latest last: pulls are worked out on three of each job. */
 const kept: { key: string; membrane: Membrane }[] = [];
-const MOST_KEPT = 3;
+const MOST_KEPT = 8;
 
 function* membraneOf({ mesh, cloth }: StapleModel): Generator<undefined, Membrane> {
   const key = JSON.stringify([[...mesh.xs], [...mesh.ys], cloth]);
@@ -97,8 +107,14 @@ export const MEMBRANE_TASKS = {
     return yield* compared({ models, ...rest });
   },
 
-  *repulls({ model, most }: { model: StapleModel; most: number }): Generator<undefined, Repull[]> {
+  *pulls({ inputs, rules, bounds, levels }: PullsRequest): Generator<undefined, { model: StapleModel; plan: PullPlan | null }> {
+    const model = stapleModel(inputs, rules);
+    yield undefined;
+    return { model, plan: yield* pullPlan((cloth) => membraneOf({ ...model, cloth }), model, bounds, levels) };
+  },
+
+  *repulls({ model, look }: { model: StapleModel; look: SecondLookOptions }): Generator<undefined, SecondLook> {
     const membrane = yield* membraneOf(model);
-    return yield* bestRepulls(membrane, model, most);
+    return yield* bestRepulls(membrane, model, look);
   },
 };

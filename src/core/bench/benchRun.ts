@@ -11,6 +11,7 @@ import { type BenchStep, SHOW_STAGE } from './benchStep';
 import { barsSteps } from './barsSteps';
 import { briefSteps } from './briefSteps';
 import { clothSteps } from './clothSteps';
+import type { NewtonWords } from '../fasten/newtonWords';
 import { fastenSteps } from './fastenSteps';
 import { handoverSteps } from './handoverSteps';
 import { lookSteps } from './lookSteps';
@@ -18,7 +19,7 @@ import { primeSteps } from './primeSteps';
 import { squareSteps } from './squareSteps';
 import { tuneSteps } from './tuneSteps';
 
-const STEPS: Record<StageId, (here: JobCase, say: SideWords) => BenchStep[]> = {
+const STEPS: Record<StageId, (here: JobCase, say: SideWords, pulls: NewtonWords | null) => BenchStep[]> = {
   look: lookSteps,
   brief: briefSteps,
   bars: barsSteps,
@@ -44,9 +45,10 @@ export type Quarter = (typeof QUARTERS)[number];
  * The steps of a stage, at least one.
  *
  * @param here read under the view of whoever stands at the bench
+ * @param pulls words for pulls that are worked out; the steps themselves are the same without them
  */
-export function benchSteps(here: JobCase, stage: StageId): BenchStep[] {
-  const steps = STEPS[stage](here, sideWords(here.viewOf(stage)));
+export function benchSteps(here: JobCase, stage: StageId, pulls: NewtonWords | null = null): BenchStep[] {
+  const steps = STEPS[stage](here, sideWords(here.viewOf(stage)), pulls);
   return [...conservatorStep(here, stage), ...waitStep(here, stage), ...steps, recordStep(here, stage)];
 }
 

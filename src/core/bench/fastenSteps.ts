@@ -6,6 +6,7 @@ import type { JobCase } from '../case/jobCase';
 import { checksBefore } from '../fasten/routeChecks';
 import type { RouteStep } from '../fasten/routeSteps';
 import type { Corner } from '../frame/square/corners';
+import { type NewtonWords, newtonWordsOf } from '../fasten/newtonWords';
 import { isLevel } from '../job/sides';
 import type { SideWords } from '../job/sideWords';
 import { type Tape, printLength } from '../units/length';
@@ -13,8 +14,8 @@ import { aloud } from './aloud';
 import type { BenchStep } from './benchStep';
 import { marginSteps } from './marginSteps';
 
-/** Steps of fastening. */
-export function fastenSteps(here: JobCase, say: SideWords): BenchStep[] {
+/** Steps of fastening; `pulls` where they are worked out. */
+export function fastenSteps(here: JobCase, say: SideWords, pulls: NewtonWords | null): BenchStep[] {
   const { inputs, plan, house } = here;
   const { fasten } = inputs;
   const { route, wanted } = plan.fasten;
@@ -37,7 +38,7 @@ export function fastenSteps(here: JobCase, say: SideWords): BenchStep[] {
     const corner = step.take === 'corner' && step.act === 'fix' ? cornerOf(step) : null;
     const folds = corner && !folded.has(corner) ? foldSteps(here, corner, step.order, say) : [];
     if (corner) folded.add(corner);
-    return [...lookSteps(looks.get(step.order) ?? [], step.order), ...folds, placeStep(step, here, say)];
+    return [...lookSteps(looks.get(step.order) ?? [], step.order), ...folds, placeStep(step, here, say, pulls)];
   });
   return [...margins, ...steps, timeStep(here)];
 }
@@ -85,11 +86,11 @@ const ACTS: Record<RouteStep['act'], string> = {
   again: 'Draw and set again: ',
 };
 
-function placeStep(step: RouteStep, { plan, house }: JobCase, say: SideWords): BenchStep {
+function placeStep(step: RouteStep, { plan, house }: JobCase, say: SideWords, pulls: NewtonWords | null): BenchStep {
   const { steps } = plan.fasten.route;
   const { order, side, act } = step;
   const where = placeOnBar(step, house.tape, say);
-  const pull = pullWords(step);
+  const pull = (step.act !== 'takeOut' && newtonWordsOf(pulls, order)) || pullWords(step);
   const says = `${ACTS[act]}${say.side(side)}, ${where.words}`;
   const line = says.charAt(0).toUpperCase() + says.slice(1);
   return {

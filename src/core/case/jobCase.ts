@@ -3,6 +3,7 @@
  * stage. A recorded stage stands as it was recorded, under the rules and lessons of that day; the others are worked out from
  * what is typed now. Pure; what is costly is worked out when it is asked for, and once.
  */
+import type { Hand, HandNoise } from '../fasten/hand';
 import type { HouseRules } from '../house/houseRules';
 import { type CreepLesson, creepKey } from '../life/creep';
 import type { Job, JobInputs } from '../job/job';
@@ -27,6 +28,9 @@ export interface HouseLessons {
   cloths: Readonly<Record<string, Omit<Taught, 'pace' | 'creep'>>>;
   /** By cloth and ground: see `creepKey`. */
   creep: Readonly<Record<string, CreepLesson>>;
+  /** Hands that were tried on the scale, and how much they vary from pull to pull. */
+  hands: readonly Hand[];
+  handNoise: HandNoise | null;
 }
 
 /** What a job is read under. */
@@ -38,7 +42,7 @@ export interface House {
   view?: View | undefined;
 }
 
-export const NO_LESSONS: HouseLessons = { pace: null, cloths: {}, creep: {} };
+export const NO_LESSONS: HouseLessons = { pace: null, cloths: {}, creep: {}, hands: [], handNoise: null };
 
 export interface JobCase {
   job: Pick<Job, 'inputs'>;

@@ -313,7 +313,7 @@ describe('verdicts of cloth, fastening and tension', () => {
         tune: { corners: alikeCorners(length(2.5)) },
         brief: { edges: 'rebate', rebateClearance: length(4) },
       }),
-    ).toMatchObject({ level: 'stop', measured: 5, limit: 4 });
+    ).toMatchObject({ level: 'stop', measured: -1, limit: 0 });
     expect(about('tune', 'remedy', { tune: { remedy: 'water' }, brief: { use: 'finished' } })).toMatchObject({
       level: 'stop',
       because: 'The canvas is painted: water can crack the paint.',

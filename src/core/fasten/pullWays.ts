@@ -3,14 +3,14 @@ export const PULL_WAYS = [
   {
     id: 'taught',
     name: 'As taught',
-    suits: 'a hand that goes by feel: snug first, firmer towards the corners',
-    trades: 'friction and plastic give are in it, as makers met them; the first fasteners end with little or nothing',
+    suits: 'a hand that goes by feel: snug first, firmer outwards',
+    trades: 'Friction and lasting give are in it as makers met them; the first fasteners end with little',
   },
   {
     id: 'worked',
     name: 'Worked out',
-    suits: 'a hand that was tried on the scale: the first answers firmly, the ends gently',
-    trades: 'the simulated cloth has no friction and does not give for good; it says the opposite of what is taught',
+    suits: 'a hand tried on the scale: firm answers first, gentle ends',
+    trades: 'The simulated cloth knows no friction and no lasting give; it says the opposite of what is taught',
   },
 ] as const;
 export type PullWayId = (typeof PULL_WAYS)[number]['id'];

@@ -52,6 +52,8 @@ export const READING_KINDS = [
   kind('margin', (of) => `margin, ${place(of)}`),
   kind('drawnAgain', 'fasteners drawn and set again'),
   kind('firmPull', 'firm pull'),
+  /** How much a hand varies is learned from it. */
+  kind('pullOverAsked', 'pull over what was asked for'),
   kind('fasteningTime', 'fastening, time'),
   /** The pace of later jobs is learned from it. */
   kind('fasteningPace', 'fastening, time over plan'),

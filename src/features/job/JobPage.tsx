@@ -195,6 +195,7 @@ function JobDesk({
               onChange={draft.change}
               air={air}
               recordings={recordings}
+              lessons={lessons}
               photographs={photographs}
               onKeep={keep}
               onStage={openStage}

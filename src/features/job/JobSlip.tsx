@@ -18,6 +18,7 @@ import type { StoredJob } from '@/db/jobs';
 import { Drawing } from '@/ui/Drawing';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { PrintedPulls } from './fasten/PrintedPulls';
 import { CoatTable } from './prime/CoatTable';
 import { byWords } from './stageWords';
 import { AssemblySteps, FixingList, PartsList } from './bars/BarsPanel';
@@ -133,6 +134,7 @@ export function JobSlip({ job, log, lessons, nowMs, address }: JobSlipProps) {
           className="h-[560px]"
         />
       </section>
+      {inputs.fasten.pulls === 'worked' && <PrintedPulls inputs={inputs} plan={plan} lessons={lessons} />}
       <section className="mt-4 break-inside-avoid">
         <h2 className="text-lg font-semibold">Kit</h2>
         <ul className="columns-2 text-[14.5px]">

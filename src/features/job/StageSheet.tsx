@@ -5,6 +5,7 @@ import type { RackBar } from '@/core/frame/sawing/rack';
 import type { JobInputs } from '@/core/job/job';
 import { braceRange } from '@/core/stages/bars/barsInputs';
 import { type StageId, isFaceUp } from '@/core/stages/stages';
+import type { HouseLessons } from '@/core/case/jobCase';
 import type { Plan } from '@/core/case/planJob';
 import { type Progress, staysOpen } from '@/core/case/progress';
 import { fromBack } from '@/drawing/scene';
@@ -65,6 +66,7 @@ interface StageSheetProps {
   onTick: (ticked: string[]) => void;
   air: Air;
   recordings: string[];
+  lessons: HouseLessons;
   photographs: readonly string[];
   onKeep: Keep;
   onStage: (stage: StageId) => void;
@@ -91,6 +93,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     onChange,
     air,
     recordings,
+    lessons,
     photographs,
     onKeep,
     onStage,
@@ -118,6 +121,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           live={live}
           inputs={inputs}
           plan={plan}
+          lessons={lessons}
           locked={locked}
           view={view}
           onView={onView}

@@ -178,6 +178,47 @@ export function* pullLevels(
   return { levelsN: used, pullsN: trial.pulls };
 }
 
+/**
+ * Pulls of which whole groups are alike, each on the grid of newtons: a list short enough to keep in the head.
+ *
+ * @param cloths the same order on several guesses of the cloth
+ * @param bestN the best pulls, one for each column; what is laid on is 0
+ * @param groups the group of each column
+ * @throws RangeError for no cloth or no newton between the bounds
+ */
+export function groupedPulls(
+  cloths: readonly Influence[],
+  bestN: ArrayLike<number>,
+  { leastN, mostN, noise }: PullBounds,
+  groups: readonly number[],
+): Float64Array {
+  if (cloths.length === 0) throw new RangeError('pulls are worked out for one cloth at least');
+  const grid = pullGrid(leastN, mostN);
+  if (grid.length === 0) throw new RangeError(`no pull lies between ${leastN} and ${mostN} N`);
+  const { scatter, mean } = scatterOf(cloths, noise);
+  const best = Float64Array.from(bestN);
+  const aimed = best.reduce((sum, pull, column) => sum + pull * mean[column]!, 0);
+  const members = [...new Set(groups)]
+    .map((group) => [...best.keys()].filter((column) => groups[column] === group && best[column]! > 0))
+    .filter((columns) => columns.length > 0);
+  const pulls = new Float64Array(best.length);
+  for (const columns of members) {
+    const usual = nearest(grid, columns.reduce((sum, column) => sum + best[column]!, 0) / columns.length);
+    for (const column of columns) pulls[column] = usual;
+  }
+  const trial = new Trial(pulls, scatter, mean, [aimed * (1 - MEAN_WITHIN), aimed * (1 + MEAN_WITHIN)]);
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const moved = members.filter((columns) =>
+      [-1, 1].some((step) => {
+        const to = grid[grid.indexOf(trial.pulls[columns[0]!]!) + step];
+        return to !== undefined && trial.tryMoving(columns, to);
+      }),
+    );
+    if (moved.length === 0) break;
+  }
+  return trial.pulls;
+}
+
 const nearest = (values: readonly number[], to: number): number =>
   values.reduce((a, b) => (Math.abs(b - to) < Math.abs(a - to) ? b : a));
 

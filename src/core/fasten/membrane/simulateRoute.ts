@@ -2,7 +2,7 @@
  * A route carried out on the simulated cloth, for one exact hand and for hands that vary. Everything is proportional to
  * the pull: the route is worked out at one pull and then scaled to the pull asked for, or to the tension aimed at.
  */
-import { type ClothMeasures, clothMeasures, outwardForces, spread } from './clothMeasures';
+import { type ClothMeasures, clothMeasures, outwardForces } from './clothMeasures';
 import { type EdgePlace, edgeForces, placeCompliance } from './edgePlaces';
 import type { MembraneCloth } from './membraneCloth';
 import { TOGETHER } from '../../linear/bandMatrix';
@@ -163,49 +163,4 @@ function scaled(measures: ClothMeasures, scale: number): ClothMeasures {
     drift: { xMm: drift.xMm * scale, yMm: drift.yMm * scale },
     low,
   };
-}
-
-/** A fastener drawn and set again at the firm pull, and how even the edge is after it. */
-export interface Repull {
-  place: number;
-  unevenness: number;
-}
-
-/**
- * Which fasteners to draw and set again for the greatest gain in evenness, one after another: each is tried at every
- * place and the best is kept (a greedy search: each next one counts with those before it).
- *
- * @param most how many to name
- * @returns the places in the order to do them, while each still makes the edge more even
- */
-export function* bestRepulls(membrane: Membrane, model: StapleModel, most: number): Generator<undefined, Repull[]> {
-  const { places, widths, events } = model;
-  const stapling = new Stapling(placeCompliance(membrane, places, model.jawMm), model.bars);
-  for (const { act, place, part } of events)
-    if (act === 'takeOut') stapling.takeOut(place);
-    else stapling.fasten(place, [UNIT_N * part]);
-  const own = places.map((_place, at) => at).filter((at) => stapling.holds(at));
-  const even = (forces: Float64Array) => {
-    const outwards = outwardForces(places, forces);
-    return spread(own.map((at) => outwards[at]! / widths[at]!)).unevenness;
-  };
-  const firm = Math.max(1e-9, ...events.map(({ part }) => part));
-  const found: Repull[] = [];
-  let now = even(stapling.forces());
-  while (found.length < most) {
-    let best = { place: -1, unevenness: now - 1e-4 };
-    for (const place of own) {
-      const unevenness = even(stapling.forcesIfSetAgain(place, UNIT_N * firm));
-      if (unevenness < best.unevenness) best = { place, unevenness };
-      if (place % 32 === 31) yield;
-    }
-    if (best.place < 0) break;
-    stapling.takeOut(best.place);
-    stapling.fasten(best.place, [UNIT_N * firm]);
-    const after = even(stapling.forces());
-    if (!(after < now)) break;
-    found.push({ place: best.place, unevenness: after });
-    now = after;
-  }
-  return found;
 }

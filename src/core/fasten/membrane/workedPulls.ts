@@ -9,7 +9,7 @@ import { type PlaceCompliance, edgeForces, placeCompliance } from './edgePlaces'
 import { type Influence, influence } from './influence';
 import { type Membrane, movesUnder } from './membrane';
 import type { MembraneCloth } from './membraneCloth';
-import { type LevelledPulls, pullLevels } from './pullLevels';
+import { type LevelledPulls, groupedPulls, pullLevels } from './pullLevels';
 import type { StapleModel } from './simulateRoute';
 import { Stapling } from './Stapling';
 
@@ -46,6 +46,7 @@ export interface EdgesByCloth {
   taught: ExpectedEdge;
   worked: ExpectedEdge;
   levelled: ExpectedEdge;
+  short: ExpectedEdge;
 }
 
 export interface WorkedPulls {
@@ -55,11 +56,16 @@ export interface WorkedPulls {
   taughtN: Float64Array;
   workedN: Float64Array;
   levels: LevelledPulls;
+  /** The first four each with a pull of its own, all others alike. */
+  shortN: Float64Array;
   /** How the edge ends by each list, on every cloth that was guessed. */
   edges: Record<GuessedCloth['id'], EdgesByCloth>;
   /** How far the middle of the cloth is drawn by the levelled pulls, mm right and down. */
   drift: { xMm: number; yMm: number };
 }
+
+/** So many fastenings have a pull of their own in the short form. */
+export const STARTERS = 4;
 
 /** The mean inside is brought to the tension aimed at by so many scalings. */
 const SCALINGS = 3;
@@ -125,10 +131,16 @@ export function* workedPulls(
     workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
   }
   const levels = yield* pullLevels(cloths, workedN, bounds, most);
+  const shortN = groupedPulls(
+    cloths,
+    workedN,
+    bounds,
+    Array.from(workedN, (_pull, column) => Math.min(column, STARTERS)),
+  );
   const edges = Object.fromEntries(
     guesses.map(({ id }, index) => {
       const by = (pulls: Float64Array) => expectedEdge(cloths[index]!, pulls, bounds.noise);
-      return [id, { taught: by(taughtN), worked: by(workedN), levelled: by(levels.pullsN) }];
+      return [id, { taught: by(taughtN), worked: by(workedN), levelled: by(levels.pullsN), short: by(shortN) }];
     }),
   ) as Record<GuessedCloth['id'], EdgesByCloth>;
   return {
@@ -137,6 +149,7 @@ export function* workedPulls(
     taughtN,
     workedN,
     levels,
+    shortN,
     edges,
     drift: insideBy(membrane, compliance, model, levels.pullsN).drift,
   };

@@ -1,5 +1,6 @@
 /* What the simulated cloth says about a route, as verdicts: the pull it asks for, what holds too little, what slipped. */
-import type { RouteRun, RunDoubt, StapleModel, Repull } from '../../fasten/membrane/simulateRoute';
+import type { SecondLook } from '../../fasten/membrane/bestRepulls';
+import type { RouteRun, RunDoubt, StapleModel } from '../../fasten/membrane/simulateRoute';
 import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -32,13 +33,14 @@ export function clothRunVerdicts(
   { cloth, fasten }: JobInputs,
   model: StapleModel,
   run: RouteRun,
-  repulls: readonly Repull[] | null,
+  look: SecondLook | null,
   { rules, tape, view }: PlanContext,
 ): Verdict[] {
   if (run.doubt !== null) return [doubtVerdict(run.doubt)];
   return [
-    pullVerdict(cloth.grip, fasten.firmPull, model, run, rules),
-    evennessVerdict(model, run, (place) => placeWords(place, tape, sideWords(view)), repulls),
+    // Pulls that are worked out are judged by their list.
+    ...(fasten.pulls === 'worked' ? [] : [pullVerdict(cloth.grip, fasten.firmPull, model, run, rules)]),
+    evennessVerdict(model, run, (place) => placeWords(place, tape, sideWords(view)), look),
     ...(run.unopposed > 1
       ? [
           verdict({
@@ -110,12 +112,12 @@ function evennessVerdict(
   { places }: StapleModel,
   run: RouteRun,
   named: (place: EdgePlace) => string,
-  repulls: readonly Repull[] | null,
+  look: SecondLook | null,
 ): Verdict {
   const { end } = run;
   const low = end.low.length;
-  const gain = repulls?.at(-1);
-  const names = (repulls ?? []).map(({ place }) => named(places[place]!));
+  const gain = look?.repulls.at(-1);
+  const names = (look?.repulls ?? []).map(({ place, pullN }) => `${named(places[place]!)}, at ${decimal(pullN, 0)} N`);
   return verdict({
     id: 'evenness',
     about: 'evenness',
@@ -129,9 +131,11 @@ function evennessVerdict(
         : `${low} of ${places.length} hold less than half of the mean: the first ones go slack as their neighbours are pulled.`,
     because: 'Tension at each fastener over its pitch, at the end of the route.',
     doThis: gain
-      ? `Draw and set again: ${names.join('; ')}. Unevenness ${end.unevenness.toFixed(2)} → ${gain.unevenness.toFixed(2)}.`
-      : low === 0
-        ? ''
-        : 'Draw these and set them again; a whole second round evens most.',
+      ? `Draw and set again: ${names.join('; ')}. Expected unevenness ${look!.before.toFixed(2)} → ${gain.unevenness.toFixed(2)}.`
+      : look
+        ? 'No fastener set again makes it more even by what hands bring.'
+        : low === 0
+          ? ''
+          : 'Draw these and set them again; a whole second round evens most.',
   });
 }

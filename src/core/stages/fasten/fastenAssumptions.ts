@@ -32,6 +32,15 @@ export const FASTEN_ASSUMPTIONS = [
     'A practised hand repeats to about 15 %.',
   ),
   row(
+    'pullLevels',
+    'fasten',
+    'Different pulls that a hand holds',
+    4,
+    'pulls',
+    [1, 6],
+    'More are hard to tell apart: what is worked out is brought to so many.',
+  ),
+  row(
     'fingersMost',
     'fasten',
     'Most that fingers pull at a place',

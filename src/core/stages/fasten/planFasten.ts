@@ -87,11 +87,14 @@ const paced = (hands: Handwork, pace: LearnedValue | null | undefined): Handwork
   pace ? { ...hands, minutes: hands.minutes * pace.value } : hands;
 
 /** What was noted of how it went. */
-function doneReadings({ drawn, pullN, minutes }: AsDone, planned: number): Reading[] {
+function doneReadings({ drawn, pullN, pulls, minutes }: AsDone, planned: number): Reading[] {
   const noted = (value: number | null, made: (value: number) => Reading) => (value === null ? [] : [made(value)]);
   return [
     ...noted(drawn, (pieces) => reading('drawnAgain', pieces, 'pieces', { tool: 'counted' })),
     ...noted(pullN, (newtons) => reading('firmPull', newtons, 'N', { tool: 'by hand', known: 'felt' })),
+    ...pulls.map(({ askedN, pulledN }) =>
+      reading('pullOverAsked', Math.round((1000 * pulledN) / askedN) / 1000, '×', { tool: 'kitchen scale' }),
+    ),
     ...noted(minutes, (spent) => reading('fasteningTime', spent, 'min', { tool: 'clock' })),
     ...noted(minutes, (spent) =>
       reading('fasteningPace', Math.round((1000 * spent) / planned) / 1000, '×', { tool: 'computed', known: 'reckoned' }),

@@ -6,6 +6,7 @@ import { MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
 import { length } from '@/core/units/length';
 import { NumberField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { ToldPulls } from './ToldPulls';
 import { PlaceOnBar } from './PlaceOnBar';
 
 interface AsDonePanelProps {
@@ -46,6 +47,7 @@ export function AsDonePanel({ inputs: { brief, fasten }, locked, change }: AsDon
         {open('Firm pull as it was', asDone.pullN, 'N', [1, 500], 'pullN')}
         {open('Time it took', asDone.minutes, 'min', [1, 2000], 'minutes')}
       </div>
+      <ToldPulls pulls={asDone.pulls} locked={locked} change={(pulls) => put({ pulls })} />
       {asDone.notes.map((note, index) => (
         <PlaceOnBar
           key={index}

@@ -2,20 +2,24 @@
 /* The simulated cloth of this job in figures: at this step and at the end, the pull it asks for, and what to set again. */
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useEffect, useRef, useState } from 'react';
-import type { Repull, RunFrame } from '@/core/fasten/membrane/simulateRoute';
+import { FELT, type FeltId, type FeltPlace, type SecondLook } from '@/core/fasten/membrane/bestRepulls';
+import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
+import { isLevel } from '@/core/job/sides';
 import type { JobInputs } from '@/core/job/job';
-import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
-import { MODEL_LIMITS, stapleModel } from '@/core/stages/fasten/stapleModel';
+import { type FastenInputs, type Knot, MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
+import { pullBounds } from '@/core/stages/fasten/pullPlan';
+import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
 import { clothRunVerdicts, handBand } from '@/core/stages/fasten/clothRunVerdicts';
 import { decimal } from '@/core/units/numeral';
-import { printFine } from '@/core/units/length';
-import { NumberField, Tick } from '@/ui/fields';
+import { length, printFine } from '@/core/units/length';
+import { Choice, NumberField, Tick } from '@/ui/fields';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
 import { Figure } from '@/ui/Figure';
 import { Fact } from '../Fact';
+import { PlaceOnBar } from './PlaceOnBar';
 import { type MembraneAnswer, type MembraneRun, failureWords } from './useMembraneRun';
 
 /** Places named to be set again. */
@@ -25,19 +29,36 @@ interface ClothTensionProps {
   inputs: JobInputs;
   locked: boolean;
   worker: () => MembraneWorker;
+  /** How much the hands of the house vary, where that was tried. */
+  noise: number | null;
   cloth: MembraneAnswer;
+  /** The cloth waits for its pulls to be worked out. */
+  clothWaits: boolean;
   frame: RunFrame | null;
   fine: boolean;
   onFine: (fine: boolean) => void;
   change: (patch: Partial<FastenInputs>) => void;
 }
 
-export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFine, change }: ClothTensionProps) {
+export function ClothTension({
+  inputs,
+  locked,
+  worker,
+  noise,
+  cloth,
+  clothWaits,
+  frame,
+  fine,
+  onFine,
+  change,
+}: ClothTensionProps) {
   const { rules, tape } = useWorkshop();
   const say = useSideWords();
-  const repulls = useRepulls(worker, inputs);
   const { answer, fresh, error } = cloth;
+  const [felt, setFelt] = useState<Felt[]>([]);
+  const repulls = useSecondLook(worker, inputs, answer, felt, noise);
   const { fasten } = inputs;
+  const worked = fasten.pulls === 'worked';
   return (
     <div className="space-y-2">
       {error && (
@@ -45,7 +66,8 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
           {error}
         </p>
       )}
-      {!answer?.run?.doubt && <ClothFigures answer={answer} fresh={fresh} frame={frame} />}
+      {clothWaits && <p className="soft">Working out the pulls first …</p>}
+      {!clothWaits && !answer?.run?.doubt && <ClothFigures answer={answer} fresh={fresh} frame={frame} />}
       {repulls.error && (
         <p role="alert" className="text-error">
           {repulls.error}
@@ -57,30 +79,34 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
         />
       )}
       <div className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-[1fr_1fr_1fr_auto_auto]">
-        <NumberField
-          label="Firm pull at a place"
-          value={fasten.firmPull}
-          unit="N"
-          least={1}
-          most={500}
-          placeholder={
-            answer?.run && fasten.firmPull === null && answer.run.doubt === null
-              ? `${Math.round(answer.run.firmN)} asked for`
-              : undefined
-          }
-          onClear={() => change({ firmPull: null })}
-          onChange={(firmPull) => change({ firmPull })}
-          disabled={locked}
-        />
-        <NumberField
-          label="Last pull over middle"
-          value={fasten.ramp}
-          unit="×"
-          least={1}
-          most={2}
-          onChange={(ramp) => change({ ramp })}
-          disabled={locked}
-        />
+        {!worked && (
+          <>
+            <NumberField
+              label="Firm pull at a place"
+              value={fasten.firmPull}
+              unit="N"
+              least={1}
+              most={500}
+              placeholder={
+                answer?.run && fasten.firmPull === null && answer.run.doubt === null
+                  ? `${Math.round(answer.run.firmN)} asked for`
+                  : undefined
+              }
+              onClear={() => change({ firmPull: null })}
+              onChange={(firmPull) => change({ firmPull })}
+              disabled={locked}
+            />
+            <NumberField
+              label="Last pull over middle"
+              value={fasten.ramp}
+              unit="×"
+              least={1}
+              most={2}
+              onChange={(ramp) => change({ ramp })}
+              disabled={locked}
+            />
+          </>
+        )}
         <NumberField
           label="Slant of the crown"
           value={fasten.slantDeg}
@@ -91,16 +117,58 @@ export function ClothTension({ inputs, locked, worker, cloth, frame, fine, onFin
           disabled={locked}
         />
         <Tick label="Fine mesh" checked={fine} onChange={onFine} />
+        {(!worked || felt.length > 0) && (
+          <button
+            type="button"
+            className="btn btn-outline btn-sm self-end"
+            disabled={!fresh || repulls.busy}
+            onClick={repulls.find}
+          >
+            {repulls.busy ? 'Trying every place …' : 'What to set again?'}
+          </button>
+        )}
+      </div>
+      {felt.map((one, index) => (
+        <PlaceOnBar
+          key={index}
+          name={`Felt ${index + 1}`}
+          place={one}
+          brief={inputs.brief}
+          locked={false}
+          onPlace={(place) => setFelt(felt.map((old, at) => (at === index ? { ...old, ...place } : old)))}
+          onTakeOff={() => setFelt(felt.filter((_one, at) => at !== index))}
+        >
+          <div className="w-32">
+            <Choice
+              label={`Felt ${index + 1}, it is`}
+              value={one.felt}
+              options={FELT}
+              onChange={(how) => setFelt(felt.map((old, at) => (at === index ? { ...old, felt: how } : old)))}
+            />
+          </div>
+        </PlaceOnBar>
+      ))}
+      <div className="flex flex-wrap items-center gap-3">
         <button
           type="button"
-          className="btn btn-outline btn-sm self-end"
-          disabled={!fresh || repulls.busy}
-          onClick={repulls.find}
+          className="btn btn-outline btn-sm h-9"
+          disabled={felt.length >= MOST_NOTES}
+          onClick={() =>
+            setFelt([...felt, { side: 'top', at: length(Math.round(inputs.brief.width.mm / 2), tape.unit), felt: 'loose' }])
+          }
         >
-          {repulls.busy ? 'Trying every place …' : 'What to set again?'}
+          Felt at a place
         </button>
+        <span className="soft text-[13px]">
+          What a finger tells of a fastener, to a fifth or so, counts in what to set again.
+        </span>
       </div>
-      <p className="soft text-[13px]">{MODEL_LIMITS}</p>
+      <p className="soft text-[13px]">
+        {worked &&
+          felt.length === 0 &&
+          'After worked-out pulls a second look by the model alone gains less than hands vary by: say what you feel at places, and it has something to go by. '}
+        {MODEL_LIMITS}
+      </p>
     </div>
   );
 }
@@ -144,28 +212,69 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
   );
 }
 
-/** The places to set again, found when asked for; forgotten when the job changes. */
-function useRepulls(worker: () => MembraneWorker, inputs: JobInputs) {
+/** What a finger told at a place of a bar. */
+interface Felt extends Knot {
+  felt: FeltId;
+}
+
+/** What was felt, at the fasteners next to where it was felt. */
+function feltPlaces(felt: readonly Felt[], { places }: StapleModel, { brief }: JobInputs): FeltPlace[] {
+  return felt.flatMap(({ side, at, felt: how }): FeltPlace[] => {
+    const offsetMm = at.mm - (isLevel(side) ? brief.width.mm : brief.height.mm) / 2;
+    const own = places.flatMap((place, index) =>
+      place.side === side ? [{ index, off: Math.abs(place.offsetMm - offsetMm) }] : [],
+    );
+    const nearest = own.reduce<(typeof own)[number] | null>((a, b) => (a && a.off <= b.off ? a : b), null);
+    return nearest ? [{ place: nearest.index, felt: how }] : [];
+  });
+}
+
+/** The places to set again and how hard, found when asked for; forgotten when the job changes, or what was felt of it. */
+function useSecondLook(
+  worker: () => MembraneWorker,
+  inputs: JobInputs,
+  ran: MembraneRun | null,
+  felt: readonly Felt[],
+  noise: number | null,
+) {
   const { rules } = useWorkshop();
-  const [found, setFound] = useState<{ inputs: JobInputs; repulls: Repull[] } | null>(null);
+  const [found, setFound] = useState<{ of: MembraneRun; felt: readonly Felt[]; look: SecondLook } | null>(null);
   const [busyFor, setBusy] = useState<JobInputs | null>(null);
   const [error, setError] = useState<string | null>(null);
   const stop = useRef<AbortController | null>(null);
   useEffect(() => () => stop.current?.abort(), []);
   const find = async () => {
+    if (!ran?.run) return;
     stop.current?.abort();
     const own = (stop.current = new AbortController());
     setBusy(inputs);
     setError(null);
     try {
-      const model = stapleModel(inputs, rules);
-      const repulls = await worker().run('repulls', { model, most: MOST_REPULLS }, { signal: own.signal });
-      setFound({ inputs, repulls });
+      const { model, run } = ran;
+      const look = await worker().run(
+        'repulls',
+        {
+          model,
+          look: {
+            most: MOST_REPULLS,
+            firmN: run.firmN,
+            bounds: pullBounds(inputs, rules, noise),
+            felt: feltPlaces(felt, model, inputs),
+          },
+        },
+        { signal: own.signal },
+      );
+      setFound({ of: ran, felt, look });
     } catch (failure) {
       if (!(failure instanceof TaskCancelled)) setError(failureWords(failure as Error));
     } finally {
       setBusy(null);
     }
   };
-  return { found: found?.inputs === inputs ? found.repulls : null, busy: busyFor === inputs, error, find: () => void find() };
+  return {
+    found: found && found.of === ran && found.felt === felt ? found.look : null,
+    busy: busyFor === inputs,
+    error,
+    find: () => void find(),
+  };
 }

@@ -7,6 +7,9 @@ import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
 import { checksBefore, landmarks } from '@/core/fasten/routeChecks';
 import type { RouteStep } from '@/core/fasten/routeSteps';
+import type { HouseLessons } from '@/core/case/jobCase';
+import { type NewtonWords, newtonWordsOf } from '@/core/fasten/newtonWords';
+import type { JobPulls } from './usePullPlan';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import type { JobInputs } from '@/core/job/job';
 import { type FastenInputs, type Knot, MOST_KNOTS } from '@/core/stages/fasten/fastenInputs';
@@ -28,6 +31,7 @@ import type { Rehearsal } from './useRehearsal';
 /** Loaded when they are opened. */
 const ClothTension = dynamic(() => import('./ClothTension').then((module) => module.ClothTension));
 const CompareRoutes = dynamic(() => import('./CompareRoutes').then((module) => module.CompareRoutes));
+const PullsPanel = dynamic(() => import('./PullsPanel').then((module) => module.PullsPanel));
 const RehearsalPanel = dynamic(() => import('./RehearsalPanel').then((module) => module.RehearsalPanel));
 const SignsPanel = dynamic(() => import('./SignsPanel').then((module) => module.SignsPanel));
 
@@ -40,6 +44,8 @@ interface FastenPanelProps {
   onTab: (id: string) => void;
   worker: () => MembraneWorker;
   cloth: MembraneAnswer;
+  pulls: JobPulls;
+  lessons: HouseLessons;
   /** The simulated cloth after the step in sight. */
   frame: RunFrame | null;
   fine: boolean;
@@ -68,10 +74,13 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
           show: () => (
             <>
               <RouteSteps {...props} />
-              {props.refusal ?? <ClothTension {...props} />}
+              {props.refusal ?? (
+                <ClothTension {...props} clothWaits={props.pulls.waits} noise={props.lessons.handNoise?.noise ?? null} />
+              )}
             </>
           ),
         },
+        { id: 'pulls', name: 'Pulls', show: () => props.refusal ?? <PullsPanel {...props} /> },
         {
           id: 'rehearse',
           name: 'Rehearse',
@@ -91,7 +100,7 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
   );
 });
 
-function RouteSteps({ inputs, plan, controls }: FastenPanelProps) {
+function RouteSteps({ inputs, plan, controls, pulls }: FastenPanelProps) {
   const { tape } = useWorkshop();
   const say = useSideWords();
   const { route } = plan.fasten;
@@ -100,7 +109,7 @@ function RouteSteps({ inputs, plan, controls }: FastenPanelProps) {
   return (
     <FastenControls
       {...controls}
-      now={stepWords(now, tape, say)}
+      now={stepWords(now, tape, say, pulls.words)}
       checks={checksBefore(route, inputs.fasten.route).get(now.order) ?? []}
       landmarks={landmarks(route, say)}
     />
@@ -110,15 +119,29 @@ function RouteSteps({ inputs, plan, controls }: FastenPanelProps) {
 const ACTS: Record<RouteStep['act'], string> = { fix: '', hold: 'hold, ', takeOut: 'take out, ', again: 'draw and set again, ' };
 
 /** "turn; bottom, at the middle, pull snug", "take out, top, 120 mm from the middle". */
-function stepWords({ act, turned, side, take, offsetMm, pull, with: by }: RouteStep, tape: Tape, say: SideWords): string {
+function stepWords(
+  { order, act, turned, side, take, offsetMm, pull, with: by }: RouteStep,
+  tape: Tape,
+  say: SideWords,
+  worked: NewtonWords | null,
+): string {
   const where =
     take === 'corner'
       ? 'fold the corner, then this one'
       : Math.abs(offsetMm) < 1
         ? 'at the middle'
         : `${printLength(Math.abs(offsetMm), tape)} from the middle`;
-  const force = act === 'takeOut' ? '' : pull === 'none' ? ', laid on without pull' : `, pull ${pull}`;
-  const hand = by === 'hand' && pull !== 'none' ? ' by hand' : by === 'clamps' && act === 'hold' ? ', with a clamp' : '';
+  const newtons = act === 'takeOut' || take === 'corner' ? null : newtonWordsOf(worked, order);
+  const force =
+    newtons !== null ? `, ${newtons}` : act === 'takeOut' ? '' : pull === 'none' ? ', laid on without pull' : `, pull ${pull}`;
+  const hand =
+    newtons !== null
+      ? ''
+      : by === 'hand' && pull !== 'none'
+        ? ' by hand'
+        : by === 'clamps' && act === 'hold'
+          ? ', with a clamp'
+          : '';
   return `${turned ? 'turn; ' : ''}${ACTS[act]}${say.side(side)}, ${where}${force}${hand}`;
 }
 

@@ -11,6 +11,9 @@ import { assumed } from '@/core/house/houseRules';
 import type { StageId } from '@/core/stages/stages';
 import type { Seen } from '@/core/diagnosis/diagnosis';
 import type { Plan } from '@/core/case/planJob';
+import type { HouseLessons } from '@/core/case/jobCase';
+import { pulledModel } from '@/core/stages/fasten/pullPlan';
+import { useJobPulls } from './usePullPlan';
 import { clothRefusal, stapleModel } from '@/core/stages/fasten/stapleModel';
 import { type Zone, ZONES, zoneWords } from '@/core/diagnosis/zones';
 import { fastenScene } from '@/drawing/fastenScene';
@@ -38,6 +41,7 @@ interface FastenStageProps {
   live: JobInputs;
   inputs: JobInputs;
   plan: Plan;
+  lessons: HouseLessons;
   locked: boolean;
   view: View;
   onView: (view: View) => void;
@@ -52,6 +56,7 @@ export function FastenStage({
   live,
   inputs,
   plan,
+  lessons,
   locked,
   view,
   onView,
@@ -72,11 +77,20 @@ export function FastenStage({
   const refusal = clothRefusal(plan.fasten.route);
   const showsCloth = tab === 'cloth' && refusal === null;
   const rehearses = tab === 'rehearse' && refusal === null;
-  const cloth = useMembraneRun(worker, showsCloth || rehearses ? clothKey(inputs, rules, fine) : null, () => ({
-    model: stapleModel(inputs, rules, fine ? 'fine' : 'play'),
-    hands: HANDS,
-    noise: assumed(rules, 'handNoise'),
-  }));
+  const pulls = useJobPulls(worker, { inputs, plan, lessons }, tab === 'pulls');
+  const { goesBy } = pulls;
+  const cloth = useMembraneRun(
+    worker,
+    (showsCloth || rehearses) && !pulls.waits ? clothKey(inputs, rules, fine, goesBy?.pulls ?? null) : null,
+    () => {
+      const model = stapleModel(inputs, rules, fine ? 'fine' : 'play');
+      return {
+        model: goesBy ? pulledModel(model, goesBy) : model,
+        hands: HANDS,
+        noise: goesBy?.bounds.noise ?? assumed(rules, 'handNoise'),
+      };
+    },
+  );
   const model = useMemo(() => (rehearses ? stapleModel(inputs, rules) : null), [rehearses, inputs, rules]);
   const firmN = cloth.fresh && cloth.answer!.run!.doubt === null ? cloth.answer!.run!.firmN : null;
   const rehearsal = useRehearsal(worker, inputs, model, firmN);
@@ -98,7 +112,17 @@ export function FastenStage({
   const ran = shown?.model ?? null;
   const field = useField(worker, ran, frame);
   const ranStep = useMemo(() => (ran && frame && field ? { model: ran, frame, field } : null), [ran, frame, field]);
-  const order = useMemo(() => fastenScene({ inputs, plan, tape, say }, step), [inputs, plan, tape, say, step]);
+  const newtons = useMemo(
+    () =>
+      tab === 'pulls' && pulls.answer?.plan
+        ? new Map(pulls.answer.plan.pulls.map(({ order: at, workedN, laidOn }) => [at, laidOn ? '0' : `${workedN}`]))
+        : null,
+    [tab, pulls.answer],
+  );
+  const order = useMemo(
+    () => fastenScene({ inputs, plan, tape, say }, step, 'many', newtons),
+    [inputs, plan, tape, say, step, newtons],
+  );
   const looksFor = tab === 'signs';
   const drawn = looksFor ? signsScene(order, signs, face, say) : order;
   const move = (to: number) => {
@@ -136,6 +160,8 @@ export function FastenStage({
         onTab={setTab}
         worker={worker}
         cloth={cloth}
+        pulls={pulls}
+        lessons={lessons}
         frame={frame}
         fine={fine}
         onFine={setFine}

@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { condensedMembrane } from '../../fasten/membrane/membrane';
+import { simulateRoute } from '../../fasten/membrane/simulateRoute';
+import { NO_PULLS_YET, newtonWords, newtonWordsOf } from '../../fasten/newtonWords';
+import { DEFAULT_RULES } from '../../house/houseRules';
+import { type JobInputs, newInputs } from '../../job/job';
+import { quietly, toEnd } from '../../toEnd';
+import { length } from '../../units/length';
+import { type PullPlan, pullBounds, pullPlan, pulledModel, runsOf, shortForm, stepsByPull } from './pullPlan';
+import { driftAnswer, pullVerdicts } from './pullVerdicts';
+import { stapleModel } from './stapleModel';
+
+const fresh = newInputs('Pulled', length(600), length(450));
+const context = { tape: { unit: 'mm', stepMm: 1 }, view: 'back' } as const;
+
+function planned(change: Partial<JobInputs['fasten']> = {}, noise: number | null = null): { plan: PullPlan; inputs: JobInputs } {
+  const inputs = { ...fresh, fasten: { ...fresh.fasten, ...change } };
+  const model = stapleModel(inputs, DEFAULT_RULES);
+  const plan = toEnd(
+    quietly(pullPlan((cloth) => condensedMembrane(model.mesh, cloth), model, pullBounds(inputs, DEFAULT_RULES, noise), 4)),
+  );
+  return { plan: plan!, inputs };
+}
+
+describe('the pulls of a job', () => {
+  const { plan, inputs } = planned();
+
+  it('say what to pull at every fastening, laid on where nothing holds yet, in a few levels and in short', () => {
+    const model = stapleModel(inputs, DEFAULT_RULES);
+    expect(plan.pulls.map(({ order }) => order)).toEqual(model.events.map(({ order }) => order));
+    expect(plan.pulls[0]).toMatchObject({ laidOn: true, workedN: 0, shortN: 0 });
+    expect(plan.levelsN.length).toBeLessThanOrEqual(4);
+    for (const { workedN, laidOn } of plan.pulls.slice(1)) expect(!laidOn && plan.levelsN.includes(workedN)).toBe(true);
+    expect(shortForm(plan.pulls)).toMatch(/^first: laid on; its answer \d+ N; third \d+ N; fourth \d+ N; all others \d+ N$/);
+    expect(new Set(plan.pulls.slice(4).map(({ shortN }) => shortN)).size).toBe(1);
+    // Telling four starters their own pull is about three quarters of the gain.
+    const gain = plan.taught.expected - plan.floor;
+    expect((plan.taught.expected - plan.short.expected) / gain).toBeGreaterThan(0.65);
+    expect(plan.worked.expected).toBeLessThan(plan.short.expected);
+    expect(plan.floor).toBeLessThanOrEqual(plan.worked.expected);
+    const told = stepsByPull(plan.pulls).flatMap(({ orders }) => orders);
+    expect(told.sort((a, b) => a - b)).toEqual(plan.pulls.map(({ order }) => order));
+    expect(runsOf([3])).toBe('3');
+    expect(runsOf([1, 2, 4, 5, 6])).toBe('1, 2, 4–6');
+  });
+
+  it('carried out on the simulated cloth, leave it as even as they say', () => {
+    const model = stapleModel(inputs, DEFAULT_RULES);
+    const membrane = toEnd(condensedMembrane(model.mesh, model.cloth));
+    const end = (of: typeof model) => toEnd(quietly(simulateRoute(membrane, of))).end;
+    const pulled = end(pulledModel(model, plan));
+    expect(pulled.unevenness).toBeCloseTo(plan.worked.linear, 3);
+    expect(pulled.unevenness).toBeLessThan(0.4 * end(model).unevenness);
+    expect((pulled.acrossNPerM + pulled.downNPerM) / 2 / inputs.bars.tensionNPerM).toBeCloseTo(1, 1);
+  });
+
+  it('are judged by what they gain, by what a hand reaches, by the drift they bring, and by whether the hand was tried', () => {
+    const hands = { hand: null, noise: null };
+    const level = (of: PullPlan, on: JobInputs = inputs) =>
+      Object.fromEntries(pullVerdicts(of, on, context, hands).map((one) => [one.id, one.level]));
+    expect(level(plan)).toMatchObject({ pullGain: 'good', handTrial: 'watch' });
+    const no = { ...plan, worked: { ...plan.worked, expected: plan.taught.expected } };
+    const says = (of: PullPlan) => pullVerdicts(of, inputs, context, hands).find(({ id }) => id === 'pullGain')!;
+    expect(says(no).says).toContain('make no difference');
+    expect(says(no).doThis).toBe('Go by the feel of the cloth.');
+    expect(level({ ...plan, bounds: { ...plan.bounds, mostN: Math.max(...plan.levelsN) } })).toHaveProperty('pullReach');
+    expect(level(plan)).not.toHaveProperty('pullReach');
+    const drifting = { ...plan, drift: { xMm: 2, yMm: -0.2 } };
+    expect(level(drifting)).not.toHaveProperty('pullDrift');
+    const painted = { ...inputs, brief: { ...inputs.brief, use: 'finished' as const } };
+    expect(level(drifting, painted)).toMatchObject({ pullDrift: 'watch' });
+    const tried = { maker: 'Me', feels: [], simulated: false };
+    expect(pullVerdicts(plan, inputs, context, { hand: tried, noise: null }).map(({ id }) => id)).not.toContain('handTrial');
+  });
+
+  it('a drift is answered the other way, left and right as they are named where one looks from', () => {
+    expect(driftAnswer({ xMm: 3, yMm: -2 }, context)).toBe('3 mm towards right and 2 mm towards bottom');
+    expect(driftAnswer({ xMm: 3.4, yMm: 0.2 }, { ...context, view: 'front' })).toBe('3 mm towards left');
+  });
+
+  it('a steadier hand takes the same order further; pliers may pull more than fingers', () => {
+    const steady = planned({}, 0.05).plan;
+    expect(steady.floor).toBeLessThan(0.6 * plan.floor);
+    const pliers = { ...fresh, cloth: { ...fresh.cloth, grip: 'pliers' as const } };
+    expect(pullBounds(pliers, DEFAULT_RULES, null).mostN).toBeGreaterThan(plan.bounds.mostN);
+    expect(pullBounds(fresh, DEFAULT_RULES, 0.08).noise).toBe(0.08);
+  });
+
+  it('are told in words at the bench, and say that they wait; a corner is pulled as taught', () => {
+    const feels = [{ feel: 'firm' as const, meanN: plan.pulls[1]!.workedN, pulls: 3 }];
+    const words = newtonWords(plan.pulls, { feels });
+    expect(newtonWordsOf(words, 1)).toBe('laid on, no pull');
+    expect(newtonWordsOf(words, 2)).toBe(`pull ${plan.pulls[1]!.workedN} N, a firm pinch`);
+    expect(newtonWordsOf(words, 999)).toBeNull();
+    expect(newtonWordsOf(NO_PULLS_YET, 2)).toBe('its pull is being worked out');
+    expect(newtonWordsOf(null, 2)).toBeNull();
+  });
+});

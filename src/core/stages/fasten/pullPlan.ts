@@ -1,0 +1,149 @@
+/*
+ * How hard each fastener of a job is pulled: as taught, and worked out for its order, its cloth and the hands there are. What the
+ * screen, the bench and the print say of pulls all comes from here.
+ */
+import type { ExpectedEdge, PullBounds } from '../../fasten/membrane/bestPulls';
+import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
+import type { Membrane } from '../../fasten/membrane/membrane';
+import type { MembraneCloth } from '../../fasten/membrane/membraneCloth';
+import type { StapleModel } from '../../fasten/membrane/simulateRoute';
+import { type EdgesByCloth, STARTERS, workedPulls } from '../../fasten/membrane/workedPulls';
+import { type HouseRules, assumed } from '../../house/houseRules';
+import type { JobInputs } from '../../job/job';
+
+/** Less than this no hand pulls on purpose, N. */
+const LEAST_PULL_N = 2;
+
+/** One fastening with its pulls, N; what is laid on is pulled by nobody. */
+export interface StepPull extends EdgePlace {
+  /** Step of the route. */
+  order: number;
+  taughtN: number;
+  workedN: number;
+  shortN: number;
+  laidOn: boolean;
+}
+
+/** How the edge ends by one list of pulls: on the cloth as it is reckoned, and from the best to the worst of all that were guessed. */
+export interface EndOfPulls extends ExpectedEdge {
+  range: [least: number, most: number];
+}
+
+export interface PullPlan {
+  pulls: StepPull[];
+  /** Newtons that a hand is to hold, ascending. */
+  levelsN: number[];
+  taught: EndOfPulls;
+  worked: EndOfPulls;
+  short: EndOfPulls;
+  /** What pulls free of all levels come to with these hands: no list for this order comes under it. */
+  floor: number;
+  /** How far the middle of the cloth is drawn, mm right and down as seen from the front. */
+  drift: { xMm: number; yMm: number };
+  bounds: PullBounds;
+}
+
+/** What a hand or pliers can pull, and how much it varies: as the house’s own hands were tried, else as is assumed. */
+export function pullBounds({ cloth }: Pick<JobInputs, 'cloth'>, rules: HouseRules, learnedNoise: number | null): PullBounds {
+  return {
+    leastN: LEAST_PULL_N,
+    mostN: assumed(rules, cloth.grip === 'hand' ? 'fingersMost' : 'pliersMost'),
+    noise: learnedNoise ?? assumed(rules, 'handNoise'),
+  };
+}
+
+/**
+ * The pulls of a model; yields between pieces of work.
+ *
+ * @param membraneOf condenses a cloth on the mesh of the model
+ * @param most levels that a hand holds
+ * @returns null where the order as taught stretches nothing
+ */
+export function* pullPlan(
+  membraneOf: (cloth: MembraneCloth) => Generator<undefined, Membrane>,
+  model: StapleModel,
+  bounds: PullBounds,
+  most: number,
+): Generator<undefined, PullPlan | null> {
+  const found = yield* workedPulls(membraneOf, model, bounds, most);
+  if (!found) return null;
+  const { events, laidOn, taughtN, levels, shortN, edges, drift } = found;
+  const all = Object.values(edges);
+  const end = (by: keyof EdgesByCloth): EndOfPulls => {
+    const expected = all.map((one) => one[by].expected);
+    return { ...edges.reckoned[by], range: [Math.min(...expected), Math.max(...expected)] };
+  };
+  return {
+    pulls: events.map((event, column): StepPull => {
+      const { order, place } = model.events[event]!;
+      return {
+        ...model.places[place]!,
+        order,
+        taughtN: taughtN[column]!,
+        workedN: levels.pullsN[column]!,
+        shortN: shortN[column]!,
+        laidOn: laidOn[column]! || levels.pullsN[column] === 0,
+      };
+    }),
+    levelsN: levels.levelsN,
+    taught: end('taught'),
+    worked: end('levelled'),
+    short: end('short'),
+    floor: edges.reckoned.worked.expected,
+    drift,
+    bounds,
+  };
+}
+
+/** The model with its pulls in newtons, to be carried out as they are. */
+export function pulledModel(model: StapleModel, { pulls }: Pick<PullPlan, 'pulls'>): StapleModel {
+  const byOrder = new Map(pulls.map(({ order, workedN }) => [order, workedN]));
+  const events = model.events.map((event) =>
+    event.act === 'fasten' ? { ...event, part: byOrder.get(event.order) ?? 0 } : event,
+  );
+  return { ...model, events, firmN: 1 };
+}
+
+/**
+ * The list that is kept in the head: "first: laid on; its answer 18 N; third 12 N; fourth 16 N; all others 14 N".
+ *
+ * @example shortForm([{ shortN: 0, laidOn: true }, { shortN: 18, laidOn: false }, { shortN: 12, laidOn: false }, { shortN: 16, laidOn: false }, { shortN: 14, laidOn: false }]) // 'first: laid on; its answer 18 N; third 12 N; fourth 16 N; all others 14 N'
+ */
+export function shortForm(pulls: readonly Pick<StepPull, 'shortN' | 'laidOn'>[]): string {
+  const names = ['first:', 'its answer', 'third', 'fourth'];
+  const one = ({ shortN, laidOn }: Pick<StepPull, 'shortN' | 'laidOn'>) => (laidOn ? 'laid on' : `${shortN} N`);
+  const starters = pulls.slice(0, STARTERS).map((pull, index) => `${names[index]} ${one(pull)}`);
+  const rest = pulls.slice(STARTERS);
+  const pulled = rest.find(({ laidOn }) => !laidOn);
+  return [...starters, ...(pulled ? [`all others ${one(pulled)}`] : rest.length > 0 ? ['all others laid on'] : [])].join('; ');
+}
+
+/**
+ * The pulls of a list by their newtons: which steps take each of them, ascending, those that are laid on first.
+ *
+ * @example stepsByPull([{ order: 1, workedN: 0, laidOn: true }, { order: 2, workedN: 14, laidOn: false }, { order: 3, workedN: 14, laidOn: false }]) // [{ pullN: 0, orders: [1] }, { pullN: 14, orders: [2, 3] }]
+ */
+export function stepsByPull(
+  pulls: readonly Pick<StepPull, 'order' | 'workedN' | 'laidOn'>[],
+): { pullN: number; orders: number[] }[] {
+  const newtons = [...new Set(pulls.map(({ workedN, laidOn }) => (laidOn ? 0 : workedN)))].sort((a, b) => a - b);
+  return newtons.map((pullN) => ({
+    pullN,
+    orders: pulls.filter(({ workedN, laidOn }) => (laidOn ? 0 : workedN) === pullN).map(({ order }) => order),
+  }));
+}
+
+/**
+ * Numbers in runs: "5, 8–12".
+ *
+ * @example runsOf([5, 8, 9, 10, 12]) // '5, 8–10, 12'
+ */
+export function runsOf(orders: readonly number[]): string {
+  const runs: [from: number, to: number][] = [];
+  for (const order of orders) {
+    const last = runs.at(-1);
+    if (last && order === last[1] + 1) last[1] = order;
+    else runs.push([order, order]);
+  }
+  return runs.map(([from, to]) => (from === to ? `${from}` : to === from + 1 ? `${from}, ${to}` : `${from}–${to}`)).join(', ');
+}

@@ -1,0 +1,135 @@
+/* What is judged of pulls that were worked out: what they gain over those that are taught, what the hand can hold, where the cloth goes. */
+import type { Hand, HandNoise } from '../../fasten/hand';
+import type { JobInputs } from '../../job/job';
+import { sideWords } from '../../job/sideWords';
+import { type Verdict, verdict } from '../../job/verdict';
+import { printFine } from '../../units/length';
+import { decimal } from '../../units/numeral';
+import { USES, byId } from '../../house/schools';
+import type { PlanContext } from '../planContext';
+import type { EndOfPulls, PullPlan } from './pullPlan';
+
+/** A gain of less than this is within what hands vary by. */
+const WITHIN_THE_BAND = 0.03;
+/** The middle may be drawn so far on raw cloth, and on a painting, mm. */
+const DRIFT_SEEN_MM = 3;
+const DRIFT_PAINTED_MM = 1;
+
+const uneven = (value: number) => value.toFixed(2);
+const range = ({ range: [least, most] }: EndOfPulls) => `${uneven(least)} to ${uneven(most)}`;
+
+/** "3 mm to the left and 2 mm up": the way a drift is answered, as the sides are named on the back or in front. */
+export function driftAnswer({ xMm, yMm }: PullPlan['drift'], { tape, view }: Pick<PlanContext, 'tape' | 'view'>): string {
+  const say = sideWords(view);
+  const parts = [
+    Math.abs(xMm) >= 0.5 ? `${printFine(Math.round(Math.abs(xMm)), tape)} towards ${say.side(xMm > 0 ? 'left' : 'right')}` : '',
+    Math.abs(yMm) >= 0.5 ? `${printFine(Math.round(Math.abs(yMm)), tape)} towards ${say.side(yMm > 0 ? 'top' : 'bottom')}` : '',
+  ].filter((part) => part !== '');
+  return parts.join(' and ');
+}
+
+export function pullVerdicts(
+  plan: PullPlan,
+  inputs: JobInputs,
+  context: Pick<PlanContext, 'tape' | 'view'>,
+  hands: { hand: Hand | null; noise: HandNoise | null },
+): Verdict[] {
+  return [
+    gainVerdict(plan, hands.noise),
+    ...pushingVerdict(plan),
+    ...reachVerdict(plan, inputs),
+    ...driftVerdict(plan, inputs, context),
+    ...handVerdict(hands),
+  ];
+}
+
+function gainVerdict({ taught, worked, floor, bounds }: PullPlan, noise: HandNoise | null): Verdict {
+  const gains = taught.expected - worked.expected > WITHIN_THE_BAND;
+  const percent = Math.round(100 * bounds.noise);
+  return verdict({
+    id: 'pullGain',
+    about: 'evenness by the pulls',
+    level: worked.expected <= taught.expected ? 'good' : 'watch',
+    measured: worked.expected,
+    limit: taught.expected,
+    unit: '',
+    says: gains
+      ? `By this list the edge ends uneven by about ${uneven(worked.expected)}, as taught by ${uneven(taught.expected)}; with these hands no list for this order comes under ${uneven(floor)}.`
+      : `As taught the edge ends uneven by ${uneven(taught.expected)}, by this list ${uneven(worked.expected)}: hands that vary make no difference of it.`,
+    because: `Hands that vary by ${percent} % from pull to pull${noise ? (noise.simulated ? ', as the practice scale told' : `, as ${noise.pulls} pulls on the scale told`) : ', as is assumed'}. On cloth half or twice as stiff, sheared otherwise or slipping on the back: ${range(worked)}, as taught ${range(taught)}. No friction, no lasting give in it.`,
+    doThis: gains ? 'Pull by the list: the first four make most of the gain.' : 'Go by the feel of the cloth.',
+    uses: ['handNoise', 'pullLevels'],
+  });
+}
+
+function pushingVerdict({ taught, worked }: PullPlan): Verdict[] {
+  if (taught.pushing === 0 && worked.pushing === 0) return [];
+  return [
+    verdict({
+      id: 'pullPushing',
+      about: 'fasteners that end with nothing',
+      level: worked.pushing > 0 ? 'watch' : 'good',
+      measured: worked.pushing,
+      limit: 0,
+      unit: 'fasteners',
+      says: `As taught ${taught.pushing === 1 ? 'one fastener ends' : `${taught.pushing} fasteners end`} holding nothing, by this list ${worked.pushing === 0 ? 'none' : worked.pushing}.`,
+      because: 'Where the cloth would have to push, a fastener holds nothing: it is counted as that.',
+      doThis: worked.pushing > 0 ? 'Draw those and set them again at the end.' : '',
+    }),
+  ];
+}
+
+function reachVerdict({ pulls, bounds }: PullPlan, { cloth }: JobInputs): Verdict[] {
+  const hardest = Math.max(...pulls.map(({ workedN }) => workedN));
+  if (hardest < bounds.mostN - 1e-9) return [];
+  return [
+    verdict({
+      id: 'pullReach',
+      about: 'hardest pull of the list',
+      level: 'watch',
+      measured: hardest,
+      limit: bounds.mostN,
+      unit: 'N',
+      says: `The list asks for ${decimal(hardest, 0)} N, the most that ${cloth.grip === 'hand' ? 'fingers' : 'pliers'} pull.`,
+      because: 'The first to answer carries what its neighbours take off it later.',
+      doThis: cloth.grip === 'hand' ? 'Take pliers for those, jaw on the cloth; or aim lower.' : 'Aim lower, or set them closer.',
+      uses: cloth.grip === 'hand' ? ['fingersMost'] : ['pliersMost'],
+    }),
+  ];
+}
+
+function driftVerdict({ drift }: PullPlan, { brief }: JobInputs, context: Pick<PlanContext, 'tape' | 'view'>): Verdict[] {
+  const { painted } = byId(USES, brief.use);
+  const limit = painted ? DRIFT_PAINTED_MM : DRIFT_SEEN_MM;
+  const far = Math.hypot(drift.xMm, drift.yMm);
+  if (far <= limit) return [];
+  return [
+    verdict({
+      id: 'pullDrift',
+      about: 'drift of the cloth',
+      level: painted ? 'watch' : 'good',
+      measured: far,
+      limit,
+      unit: 'mm',
+      says: `By this list the middle is drawn about ${printFine(Math.round(far), context.tape)} from where it was laid.`,
+      because: 'The side that is fastened first holds the cloth; the one that answers draws it over.',
+      doThis: `Lay the cloth ${driftAnswer(drift, context)} beforehand${painted ? '; look at the image after the first four, and set them again while it costs nothing' : ''}.`,
+    }),
+  ];
+}
+
+function handVerdict({ hand }: { hand: Hand | null }): Verdict[] {
+  if (hand && !hand.simulated) return [];
+  return [
+    verdict({
+      id: 'handTrial',
+      about: 'hand on the scale',
+      level: 'watch',
+      says: hand
+        ? 'This hand was tried on the practice scale alone: its newtons are invented.'
+        : 'This hand was not tried on the scale: newtons are no feeling yet.',
+      because: 'Nobody feels newtons; a pull is known by what it felt like on the scale.',
+      doThis: 'Hook a kitchen scale to a strip of cloth, pull to the feel three times, and type what it showed.',
+    }),
+  ];
+}

@@ -1,0 +1,141 @@
+'use client';
+/* A hand tried on the kitchen scale: a feel is pulled to three times, and what the scale showed is kept. */
+import { randomNormal } from 'd3-random';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { HAND_FEELS, type Hand, type HandFeelId, type HandNoise, scaleKg, scaleNewtons } from '@/core/fasten/hand';
+import { decimal } from '@/core/units/numeral';
+import { keepHandTrialAction } from '@/server/actions';
+import { Choice, NumberField, Tick } from '@/ui/fields';
+import { useAwake } from '@/ui/useAwake';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import { useSend } from '../../useSend';
+import { refusalWords } from '../../refusalWords';
+
+interface HandTrialPanelProps {
+  hand: Hand | null;
+  noise: HandNoise | null;
+}
+
+const PULLS = 3;
+const PULL_NAMES = ['First', 'Second', 'Third'];
+const NOT_PULLED: (number | null)[] = Array.from({ length: PULLS }, () => null);
+
+/** What the practice scale is pulled with, N, and how much that varies: an invented hand. */
+const PRACTICE: Record<HandFeelId, number> = { light: 9, firm: 17, hard: 26, fingers: 38, pliers: 70 };
+const practicePull = randomNormal(1, 0.12);
+
+export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
+  const { maker } = useWorkshop();
+  const awake = useAwake();
+  const router = useRouter();
+  const send = useSend();
+  const [feel, setFeel] = useState<HandFeelId>('firm');
+  const [kilograms, setKilograms] = useState(NOT_PULLED);
+  const [practice, setPractice] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const pulledN = kilograms.flatMap((kg) => (kg === null ? [] : [scaleNewtons(kg)]));
+  const clear = () => {
+    setKilograms(NOT_PULLED);
+    setWrong(null);
+  };
+  const pull = () => {
+    const next = kilograms.findIndex((kg) => kg === null);
+    const shown = Math.round(100 * scaleKg(Math.max(1, PRACTICE[feel] * practicePull()))) / 100;
+    setKilograms(kilograms.map((kg, index) => (index === next ? shown : kg)));
+  };
+  const keep = async () => {
+    setBusy(true);
+    const kept = await send(keepHandTrialAction, { maker, feel, pulledN, simulated: practice });
+    setBusy(false);
+    if (!kept.ok) return setWrong(refusalWords(kept));
+    clear();
+    router.refresh();
+  };
+  return (
+    <div className="mt-1 grid gap-x-6 gap-y-2 text-[14px] md:grid-cols-[1.1fr_1fr]">
+      <div className="space-y-2">
+        <p className="max-w-prose">
+          Nail a strip of the same cloth to a bar, hook a kitchen scale to it, and pull to the feel. Read the highest value. Let
+          go, and do it {PULLS} times.
+        </p>
+        <fieldset disabled={!awake || busy} className="grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-4">
+          <Choice
+            label="Pull to"
+            value={feel}
+            options={HAND_FEELS}
+            onChange={(id) => {
+              setFeel(id);
+              clear();
+            }}
+          />
+          {kilograms.map((kg, index) => (
+            <NumberField
+              key={index}
+              label={`${PULL_NAMES[index]} pull`}
+              value={kg}
+              unit="kg"
+              least={0.02}
+              most={30}
+              onChange={(value) => setKilograms(kilograms.map((one, at) => (at === index ? value : one)))}
+              onClear={() => setKilograms(kilograms.map((one, at) => (at === index ? null : one)))}
+            />
+          ))}
+        </fieldset>
+        <div className="flex flex-wrap items-center gap-3">
+          <Tick
+            label="Practice scale"
+            checked={practice}
+            onChange={(on) => {
+              setPractice(on);
+              clear();
+            }}
+          />
+          {practice && (
+            <button type="button" className="btn btn-outline btn-sm h-9" disabled={pulledN.length === PULLS} onClick={pull}>
+              Pull the practice scale
+            </button>
+          )}
+          <button
+            type="button"
+            className="btn btn-primary btn-sm h-9"
+            disabled={!awake || busy || pulledN.length < PULLS}
+            onClick={() => void keep()}
+          >
+            Keep this feel
+          </button>
+          {pulledN.length > 0 && (
+            <span className="figure">
+              {decimal(pulledN.reduce((sum, one) => sum + one, 0) / pulledN.length, 1)} N on the average
+            </span>
+          )}
+        </div>
+        {wrong && (
+          <p role="alert" className="text-error">
+            {wrong}
+          </p>
+        )}
+      </div>
+      <div>
+        {hand && (
+          <ul className="figure" aria-label={`Feels of ${maker}`}>
+            {hand.feels.map(({ feel: id, meanN, pulls }) => (
+              <li key={id} className="hair-b flex justify-between py-0.5">
+                <span>{HAND_FEELS.find((one) => one.id === id)!.name}</span>
+                <span>
+                  <strong>{decimal(meanN, 1)} N</strong> <span className="soft">({pulls} pulls)</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+        <p className="soft mt-1">
+          {noise
+            ? `Hands of this house vary by ${Math.round(100 * noise.noise)} % from pull to pull (${noise.pulls} pulls${noise.simulated ? ', on the practice scale: an invented hand' : ''}).`
+            : 'From six pulls on, the house knows how much its hands vary; until then what is assumed counts.'}
+        </p>
+      </div>
+    </div>
+  );
+}

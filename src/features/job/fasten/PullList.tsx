@@ -1,0 +1,33 @@
+'use client';
+/* The list of pulls: the short form for the head, and which numbers of the route take which pull. */
+import { type Hand, feelWords } from '@/core/fasten/hand';
+import { type PullPlan, runsOf, shortForm, stepsByPull } from '@/core/stages/fasten/pullPlan';
+
+export function PullList({ plan, hand }: { plan: PullPlan; hand: Hand | null }) {
+  return (
+    <>
+      <p className="text-[15px]">
+        In short: <strong>{shortForm(plan.pulls)}</strong>
+        <span className="soft"> (uneven by {plan.short.expected.toFixed(2)})</span>
+      </p>
+      <table className="figure mt-1 w-full text-[14.5px] [&_td]:py-0.5 [&_td]:pr-3 [&_th]:pr-3">
+        <thead className="soft text-left text-[13px]">
+          <tr className="hair-b">
+            <th className="font-normal">pull</th>
+            <th className="font-normal whitespace-nowrap">feels like</th>
+            <th className="font-normal">at number</th>
+          </tr>
+        </thead>
+        <tbody>
+          {stepsByPull(plan.pulls).map(({ pullN, orders }) => (
+            <tr key={pullN} className="hair-b align-top">
+              <td className="font-semibold whitespace-nowrap">{pullN === 0 ? 'laid on' : `${pullN} N`}</td>
+              <td className="whitespace-nowrap">{pullN === 0 ? '' : feelWords(pullN, hand) || '–'}</td>
+              <td>{runsOf(orders)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}

@@ -1,0 +1,120 @@
+'use client';
+/* The pulls of a job, worked out in the worker whenever what they depend on changes; the last answer stays until then. */
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { HouseLessons } from '@/core/case/jobCase';
+import type { Plan } from '@/core/case/planJob';
+import type { Hand, HandNoise } from '@/core/fasten/hand';
+import { NO_PULLS_YET, type NewtonWords, newtonWords } from '@/core/fasten/newtonWords';
+import type { StapleModel } from '@/core/fasten/membrane/simulateRoute';
+import { type HouseRules, assumed } from '@/core/house/houseRules';
+import type { JobInputs } from '@/core/job/job';
+import { type PullPlan, pullBounds } from '@/core/stages/fasten/pullPlan';
+import { clothRefusal } from '@/core/stages/fasten/stapleModel';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import type { PullsRequest } from '@/workers/membraneTasks';
+import type { MembraneWorker } from '@/workers/membraneWorker';
+import { TaskCancelled } from '@/workers/taskClient';
+import { clothKey } from './clothKey';
+import { failureWords } from './useMembraneRun';
+
+export interface WorkedOut {
+  model: StapleModel;
+  /** Null where the order stretches nothing. */
+  plan: PullPlan | null;
+}
+
+export interface PullAnswer {
+  /** Of the question that stands; null while it is worked out. */
+  answer: WorkedOut | null;
+  error: string | null;
+}
+
+/** Time a question stands before it is asked, ms. */
+const CALM_MS = 120;
+
+/** What the worker is asked for the pulls of a job: the same on every screen and print. */
+export function pullsRequest(inputs: JobInputs, rules: HouseRules, noise: HandNoise | null): PullsRequest {
+  return {
+    inputs,
+    rules,
+    bounds: pullBounds(inputs, rules, noise?.noise ?? null),
+    levels: Math.round(assumed(rules, 'pullLevels')),
+  };
+}
+
+/**
+ * @param asked false asks nothing
+ * @param noise how much the hands of the house vary, where that was tried
+ */
+export function usePullPlan(
+  worker: () => MembraneWorker,
+  asked: boolean,
+  inputs: JobInputs,
+  rules: HouseRules,
+  noise: HandNoise | null,
+): PullAnswer {
+  // How it went and which way was chosen move no pull.
+  const key = asked
+    ? clothKey(
+        { ...inputs, fasten: { ...inputs.fasten, asDone: { ...inputs.fasten.asDone, notes: [], pulls: [] }, pulls: 'taught' } },
+        rules,
+        noise,
+      )
+    : null;
+  const [answer, setAnswer] = useState<(WorkedOut & { key: string }) | null>(null);
+  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
+  const asks = useRef({ worker, request: () => pullsRequest(inputs, rules, noise) });
+  useEffect(() => {
+    asks.current = { worker, request: () => pullsRequest(inputs, rules, noise) };
+  });
+  useEffect(() => {
+    if (key === null) return;
+    const stop = new AbortController();
+    const ask = async () => {
+      try {
+        const found = await asks.current.worker().run('pulls', asks.current.request(), { signal: stop.signal });
+        if (!stop.signal.aborted) setAnswer({ ...found, key });
+      } catch (failure) {
+        if (!(failure instanceof TaskCancelled) && !stop.signal.aborted)
+          setFailed({ key, error: failureWords(failure as Error) });
+      }
+    };
+    const timer = setTimeout(() => void ask(), CALM_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [key]);
+  return { answer: answer?.key === key ? answer : null, error: failed?.key === key ? failed.error : null };
+}
+
+export interface JobPulls extends PullAnswer {
+  /** The list that the job goes by; null where it goes as taught, or while it is worked out. */
+  goesBy: PullPlan | null;
+  /** It goes by worked-out pulls, and they are not there yet. */
+  waits: boolean;
+  /** Words for the pull of each step, where they are worked out. */
+  words: NewtonWords | null;
+  hand: Hand | null;
+}
+
+/**
+ * The pulls that a job goes by, with words for the hand of who works.
+ *
+ * @param looks they are looked at, whichever way the job goes
+ */
+export function useJobPulls(
+  worker: () => MembraneWorker,
+  { inputs, plan, lessons }: { inputs: JobInputs; plan: Pick<Plan, 'fasten'>; lessons: HouseLessons },
+  looks: boolean,
+): JobPulls {
+  const { rules, maker } = useWorkshop();
+  const told = clothRefusal(plan.fasten.route) === null;
+  const worked = told && inputs.fasten.pulls === 'worked';
+  const pulls = usePullPlan(worker, told && (worked || looks), inputs, rules, lessons.handNoise);
+  const goesBy = worked ? (pulls.answer?.plan ?? null) : null;
+  const waits = worked && pulls.answer === null;
+  const hand = lessons.hands.find((one) => one.maker === maker) ?? null;
+  const words = useMemo(() => (waits ? NO_PULLS_YET : goesBy ? newtonWords(goesBy.pulls, hand) : null), [waits, goesBy, hand]);
+  return { ...pulls, goesBy, waits, words, hand };
+}
