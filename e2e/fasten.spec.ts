@@ -50,7 +50,21 @@ test('the cloth goes with the route: map, band, pull, and what to set again', as
   const panel = page.getByRole('tabpanel');
   await expect(panel.getByText(/Pull about \d+ N at each place for 250 N\/m\./)).toBeVisible();
   await page.getByRole('button', { name: 'What to set again?' }).click();
-  await expect(panel.getByText(/Draw and set again: .* Unevenness \d\.\d\d → \d\.\d\d\./)).toBeVisible({ timeout: 20_000 });
+  const again = panel.getByText(/Draw and set again: .*, at \d+ N.* Expected unevenness \d\.\d\d → \d\.\d\d\./);
+  await expect(again).toBeVisible({ timeout: 20_000 });
+  const blind = await again.textContent();
+  // What a finger tells at a place counts: what was found before is forgotten, and asked for again.
+  await page.getByRole('button', { name: 'Felt at a place' }).click();
+  await page.getByLabel('Felt 1, bar').selectOption('right');
+  await page.getByLabel(/^Felt 1, from the/).fill('9 m');
+  await expect(panel.getByRole('alert').filter({ hasText: /“9 m”/ })).toBeVisible();
+  await page.getByLabel(/^Felt 1, from the/).fill('381');
+  await page.getByLabel('Felt 1, it is').selectOption('tight');
+  await expect(again).toHaveCount(0);
+  await page.getByRole('button', { name: 'What to set again?' }).click();
+  await expect(again).toBeVisible({ timeout: 20_000 });
+  expect(await again.textContent()).not.toBe(blind);
+  await page.getByRole('button', { name: 'Take off felt 1' }).click();
   // A pull of one's own is taken as it is, and a wrong one is refused.
   const pull = page.getByLabel('Firm pull at a place');
   await pull.fill('0');

@@ -62,7 +62,12 @@ try {
   await shoot('job-cloth', '/job/demo-129');
   await shoot('look', '/job/demo-131', { stage: 'Look' });
   await shoot('job-painting', '/job/demo-131', { before: (page) => page.getByRole('tab', { name: 'Frame' }).click() });
-  await shoot('job-fasten', '/job/demo-134', { before: async (page) => page.getByLabel('Step along the route').fill('11') });
+  await shoot('job-fasten', '/job/demo-134', {
+    before: async (page) => {
+      await page.getByRole('tab', { name: 'Pulls', exact: true }).click();
+      await page.getByText('In short:').waitFor();
+    },
+  });
   await shoot('job-tune', '/job/demo-126', {
     stage: 'Tune',
     before: async (page) => {

@@ -71,7 +71,7 @@ describe('materials are of this world', () => {
       expect(passes.at(-1)).toMatchObject({ take: 'corner', pull: 'gentle' });
       expect(checks.length).toBeGreaterThan(1);
     }
-    expect(ROUTES).toHaveLength(6);
+    expect(ROUTES).toHaveLength(7);
   });
 });
 

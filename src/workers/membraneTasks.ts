@@ -10,7 +10,7 @@ import {
 } from '@/core/fasten/membrane/simulateRoute';
 import { type SecondLook, type SecondLookOptions, bestRepulls } from '@/core/fasten/membrane/bestRepulls';
 import type { PullBounds } from '@/core/fasten/membrane/bestPulls';
-import { type PullPlan, pullPlan } from '@/core/stages/fasten/pullPlan';
+import { type PullPlan, pullPlan, pulledModel } from '@/core/stages/fasten/pullPlan';
 import type { RouteId } from '@/core/fasten/routes';
 import { quietly } from '@/core/toEnd';
 import type { HouseRules } from '@/core/house/houseRules';
@@ -44,6 +44,12 @@ export interface PullsRequest {
   bounds: PullBounds;
   /** How many different pulls a hand holds. */
   levels: number;
+}
+
+/** A route with pulls of its own; `plan` is null where it stretches nothing. */
+export interface PulledRoute {
+  plan: PullPlan | null;
+  run: RouteRun;
 }
 
 /** Condensed cloths, the latest last: pulls are worked out on three of each job. */
@@ -111,6 +117,26 @@ export const MEMBRANE_TASKS = {
     const model = stapleModel(inputs, rules);
     yield undefined;
     return { model, plan: yield* pullPlan((cloth) => membraneOf({ ...model, cloth }), model, bounds, levels) };
+  },
+
+  /** Every route with pulls of its own: the list, and the same hands going by it; each as it is done. */
+  *routePulls({
+    inputs,
+    rules,
+    routes,
+    bounds,
+    levels,
+    ...rest
+  }: Omit<RoutesRequest, 'noise'> & PullsRequest): Generator<{ index: number; pulled: PulledRoute } | undefined, null> {
+    for (const [index, route] of routes.entries()) {
+      const model = stapleModel(inputs, rules, 'play', route);
+      yield undefined;
+      const plan = yield* pullPlan((cloth) => membraneOf({ ...model, cloth }), model, bounds, levels);
+      const request = { model: plan ? pulledModel(model, plan) : model, noise: bounds.noise, ...rest };
+      const [run] = yield* quietly(compared({ ...request, models: [request.model] }));
+      yield { index, pulled: { plan, run: run! } };
+    }
+    return null;
   },
 
   *repulls({ model, look }: { model: StapleModel; look: SecondLookOptions }): Generator<undefined, SecondLook> {

@@ -214,7 +214,11 @@ function passSteps(
         pass.part.flatMap((part) => placesAt(rows[side], part).map((offset) => draft(side, offset, 0))),
       );
     case 'halving':
-      return sides.flatMap((side) => halved(rows[side]).map((offset) => draft(side, offset, 0)));
+      return sides.flatMap((side) => {
+        const order = halved(rows[side]);
+        const own = pass.middlesIn ? order.slice(rows[side].starters.length) : order;
+        return own.map((offset) => draft(side, offset, 0));
+      });
     case 'corner':
       return sides.flatMap((side) => rows[side].corner.flatMap((offset) => [draft(side, offset, 0), draft(side, -offset, 0)]));
     case 'outward':

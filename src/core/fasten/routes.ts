@@ -14,6 +14,8 @@ export interface RoutePass {
    * the middle of each gap; `temporary` holds the cloth until a fastener comes to that place; `corner` follows the fold.
    */
   take: 'middle' | 'outward' | 'halving' | 'temporary' | 'corner';
+  /** Halving: the middles are in already. */
+  middlesIn?: true;
   sides: readonly PassSide[];
   /** Which part of the way from the middle to the last place, 0 to 1; of `temporary` the places themselves. */
   part: readonly number[];
@@ -27,6 +29,8 @@ export interface Route<Id extends string = string> extends School<Id> {
   passes: readonly RoutePass[];
   /** The image is lined up with low force before anything is fixed: for finished paintings. */
   registers?: boolean;
+  /** It ends badly unless every pull is that of a worked-out list. */
+  needsPulls?: true;
   /** What to look at, and when: before the first step of a pass that lies so far out on its side, 0 to 1. */
   checks: readonly RouteCheck[];
 }
@@ -111,6 +115,15 @@ export const ROUTES = [
       pass('halving', { sides: ['shortB', 'longB'] }),
       CORNERS,
     ],
+  }),
+  route({
+    id: 'quick',
+    needsPulls: true,
+    name: 'Quick, by its list of pulls',
+    suits: 'hands tried on the scale, and little time',
+    trades: 'the fewest turns of all; without its list of pulls it ends badly',
+    checks: [check(1, 0, GRAIN), check(1, 1, 'Each side whole before the next, by the list; halve each gap.'), check(2, 0, FOLD)],
+    passes: [MIDDLES, pass('halving', { middlesIn: true }), CORNERS],
   }),
   route({
     id: 'cornerHeld',

@@ -10,6 +10,7 @@ import { SIDES } from '@/core/job/sides';
 import { setPlanOf } from '@/core/set/setPlan';
 import { length, roundToStep } from '@/core/units/length';
 import { insertCloth } from '@/db/clothSheets';
+import { insertHandTrial } from '@/db/handTrials';
 import { insertJobSet, joinSet } from '@/db/jobSets';
 import { insertVariant } from '@/db/jobVariants';
 import { hasJobs, insertJob, listJobs } from '@/db/jobs';
@@ -25,6 +26,7 @@ import { type DemoAct, tapActs } from './demoTaps';
 import { insertStoreMove, setStoreItem } from '@/db/storeItems';
 import { writeCostSettings } from '@/db/quotes';
 import { writeWeek } from '@/db/weeks';
+import { DEMO_HANDS } from './demoHands';
 import { DEMO_LIVES, type DemoLife, lifeActs } from './demoLives';
 import { demoWeek } from './demoWeek';
 import { costSettingsShape } from '@/core/cost/costSettings';
@@ -74,6 +76,9 @@ export function seedDemo(database: Database, now: Date): void {
       insertCloth(database, { ...cloth, selvedgeMm: cloth.kind === 'roll' ? 12 : 0, id: `demo-cloth-${index + 1}` }),
     );
     DEMO_GROUNDS.forEach((stock) => setGroundStock(database, stock, 0));
+    DEMO_HANDS.forEach((trial, index) =>
+      insertHandTrial(database, { ...trial, id: `demo-hand-${index + 1}`, at: subDays(now, 20 - index).toISOString() }),
+    );
     fillStore(database, now);
     DEMO_RACK.forEach((bar, index) => addRackBar(database, { ...bar, id: `demo-rack-${index + 1}` }));
   });

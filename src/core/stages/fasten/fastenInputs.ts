@@ -1,7 +1,8 @@
 /* What is typed for the fastening, and how it went. */
 import { FASTENERS } from '../../fasten/fasteners';
 import { PULL_WAYS } from '../../fasten/pullWays';
-import { ROUTES } from '../../fasten/routes';
+import { ROUTES, type Route, type RouteId } from '../../fasten/routes';
+import { byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
 import { endsOfSides } from '../../painting/paintingInputs';
 import { type ShapeOf, flag, lengthOf, listOf, number, oneOf, optional, part, text } from '../../shape/shape';
@@ -65,3 +66,13 @@ export const fastenShape = {
 };
 
 export interface FastenInputs extends ShapeOf<typeof fastenShape> {}
+
+/**
+ * What choosing a route changes: one that needs its list of pulls brings it.
+ *
+ * @example takenRoute('quick') // { route: 'quick', pulls: 'worked' }
+ */
+export function takenRoute(route: RouteId): Partial<FastenInputs> {
+  const row: Route = byId(ROUTES, route);
+  return row.needsPulls ? { route, pulls: 'worked' } : { route };
+}

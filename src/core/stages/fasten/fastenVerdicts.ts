@@ -60,6 +60,18 @@ function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean
           }),
         ]
       : []),
+    ...(row.needsPulls && fasten.pulls !== 'worked'
+      ? [
+          verdict({
+            id: 'routePulls',
+            about: 'route without its pulls',
+            level: 'stop',
+            says: 'This order ends badly unless every pull is that of its list.',
+            because: 'A whole side is set before the next: pulled alike, the first side ends with little, the last with most.',
+            doThis: 'Take “Worked out” under Pulls, or another route.',
+          }),
+        ]
+      : []),
     verdict({
       id: 'lookAt',
       about: 'what to look at',

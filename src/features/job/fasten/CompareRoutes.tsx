@@ -1,10 +1,14 @@
 'use client';
 /* Every route on this very frame, side by side: what hands and feet give, and what the simulated cloth says of each. */
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
-import { ROUTES } from '@/core/fasten/routes';
-import { assumed } from '@/core/house/houseRules';
+import type { Handwork, RoutePlan } from '@/core/fasten/routeSteps';
+import { ROUTES, type Route, type RouteId } from '@/core/fasten/routes';
+import { type HouseRules, assumed } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
+import { takenRoute } from '@/core/stages/fasten/fastenInputs';
+import type { HouseLessons } from '@/core/case/jobCase';
+import { PulledRoutes } from './PulledRoutes';
 import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
 import { bandsMeet, handBand } from '@/core/stages/fasten/clothRunVerdicts';
 import { jobRoute } from '@/core/stages/fasten/jobRoute';
@@ -24,17 +28,17 @@ interface CompareRoutesProps {
   plan: Plan;
   locked: boolean;
   worker: () => MembraneWorker;
+  lessons: HouseLessons;
   change: (patch: Partial<FastenInputs>) => void;
 }
 
 const COUNTS = ['fasteners', 'turns', 'walk, m', 'squeezes', 'pulls'];
 
-export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareRoutesProps) {
+export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }: CompareRoutesProps) {
   const { rules } = useWorkshop();
-  const { brief, fasten } = inputs;
-  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  // As the records went, like the time of the route itself.
-  const pace = plan.fasten.hands.minutes / routeHandwork(plan.fasten.route, face, rules).minutes;
+  const { fasten } = inputs;
+  // Worked out once: the runs come in one by one.
+  const compared = useMemo(() => comparedRoutes(inputs, plan, rules), [inputs, plan, rules]);
   const { runs, error } = useRouteRuns(worker, inputs);
   const best = runs.reduce<RouteRun | null>(
     (a, b) => (b && b.doubt === null && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a),
@@ -62,9 +66,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
           </tr>
         </thead>
         <tbody>
-          {ROUTES.map((row, index) => {
-            const route = row.id === fasten.route ? plan.fasten.route : jobRoute(inputs, rules, row.id);
-            const hands = squeezed(routeHandwork(route, face, rules), route, plan.fasten.seen);
+          {compared.map(({ row, route, hands, minutes }, index) => {
             return (
               <tr
                 key={row.id}
@@ -77,7 +79,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
                     aria-pressed={row.id === fasten.route}
                     disabled={locked}
                     className="cursor-pointer text-left whitespace-nowrap underline-offset-2 hover:underline disabled:cursor-default disabled:no-underline"
-                    onClick={() => change({ route: row.id })}
+                    onClick={() => change(takenRoute(row.id))}
                   >
                     {row.name}
                   </button>
@@ -87,7 +89,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
                     {count}
                   </td>
                 ))}
-                <td className="text-right whitespace-nowrap">{printDuration(hands.minutes * pace)}</td>
+                <td className="text-right whitespace-nowrap">{printDuration(minutes)}</td>
                 <RunCells run={runs[index] ?? null} best={best} all={runs.every((run) => run !== null)} />
               </tr>
             );
@@ -98,8 +100,27 @@ export function CompareRoutes({ inputs, plan, locked, worker, change }: CompareR
         Unevenness is the spread of tension from fastener to fastener, for twelve hands that vary by{' '}
         {Math.round(100 * assumed(rules, 'handNoise'))} % from pull to pull. Bands that meet tell no difference. {MODEL_LIMITS}
       </p>
+      <PulledRoutes inputs={inputs} compared={compared} worker={worker} noise={lessons.handNoise} />
     </>
   );
+}
+
+export interface ComparedRoute {
+  row: Route<RouteId>;
+  route: RoutePlan;
+  hands: Handwork;
+  /** As the records went, like the time of the route itself. */
+  minutes: number;
+}
+
+function comparedRoutes(inputs: JobInputs, plan: Plan, rules: HouseRules): ComparedRoute[] {
+  const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
+  const pace = plan.fasten.hands.minutes / routeHandwork(plan.fasten.route, face, rules).minutes;
+  return ROUTES.map((row): ComparedRoute => {
+    const route = row.id === inputs.fasten.route ? plan.fasten.route : jobRoute(inputs, rules, row.id);
+    const hands = squeezed(routeHandwork(route, face, rules), route, plan.fasten.seen);
+    return { row, route, hands, minutes: hands.minutes * pace };
+  });
 }
 
 function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | null; all: boolean }) {

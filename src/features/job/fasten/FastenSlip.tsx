@@ -1,6 +1,7 @@
 'use client';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
+import { takenRoute } from '@/core/stages/fasten/fastenInputs';
 import type { JobInputs } from '@/core/job/job';
 import { Choice, LengthField, Tick } from '@/ui/fields';
 import { StripLinks } from '../MarkLinks';
@@ -12,7 +13,13 @@ export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: 
   const set = (patch: Partial<JobInputs['fasten']>) => change('fasten', patch);
   return (
     <div className={columns}>
-      <Choice label="Route" value={fasten.route} options={ROUTES} onChange={(route) => set({ route })} disabled={locked} />
+      <Choice
+        label="Route"
+        value={fasten.route}
+        options={ROUTES}
+        onChange={(route) => set(takenRoute(route))}
+        disabled={locked}
+      />
       <Choice
         label="Fastener"
         value={fasten.fastener}

@@ -1,0 +1,154 @@
+'use client';
+/* Every route with pulls of its own, beside what is taught: how even, how slack, how far it drifts, and in what time. */
+import { useEffect, useState } from 'react';
+import type { HandNoise } from '@/core/fasten/hand';
+import { ROUTES } from '@/core/fasten/routes';
+import type { JobInputs } from '@/core/job/job';
+import { handBand } from '@/core/stages/fasten/clothRunVerdicts';
+import { printDuration } from '@/core/units/duration';
+import { printFine } from '@/core/units/length';
+import { decimal } from '@/core/units/numeral';
+import { Figure } from '@/ui/Figure';
+import { useWorkshop } from '@/ui/WorkshopContext';
+import type { PulledRoute } from '@/workers/membraneTasks';
+import type { MembraneWorker } from '@/workers/membraneWorker';
+import { TaskCancelled } from '@/workers/taskClient';
+import type { ComparedRoute } from './CompareRoutes';
+import { HANDS, clothKey } from './clothKey';
+import { EvennessChart } from './EvennessChart';
+import { HAND_SEED, failureWords } from './useMembraneRun';
+import { pullsRequest } from './usePullPlan';
+
+interface PulledRoutesProps {
+  inputs: JobInputs;
+  compared: readonly ComparedRoute[];
+  worker: () => MembraneWorker;
+  noise: HandNoise | null;
+}
+
+const NOTHING: (PulledRoute | null)[] = ROUTES.map(() => null);
+
+export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesProps) {
+  const { rules, tape } = useWorkshop();
+  const { done, error } = useRoutePulls(worker, inputs, noise);
+  const rows = compared.map(({ row, minutes }, index) => ({ row, mark: String(index + 1), pulled: done[index]!, minutes }));
+  const told = rows.flatMap(({ row, mark, pulled, minutes }) =>
+    pulled?.plan && pulled.run.doubt === null
+      ? [
+          {
+            id: row.id,
+            mark,
+            minutes,
+            taught: pulled.plan.taught.expected,
+            worked: pulled.plan.worked.expected,
+            chosen: row.id === inputs.fasten.route,
+          },
+        ]
+      : [],
+  );
+  const floor = Math.min(...done.flatMap((one) => (one?.plan ? [one.plan.floor] : [])));
+  const busy = done.some((one) => one === null);
+  return (
+    <section aria-label="Routes with pulls of their own" aria-busy={busy && !error} className="mt-3 space-y-2">
+      <h3 className="text-[15px] font-semibold">With pulls of its own, each</h3>
+      {error && (
+        <p role="alert" className="text-error">
+          {error}
+        </p>
+      )}
+      <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1fr_1.35fr]">
+        {told.length > 1 ? <EvennessChart points={told} floor={floor} /> : <p className="soft">Working out pulls …</p>}
+        <table className="figure h-fit w-full text-[14px] [&_td]:py-0.5 [&_td]:pr-2 [&_th]:pr-2">
+          <thead className="soft text-left text-[13px]">
+            <tr className="hair-b">
+              <th className="font-normal">route</th>
+              <th className="text-right font-normal">about</th>
+              <th className="text-right font-normal">as taught</th>
+              <th className="text-right font-normal">with pulls</th>
+              <th className="text-right font-normal">slack</th>
+              <th className="text-right font-normal">drift</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ row, mark, pulled, minutes }) => (
+              <tr key={row.id} className={`hair-b ${row.id === inputs.fasten.route ? 'font-semibold text-primary' : ''}`}>
+                <td>
+                  {mark} {row.name}
+                </td>
+                <td className="text-right whitespace-nowrap">{printDuration(minutes)}</td>
+                {pulled?.plan && pulled.run.doubt === null ? (
+                  <>
+                    <td className="text-right">{pulled.plan.taught.expected.toFixed(2)}</td>
+                    <td className="text-right whitespace-nowrap">
+                      {handBand(pulled.run)[0].toFixed(2)} to {handBand(pulled.run)[1].toFixed(2)}
+                    </td>
+                    <td className="text-right whitespace-nowrap">{decimal(100 * pulled.run.end.slackShare, 0)} %</td>
+                    <td className="text-right whitespace-nowrap">
+                      <Figure>{printFine(Math.round(Math.hypot(pulled.plan.drift.xMm, pulled.plan.drift.yMm)), tape)}</Figure>
+                    </td>
+                  </>
+                ) : (
+                  <td colSpan={4} className="soft text-right">
+                    {pulled ? 'the model tells nothing here' : '…'}
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {!busy && told.length > 0 && (
+        <p className="text-[14px]">
+          With your hands ({Math.round(100 * pullsRequest(inputs, rules, noise).bounds.noise)} % from pull to pull) no order tried
+          comes under <strong className="figure">{floor.toFixed(2)}</strong>. Orders differ in minutes more than in evenness; the
+          quick one only with its list: as taught it ends at{' '}
+          {told.find(({ id }) => id === 'quick')?.taught.toFixed(2) ?? 'what the model does not tell'}. ○ as taught, ● with its
+          pulls; a search, no proof.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Pulls of every route, each as it is done; null where it is still worked out. */
+function useRoutePulls(worker: () => MembraneWorker, inputs: JobInputs, noise: HandNoise | null) {
+  const { rules } = useWorkshop();
+  const { asDone } = inputs.fasten;
+  const plain = {
+    ...inputs.fasten,
+    route: 'compass' as const,
+    pulls: 'taught' as const,
+    asDone: { ...asDone, pulls: [], notes: [] },
+  };
+  const key = clothKey({ ...inputs, fasten: plain }, rules, noise);
+  const [found, setFound] = useState<{ key: string; done: (PulledRoute | null)[] } | null>(null);
+  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
+  useEffect(() => {
+    const stop = new AbortController();
+    const ask = async () => {
+      const done = [...NOTHING];
+      try {
+        await worker().run(
+          'routePulls',
+          { ...pullsRequest(inputs, rules, noise), routes: ROUTES.map(({ id }) => id), hands: HANDS, seed: HAND_SEED },
+          {
+            signal: stop.signal,
+            onProgress: ({ index, pulled }) => {
+              done[index] = pulled;
+              setFound({ key, done: [...done] });
+            },
+          },
+        );
+      } catch (failure) {
+        if (!(failure instanceof TaskCancelled)) setFailed({ key, error: failureWords(failure as Error) });
+      }
+    };
+    const timer = setTimeout(() => void ask(), 200);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the inputs and the rules
+  }, [key]);
+  return { done: found?.key === key ? found.done : NOTHING, error: failed?.key === key ? failed.error : null };
+}
