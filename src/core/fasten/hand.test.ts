@@ -45,11 +45,11 @@ describe('a hand tried on the scale', () => {
     const hand = handOf([trial('light', [9, 10, 11]), trial('firm', [19, 20, 21]), trial('fingers', [40])], 'Tove')!;
     expect([11, 14, 21, 29, 60, 5].map((newtons) => feelWords(newtons, hand))).toEqual([
       'a light pinch',
-      'between a light pinch and a firm pinch',
+      'over a light pinch',
       'a firm pinch',
-      'between a firm pinch and all fingers',
-      'firmer than all fingers',
-      'gentler than a light pinch',
+      'over a firm pinch',
+      'over all fingers',
+      'under a light pinch',
     ]);
     expect(feelWords(12, null)).toBe('');
     expect(scaleNewtons(scaleKg(17.5))).toBeCloseTo(17.5, 12);

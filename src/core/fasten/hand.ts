@@ -109,9 +109,7 @@ export function feelWords(newtons: number, hand: Pick<Hand, 'feels'> | null): st
   if (Math.abs(newtons / near.meanN - 1) <= SAME_FEEL) return name(near.feel);
   const above = hand.feels.find(({ meanN }) => meanN > newtons);
   const below = hand.feels.findLast(({ meanN }) => meanN < newtons);
-  if (!above) return `firmer than ${name(below!.feel)}`;
-  if (!below) return `gentler than ${name(above.feel)}`;
-  return `between ${name(below.feel)} and ${name(above.feel)}`;
+  return below ? `over ${name(below.feel)}` : `under ${name(above!.feel)}`;
 }
 
 /** Newtons of a kilogram. */

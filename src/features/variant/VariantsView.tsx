@@ -27,6 +27,7 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { parsed, refused } from '@/core/units/result';
 import { MiniCanvas } from '../bench/MiniCanvas';
 import { refusalWords } from '../refusalWords';
+import type { HandNoise } from '@/core/fasten/hand';
 import { useSend } from '../useSend';
 import type { Weighing } from './WhatIfPage';
 import { type Unevenness, useUnevenness } from './useUnevenness';
@@ -37,11 +38,13 @@ interface VariantsViewProps {
   job: StoredJob;
   first: StoredVariant[];
   weigh: (inputs: StoredJob['inputs']) => Weighing;
+  /** How much the hands of the house vary, where that was tried. */
+  noise: HandNoise | null;
 }
 
 const DRAWN_PX = { width: 214, height: 150 };
 
-export function VariantsView({ job, first, weigh }: VariantsViewProps) {
+export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
   const { rules, tape, maker, looksOn } = useWorkshop();
   const router = useRouter();
   const send = useSend();
@@ -58,7 +61,10 @@ export function VariantsView({ job, first, weigh }: VariantsViewProps) {
       }),
     [variants.list, job.inputs, weigh],
   );
-  const even = useUnevenness(columns.flatMap(({ inputs, weighing }) => ('says' in weighing ? [] : [inputs])));
+  const even = useUnevenness(
+    columns.flatMap(({ inputs, weighing }) => ('says' in weighing ? [] : [inputs])),
+    noise,
+  );
   const evenOf = (index: number) => {
     const before = columns.slice(0, index).filter(({ weighing }) => 'says' in weighing).length;
     return 'says' in columns[index]!.weighing ? null : (even[index - before] ?? null);

@@ -75,7 +75,7 @@ export function WhatIfPage({ found, variants, prices, lessons, view, nowMs }: Wh
           </nav>
         </header>
         {view === 'variants' ? (
-          <VariantsView job={job} first={variants} weigh={weigh} />
+          <VariantsView job={job} first={variants} weigh={weigh} noise={lessons.handNoise} />
         ) : (
           <QuantityView inputs={job.inputs} weigh={weigh} />
         )}

@@ -17,7 +17,14 @@ function planned(change: Partial<JobInputs['fasten']> = {}, noise: number | null
   const inputs = { ...fresh, fasten: { ...fresh.fasten, ...change } };
   const model = stapleModel(inputs, DEFAULT_RULES);
   const plan = toEnd(
-    quietly(pullPlan((cloth) => condensedMembrane(model.mesh, cloth), model, pullBounds(inputs, DEFAULT_RULES, noise), 4)),
+    quietly(
+      pullPlan(
+        (cloth) => condensedMembrane(model.mesh, cloth),
+        model,
+        pullBounds(inputs, DEFAULT_RULES, noise === null ? null : { noise }),
+        4,
+      ),
+    ),
   );
   return { plan: plan!, inputs };
 }
@@ -83,7 +90,7 @@ describe('the pulls of a job', () => {
     expect(steady.floor).toBeLessThan(0.6 * plan.floor);
     const pliers = { ...fresh, cloth: { ...fresh.cloth, grip: 'pliers' as const } };
     expect(pullBounds(pliers, DEFAULT_RULES, null).mostN).toBeGreaterThan(plan.bounds.mostN);
-    expect(pullBounds(fresh, DEFAULT_RULES, 0.08).noise).toBe(0.08);
+    expect(pullBounds(fresh, DEFAULT_RULES, { noise: 0.08 }).noise).toBe(0.08);
   });
 
   it('are told in words at the bench, and say that they wait; a corner is pulled as taught', () => {

@@ -8,6 +8,7 @@ import type { Membrane } from '../../fasten/membrane/membrane';
 import type { MembraneCloth } from '../../fasten/membrane/membraneCloth';
 import type { StapleModel } from '../../fasten/membrane/simulateRoute';
 import { type EdgesByCloth, STARTERS, workedPulls } from '../../fasten/membrane/workedPulls';
+import type { HandNoise } from '../../fasten/hand';
 import { type HouseRules, assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 
@@ -43,12 +44,20 @@ export interface PullPlan {
   bounds: PullBounds;
 }
 
-/** What a hand or pliers can pull, and how much it varies: as the house’s own hands were tried, else as is assumed. */
-export function pullBounds({ cloth }: Pick<JobInputs, 'cloth'>, rules: HouseRules, learnedNoise: number | null): PullBounds {
+/** How much hands vary from pull to pull: as the house’s own were tried, else as is assumed. */
+export const noiseOf = (rules: HouseRules, learned: Pick<HandNoise, 'noise'> | null): number =>
+  learned?.noise ?? assumed(rules, 'handNoise');
+
+/** What a hand or pliers can pull, and how much it varies. */
+export function pullBounds(
+  { cloth }: Pick<JobInputs, 'cloth'>,
+  rules: HouseRules,
+  learned: Pick<HandNoise, 'noise'> | null,
+): PullBounds {
   return {
     leastN: LEAST_PULL_N,
     mostN: assumed(rules, cloth.grip === 'hand' ? 'fingersMost' : 'pliersMost'),
-    noise: learnedNoise ?? assumed(rules, 'handNoise'),
+    noise: noiseOf(rules, learned),
   };
 }
 

@@ -4,6 +4,7 @@ import { useSideWords } from '@/ui/SideWordsContext';
 import { useEffect, useRef, useState } from 'react';
 import { FELT, type FeltId, type FeltPlace, type SecondLook } from '@/core/fasten/membrane/bestRepulls';
 import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
+import type { HandNoise } from '@/core/fasten/hand';
 import { isLevel } from '@/core/job/sides';
 import type { JobInputs } from '@/core/job/job';
 import { type FastenInputs, type Knot, MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
@@ -30,7 +31,7 @@ interface ClothTensionProps {
   locked: boolean;
   worker: () => MembraneWorker;
   /** How much the hands of the house vary, where that was tried. */
-  noise: number | null;
+  noise: HandNoise | null;
   cloth: MembraneAnswer;
   /** The cloth waits for its pulls to be worked out. */
   clothWaits: boolean;
@@ -235,7 +236,7 @@ function useSecondLook(
   inputs: JobInputs,
   ran: MembraneRun | null,
   felt: readonly Felt[],
-  noise: number | null,
+  noise: HandNoise | null,
 ) {
   const { rules } = useWorkshop();
   const [found, setFound] = useState<{ of: MembraneRun; felt: readonly Felt[]; look: SecondLook } | null>(null);

@@ -4,7 +4,9 @@ import { useEffect, useMemo, useState } from 'react';
 import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
 import type { Handwork, RoutePlan } from '@/core/fasten/routeSteps';
 import { ROUTES, type Route, type RouteId } from '@/core/fasten/routes';
-import { type HouseRules, assumed } from '@/core/house/houseRules';
+import type { HandNoise } from '@/core/fasten/hand';
+import { noiseOf } from '@/core/stages/fasten/pullPlan';
+import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { takenRoute } from '@/core/stages/fasten/fastenInputs';
 import type { HouseLessons } from '@/core/case/jobCase';
@@ -39,7 +41,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }:
   const { fasten } = inputs;
   // Worked out once: the runs come in one by one.
   const compared = useMemo(() => comparedRoutes(inputs, plan, rules), [inputs, plan, rules]);
-  const { runs, error } = useRouteRuns(worker, inputs);
+  const { runs, error } = useRouteRuns(worker, inputs, lessons.handNoise);
   const best = runs.reduce<RouteRun | null>(
     (a, b) => (b && b.doubt === null && (!a || handBand(b)[0] < handBand(a)[0]) ? b : a),
     null,
@@ -98,7 +100,8 @@ export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }:
       </table>
       <p className="soft mt-1 text-[13px]">
         Unevenness is the spread of tension from fastener to fastener, for twelve hands that vary by{' '}
-        {Math.round(100 * assumed(rules, 'handNoise'))} % from pull to pull. Bands that meet tell no difference. {MODEL_LIMITS}
+        {Math.round(100 * noiseOf(rules, lessons.handNoise))} % from pull to pull. Bands that meet tell no difference.{' '}
+        {MODEL_LIMITS}
       </p>
       <PulledRoutes inputs={inputs} compared={compared} worker={worker} noise={lessons.handNoise} />
     </>
@@ -149,9 +152,9 @@ function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | n
 }
 
 /** Every route on the simulated cloth, each as it is done; null where it is still worked out. */
-function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs) {
+function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs, noise: HandNoise | null) {
   const { rules } = useWorkshop();
-  const key = clothKey({ ...inputs, fasten: { ...inputs.fasten, route: 'compass' } }, rules);
+  const key = clothKey({ ...inputs, fasten: { ...inputs.fasten, route: 'compass' } }, rules, noise);
   const [done, setDone] = useState<{ key: string; runs: (RouteRun | null)[] } | null>(null);
   const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
   useEffect(() => {
@@ -161,14 +164,7 @@ function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs) {
       try {
         await worker().run(
           'routes',
-          {
-            inputs,
-            rules,
-            routes: ROUTES.map(({ id }) => id),
-            hands: HANDS,
-            noise: assumed(rules, 'handNoise'),
-            seed: HAND_SEED,
-          },
+          { inputs, rules, routes: ROUTES.map(({ id }) => id), hands: HANDS, noise: noiseOf(rules, noise), seed: HAND_SEED },
           {
             signal: stop.signal,
             onProgress: ({ index, run }) => {

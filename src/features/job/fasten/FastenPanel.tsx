@@ -74,9 +74,7 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
           show: () => (
             <>
               <RouteSteps {...props} />
-              {props.refusal ?? (
-                <ClothTension {...props} clothWaits={props.pulls.waits} noise={props.lessons.handNoise?.noise ?? null} />
-              )}
+              {props.refusal ?? <ClothTension {...props} clothWaits={props.pulls.waits} noise={props.lessons.handNoise} />}
             </>
           ),
         },

@@ -7,12 +7,11 @@ import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
-import { assumed } from '@/core/house/houseRules';
 import type { StageId } from '@/core/stages/stages';
 import type { Seen } from '@/core/diagnosis/diagnosis';
 import type { Plan } from '@/core/case/planJob';
 import type { HouseLessons } from '@/core/case/jobCase';
-import { pulledModel } from '@/core/stages/fasten/pullPlan';
+import { noiseOf, pulledModel } from '@/core/stages/fasten/pullPlan';
 import { useJobPulls } from './usePullPlan';
 import { clothRefusal, stapleModel } from '@/core/stages/fasten/stapleModel';
 import { type Zone, ZONES, zoneWords } from '@/core/diagnosis/zones';
@@ -81,14 +80,10 @@ export function FastenStage({
   const { goesBy } = pulls;
   const cloth = useMembraneRun(
     worker,
-    (showsCloth || rehearses) && !pulls.waits ? clothKey(inputs, rules, fine, goesBy?.pulls ?? null) : null,
+    (showsCloth || rehearses) && !pulls.waits ? clothKey(inputs, rules, fine, goesBy?.pulls ?? null, lessons.handNoise) : null,
     () => {
       const model = stapleModel(inputs, rules, fine ? 'fine' : 'play');
-      return {
-        model: goesBy ? pulledModel(model, goesBy) : model,
-        hands: HANDS,
-        noise: goesBy?.bounds.noise ?? assumed(rules, 'handNoise'),
-      };
+      return { model: goesBy ? pulledModel(model, goesBy) : model, hands: HANDS, noise: noiseOf(rules, lessons.handNoise) };
     },
   );
   const model = useMemo(() => (rehearses ? stapleModel(inputs, rules) : null), [rehearses, inputs, rules]);

@@ -34,12 +34,7 @@ const CALM_MS = 120;
 
 /** What the worker is asked for the pulls of a job: the same on every screen and print. */
 export function pullsRequest(inputs: JobInputs, rules: HouseRules, noise: HandNoise | null): PullsRequest {
-  return {
-    inputs,
-    rules,
-    bounds: pullBounds(inputs, rules, noise?.noise ?? null),
-    levels: Math.round(assumed(rules, 'pullLevels')),
-  };
+  return { inputs, rules, bounds: pullBounds(inputs, rules, noise), levels: Math.round(assumed(rules, 'pullLevels')) };
 }
 
 /**
