@@ -78,7 +78,7 @@ export function lipMarks(plan: RebatePlan): Mark[] {
     right: (first, second) => [point(w - first, 0), point(w - second, h)],
   };
   return SIDES.flatMap((side): Mark[] => {
-    const hidden = plan.hidden[side];
+    const hidden = plan.hiddenFace[side];
     return hidden ? [{ kind: 'path', points: line[side](hidden.first, hidden.second), role: 'guide' }] : [];
   });
 }

@@ -123,11 +123,11 @@ describe('faces that can be had for a painted image', () => {
       const showing = rows.filter(({ registration }) => registration.mostBareMm > 0.5).slice(0, 2);
       for (const row of [rows[0]!, ...showing]) {
         const found = searched(row, inputs);
-        for (const side of SIDES) expect(Math.abs(found[side] - row.sides[side].shownMm), `${turn} ${side}`).toBeLessThan(0.6);
+        for (const side of SIDES) expect(Math.abs(found[side] - row.sides[side].shownMm), `${turn} ${side}`).toBeLessThan(0.35);
         if (SIDES.some((side) => found[side] > 0.5)) bare += 1;
       }
     }
-    expect(bare).toBeGreaterThan(2);
+    expect(bare).toBeGreaterThan(0);
   });
 });
 

@@ -6,15 +6,15 @@ import { bestFace, type FaceSize } from '../cloth/bestFace';
 import { type Registration, UNSEEN_MM, register } from '../cloth/registration';
 import type { Point2 } from '../frame/square/corners';
 import { assumed } from '../house/houseRules';
-import { profileOf } from '../house/materials';
+import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
 import { SIDES, type Side, everySide, isLevel } from '../job/sides';
 import type { PlanContext } from '../stages/planContext';
 import { roundToStep } from '../units/length';
 import { faceOnFolds } from './foundLines';
 import { linesOf, meanSides, paintedImage, prioritiesOf } from './planPainting';
-import { faceForRebate, planRebate } from './planRebate';
-import { hiddenBy, rebateFit } from './rebateFit';
+import { bulkOf, faceForRebate, planRebate } from './planRebate';
+import { hiddenBy, hiddenOfFace, rebateFit } from './rebateFit';
 
 /** How a length is come by: sold in pairs, or sawn. */
 export type HadAs = 'sold' | 'sawn';
@@ -87,12 +87,13 @@ export function offeredSizes(inputs: JobInputs, context: PlanContext): OfferedSi
   const down = lengthsNear(mean.heightMm, filled.heightMm, framed && framed.heightMm, sold, tape.stepMm);
   const folds = faceOnFolds(inputs.cloth.found, mean);
   const rebate = planRebate(inputs, context);
+  const bulkMm = bulkOf(fabricOf(rules, inputs.cloth.fabric).thicknessMm);
   const lips = everySide((side) => inputs.brief.rebate.lip[side]?.mm ?? 0);
   const offer = (widthMm: number, heightMm: number, had: Pick<OfferedSize, 'across' | 'down' | 'onFolds'>): OfferedSize => {
     const face = { widthMm, heightMm };
     const registration = register(image, face, priorities, linesOf(inputs));
-    const fit = rebate?.kind === 'measured' ? rebateFit(rebate.plan.opening, { ...rebate.plan.canvas, ...face }) : null;
-    const hidden = fit && hiddenBy(lips, fit);
+    const fit = rebate?.kind === 'measured' ? rebateFit(rebate.plan.opening, { ...face, bulkMm }) : null;
+    const hidden = fit && hiddenOfFace(hiddenBy(lips, fit), bulkMm);
     let offMm2 = 0;
     const sides = everySide((side) => {
       const points = registration.outline[side];

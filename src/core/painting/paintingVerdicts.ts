@@ -117,7 +117,7 @@ function hiddenBare({ sides }: Registration, rebate: MeasuredRebate | null): boo
   if (rebate?.kind !== 'measured') return false;
   return SIDES.every((side) => {
     const bare = Math.max(0, -sides[side].leastMm);
-    const hidden = rebate.plan.hidden[side];
+    const hidden = rebate.plan.hiddenFace[side];
     return bare <= UNSEEN_MM || (hidden !== null && bare <= Math.min(hidden.first, hidden.second));
   });
 }

@@ -13,7 +13,7 @@ import { reading } from '../log/reading';
 import type { PlanContext } from '../stages/planContext';
 import { allCorners, openCorners } from '../tension/openCorners';
 import { type Length, roundToStep } from '../units/length';
-import { type Around, type CanvasToFit, type RebateFit, hiddenBy, rebateFit, roomToGrow } from './rebateFit';
+import { type Around, type CanvasToFit, type RebateFit, hiddenBy, hiddenOfFace, rebateFit, roomToGrow } from './rebateFit';
 import type { RebateInputs } from './rebateInputs';
 
 export interface RebatePlan {
@@ -22,8 +22,9 @@ export interface RebatePlan {
   takenForSquare: boolean;
   canvas: CanvasToFit;
   fit: RebateFit;
-  /** What the lip hides of the face at each end; null at sides whose lip was not read. */
+  /** What the lip hides at each end of the canvas with its cloth, and of the face of the bars; null at sides whose lip was not read. */
   hidden: Record<Side, Around[Side] | null>;
+  hiddenFace: Record<Side, Around[Side] | null>;
   /** Null where the corners do not open. */
   keyed: KeyedToTheEnd | null;
 }
@@ -116,6 +117,7 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
   const fit = rebateFit(opening.corners, canvas);
   const lips = everySide((side) => brief.rebate.lip[side]?.mm ?? 0);
   const hidden = hiddenBy(lips, fit);
+  const hiddenFace = hiddenOfFace(hidden, canvas.bulkMm);
   const grows = wholeGrowth(inputs, rules);
   return {
     kind: 'measured',
@@ -125,6 +127,7 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
       canvas,
       fit,
       hidden: everySide((side) => (brief.rebate.lip[side] ? hidden[side] : null)),
+      hiddenFace: everySide((side) => (brief.rebate.lip[side] ? hiddenFace[side] : null)),
       keyed: grows && {
         grows,
         fit: rebateFit(opening.corners, grownBy(canvas, grows)),

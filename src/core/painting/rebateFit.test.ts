@@ -7,11 +7,11 @@ import {
   type CanvasToFit,
   NOTHING_AROUND,
   hiddenBy,
+  hiddenOfFace,
   leastAround,
   rebateFit,
   rebateToOrder,
   roomToGrow,
-  seenBare,
 } from './rebateFit';
 
 const dice = randomLcg(0.271);
@@ -170,11 +170,11 @@ describe('what the lip hides', () => {
     ]);
   });
 
-  it('leaves of a bare edge what it does not reach', () => {
-    const bare = { ...NOTHING_AROUND, right: { first: 3, second: 6 }, top: { first: 2, second: 0 } };
-    const seen = seenBare(bare, hiddenBy(lips, fit));
-    expect(seen.right.first).toBeCloseTo(-1, 9);
-    expect(seen.right.second).toBeCloseTo(2, 9);
-    expect(seen.top.first).toBeCloseTo(1, 9);
+  it('reaches less far over the face of the bars than over the cloth that stands out beyond it', () => {
+    const bulk = { ...NOTHING_AROUND, right: { first: 0.6, second: 0.8 } };
+    const face = hiddenOfFace(hiddenBy(lips, fit), bulk);
+    expect(face.right.first).toBeCloseTo(3.4, 9);
+    expect(face.right.second).toBeCloseTo(3.2, 9);
+    expect(face.top.first).toBeCloseTo(1, 9);
   });
 });

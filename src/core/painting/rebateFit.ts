@@ -175,12 +175,17 @@ export const hiddenBy = (lips: Record<Side, number>, { gaps }: RebateFit): Aroun
     SIDES.map((side) => [side, { first: lips[side] - gaps[side].first, second: lips[side] - gaps[side].second }]),
   ) as unknown as Around;
 
-/** What is seen bare of what stands bare: the part that the lip does not hide, mm; 0 or below where all is hidden. */
-export const seenBare = (bare: Around, hidden: Around): Around =>
+/**
+ * How much of the face of the bars the lip hides, mm: what it hides of the canvas less the cloth that stands out beyond the face.
+ * Bare cloth is measured from that face too.
+ *
+ * @example hiddenOfFace(hiddenBy({ top: 6, right: 6, bottom: 6, left: 6 }, { shift: { x: 0, y: 0 }, turnDegrees: 0, gaps: NOTHING_AROUND, leastMm: 0 }), NOTHING_AROUND).top.first // 6
+ */
+export const hiddenOfFace = (hidden: Around, bulk: Around): Around =>
   Object.fromEntries(
     SIDES.map((side) => [
       side,
-      { first: bare[side].first - hidden[side].first, second: bare[side].second - hidden[side].second },
+      { first: hidden[side].first - bulk[side].first, second: hidden[side].second - bulk[side].second },
     ]),
   ) as unknown as Around;
 
