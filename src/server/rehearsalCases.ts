@@ -7,7 +7,8 @@ import { type RouteRun, type StapleModel, simulateRoute } from '@/core/fasten/me
 import { rehearsalViolation } from '@/core/fasten/rehearsal';
 import { rehearsalModel, rehearsalReadings, rehearsalScore } from '@/core/stages/fasten/rehearsalScore';
 import { jobRoute } from '@/core/stages/fasten/jobRoute';
-import { clothRefusal, stapleModel } from '@/core/stages/fasten/stapleModel';
+import { clothRefusal } from '@/core/stages/fasten/clothRefusal';
+import { stapleModel } from '@/core/stages/fasten/stapleModel';
 import { updateInputs } from '@/db/jobs';
 import { readRules } from '@/db/workshops';
 import { type JobWithLog, openJob } from './jobReading';

@@ -60,6 +60,8 @@ export interface WorkedPulls {
   shortN: Float64Array;
   /** How the edge ends by each list, on every cloth that was guessed. */
   edges: Record<GuessedCloth['id'], EdgesByCloth>;
+  /** What is expected of the best pulls for the reckoned cloth alone: of all lists that were tried none comes under it there. */
+  floor: number;
   /** How far the middle of the cloth is drawn by the levelled pulls, mm right and down. */
   drift: { xMm: number; yMm: number };
 }
@@ -130,6 +132,7 @@ export function* workedPulls(
     edgeNPerM *= inside / reached;
     workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
   }
+  const alone = yield* bestPulls([reckoned], edgeNPerM, bounds);
   const levels = yield* pullLevels(cloths, workedN, bounds, most);
   const shortN = groupedPulls(
     cloths,
@@ -151,6 +154,7 @@ export function* workedPulls(
     levels,
     shortN,
     edges,
+    floor: Math.min(expectedEdge(reckoned, alone, bounds.noise).expected, edges.reckoned.worked.expected),
     drift: insideBy(membrane, compliance, model, levels.pullsN).drift,
   };
 }

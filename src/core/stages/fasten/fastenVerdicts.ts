@@ -13,6 +13,7 @@ import { sideWords } from '../../job/sideWords';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import type { PaintingPlan } from '../../painting/planPainting';
 import { printFine, printLength } from '../../units/length';
+import { clothRefusal } from './clothRefusal';
 import { placeWords } from './clothRunVerdicts';
 import type { PlanContext } from '../planContext';
 import { unheldSides } from './jobRoute';
@@ -47,6 +48,7 @@ export const fastenVerdicts = (
 function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean): Verdict[] {
   const row: Route = byId(ROUTES, fasten.route);
   const held = route.steps.filter((step) => step.act === 'hold').length;
+  const refusal = clothRefusal(route);
   return [
     ...(painted && !row.registers
       ? [
@@ -57,6 +59,18 @@ function routeVerdicts({ fasten }: JobInputs, route: RoutePlan, painted: boolean
             says: 'A finished painting wants the registered route.',
             because: 'In clamps the image is lined up with low force before anything is fixed.',
             doThis: 'Choose Registered.',
+          }),
+        ]
+      : []),
+    ...(fasten.pulls === 'worked' && refusal
+      ? [
+          verdict({
+            id: 'pullsRefused',
+            about: 'pulls that are not worked out',
+            level: row.needsPulls ? 'stop' : 'watch',
+            says: 'Pulls are not worked out for this canvas: it goes as taught.',
+            because: refusal,
+            doThis: row.needsPulls ? 'Take another route, or set them wider.' : 'Go by the feel of the cloth, or set them wider.',
           }),
         ]
       : []),

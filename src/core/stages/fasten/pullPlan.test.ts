@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { condensedMembrane } from '../../fasten/membrane/membrane';
 import { simulateRoute } from '../../fasten/membrane/simulateRoute';
-import { NO_PULLS_YET, newtonWords, newtonWordsOf } from '../../fasten/newtonWords';
+import { NO_PULLS_TOLD, NO_PULLS_YET, newtonWords, newtonWordsOf } from '../../fasten/newtonWords';
+import { planJob } from '../../case/planJob';
 import { DEFAULT_RULES } from '../../house/houseRules';
 import { type JobInputs, newInputs } from '../../job/job';
 import { quietly, toEnd } from '../../toEnd';
 import { length } from '../../units/length';
 import { type PullPlan, pullBounds, pullPlan, pulledModel, runsOf, shortForm, stepsByPull } from './pullPlan';
+import { takenRoute } from './fastenInputs';
 import { driftAnswer, pullVerdicts } from './pullVerdicts';
 import { stapleModel } from './stapleModel';
 
@@ -21,7 +23,7 @@ function planned(change: Partial<JobInputs['fasten']> = {}, noise: number | null
       pullPlan(
         (cloth) => condensedMembrane(model.mesh, cloth),
         model,
-        pullBounds(inputs, DEFAULT_RULES, noise === null ? null : { noise }),
+        pullBounds(inputs, DEFAULT_RULES, noise === null ? null : { noise, simulated: false }),
         4,
       ),
     ),
@@ -87,10 +89,34 @@ describe('the pulls of a job', () => {
 
   it('a steadier hand takes the same order further; pliers may pull more than fingers', () => {
     const steady = planned({}, 0.05).plan;
+    const practice = { noise: 0.05, pulls: 6, simulated: true };
+    const because = (noise: typeof practice) =>
+      pullVerdicts(steady, inputs, context, { hand: null, noise }).find(({ id }) => id === 'pullGain')!.because;
+    expect(because(practice)).toContain('as is assumed');
+    expect(because({ ...practice, simulated: false })).toContain('as 6 pulls on the scale told');
     expect(steady.floor).toBeLessThan(0.6 * plan.floor);
     const pliers = { ...fresh, cloth: { ...fresh.cloth, grip: 'pliers' as const } };
     expect(pullBounds(pliers, DEFAULT_RULES, null).mostN).toBeGreaterThan(plan.bounds.mostN);
-    expect(pullBounds(fresh, DEFAULT_RULES, { noise: 0.08 }).noise).toBe(0.08);
+    expect(pullBounds(fresh, DEFAULT_RULES, { noise: 0.08, simulated: false }).noise).toBe(0.08);
+    expect(pullBounds(fresh, DEFAULT_RULES, { noise: 0.08, simulated: true }).noise).toBe(0.15);
+  });
+
+  it('are refused where there are too many fasteners, and stop an order that needs them; so does leaving them out', () => {
+    const told = (fasten: Partial<JobInputs['fasten']>, mm = 600) => {
+      const wide = newInputs('Wide', length(mm), length(mm));
+      const one = { ...wide, fasten: { ...wide.fasten, ...fasten } };
+      const { verdicts } = planJob(one, { rules: DEFAULT_RULES, ...context }, 0).fasten;
+      return Object.fromEntries(verdicts.map(({ id, level }) => [id, level]));
+    };
+    const many = { spacing: length(15), lastFromCorner: length(15) };
+    expect(told({ ...many, pulls: 'worked' }, 4000)).toMatchObject({ pullsRefused: 'watch' });
+    expect(told({ ...many, pulls: 'worked', route: 'quick' }, 4000)).toMatchObject({ pullsRefused: 'stop' });
+    expect(told({ ...many, pulls: 'taught' }, 4000)).not.toHaveProperty('pullsRefused');
+    expect(told({ pulls: 'taught', route: 'quick' })).toMatchObject({ routePulls: 'stop' });
+    for (const fasten of [takenRoute('quick'), takenRoute('compass')]) {
+      expect(told(fasten)).not.toHaveProperty('routePulls');
+      expect(told(fasten)).not.toHaveProperty('pullsRefused');
+    }
   });
 
   it('are told in words at the bench, and say that they wait; a corner is pulled as taught', () => {
@@ -100,6 +126,7 @@ describe('the pulls of a job', () => {
     expect(newtonWordsOf(words, 2)).toBe(`pull ${plan.pulls[1]!.workedN} N, a firm pinch`);
     expect(newtonWordsOf(words, 999)).toBeNull();
     expect(newtonWordsOf(NO_PULLS_YET, 2)).toBe('its pull is being worked out');
+    expect(newtonWordsOf(NO_PULLS_TOLD, 2)).toBe('its pull could not be worked out');
     expect(newtonWordsOf(null, 2)).toBeNull();
   });
 });

@@ -37,22 +37,22 @@ export interface PullPlan {
   taught: EndOfPulls;
   worked: EndOfPulls;
   short: EndOfPulls;
-  /** What pulls free of all levels come to with these hands: no list for this order comes under it. */
+  /** What the best pulls, free of all levels and for this cloth alone, come to with these hands: no list that was tried comes under it. */
   floor: number;
   /** How far the middle of the cloth is drawn, mm right and down as seen from the front. */
   drift: { xMm: number; yMm: number };
   bounds: PullBounds;
 }
 
-/** How much hands vary from pull to pull: as the house’s own were tried, else as is assumed. */
-export const noiseOf = (rules: HouseRules, learned: Pick<HandNoise, 'noise'> | null): number =>
-  learned?.noise ?? assumed(rules, 'handNoise');
+/** How much hands vary from pull to pull: as the house’s own were tried, else as is assumed. The practice scale tells of no hand. */
+export const noiseOf = (rules: HouseRules, learned: Pick<HandNoise, 'noise' | 'simulated'> | null): number =>
+  learned && !learned.simulated ? learned.noise : assumed(rules, 'handNoise');
 
 /** What a hand or pliers can pull, and how much it varies. */
 export function pullBounds(
   { cloth }: Pick<JobInputs, 'cloth'>,
   rules: HouseRules,
-  learned: Pick<HandNoise, 'noise'> | null,
+  learned: Pick<HandNoise, 'noise' | 'simulated'> | null,
 ): PullBounds {
   return {
     leastN: LEAST_PULL_N,
@@ -76,7 +76,7 @@ export function* pullPlan(
 ): Generator<undefined, PullPlan | null> {
   const found = yield* workedPulls(membraneOf, model, bounds, most);
   if (!found) return null;
-  const { events, laidOn, taughtN, levels, shortN, edges, drift } = found;
+  const { events, laidOn, taughtN, levels, shortN, edges, floor, drift } = found;
   const all = Object.values(edges);
   const end = (by: keyof EdgesByCloth): EndOfPulls => {
     const expected = all.map((one) => one[by].expected);
@@ -98,7 +98,7 @@ export function* pullPlan(
     taught: end('taught'),
     worked: end('levelled'),
     short: end('short'),
-    floor: edges.reckoned.worked.expected,
+    floor,
     drift,
     bounds,
   };

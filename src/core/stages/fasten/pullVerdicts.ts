@@ -54,9 +54,9 @@ function gainVerdict({ taught, worked, floor, bounds }: PullPlan, noise: HandNoi
     limit: taught.expected,
     unit: '',
     says: gains
-      ? `By this list the edge ends uneven by about ${uneven(worked.expected)}, as taught by ${uneven(taught.expected)}; with these hands no list for this order comes under ${uneven(floor)}.`
+      ? `By this list the edge ends uneven by about ${uneven(worked.expected)}, as taught by ${uneven(taught.expected)}; with these hands no list tried for this order comes under ${uneven(floor)}.`
       : `As taught the edge ends uneven by ${uneven(taught.expected)}, by this list ${uneven(worked.expected)}: hands that vary make no difference of it.`,
-    because: `Hands that vary by ${percent} % from pull to pull${noise ? (noise.simulated ? ', as the practice scale told' : `, as ${noise.pulls} pulls on the scale told`) : ', as is assumed'}. On cloth half or twice as stiff, sheared otherwise or slipping on the back: ${range(worked)}, as taught ${range(taught)}. No friction, no lasting give in it.`,
+    because: `Hands that vary by ${percent} % from pull to pull${noise && !noise.simulated ? `, as ${noise.pulls} pulls on the scale told` : ', as is assumed'}. On cloth half or twice as stiff, sheared otherwise or slipping on the back: ${range(worked)}, as taught ${range(taught)}. No friction, no lasting give in it.`,
     doThis: gains ? 'Pull by the list: the first four make most of the gain.' : 'Go by the feel of the cloth.',
     uses: ['handNoise', 'pullLevels'],
   });

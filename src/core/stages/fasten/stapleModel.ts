@@ -17,6 +17,7 @@ import type { JobInputs } from '../../job/job';
 import type { FastenInputs } from './fastenInputs';
 import { fabricOf, profileOf, woodOf } from '../../house/materials';
 import { type Side, SIDES, isLevel } from '../../job/sides';
+import { clothRefusal } from './clothRefusal';
 import { jobRoute } from './jobRoute';
 
 export const MODEL_LIMITS =
@@ -90,19 +91,6 @@ function barsGive(places: readonly EdgePlace[], { brief, bars }: JobInputs, rule
   }
   return give;
 }
-
-/** Most fasteners that the simulated cloth is worked out for: time grows with their square, memory too. */
-export const MOST_ON_CLOTH = 640;
-
-/**
- * Why the simulated cloth is not worked out for a route; null where it is.
- *
- * @example clothRefusal({ fasteners: 396 }) // null
- */
-export const clothRefusal = ({ fasteners }: Pick<RoutePlan, 'fasteners'>): string | null =>
-  fasteners <= MOST_ON_CLOTH
-    ? null
-    : `${fasteners} fasteners are too many for the simulated cloth, ${MOST_ON_CLOTH} at the most: set them wider to see it.`;
 
 /**
  * The cloth of this job going on along a route.

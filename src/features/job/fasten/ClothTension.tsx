@@ -35,6 +35,7 @@ interface ClothTensionProps {
   cloth: MembraneAnswer;
   /** The cloth waits for its pulls to be worked out. */
   clothWaits: boolean;
+  pullError: string | null;
   frame: RunFrame | null;
   fine: boolean;
   onFine: (fine: boolean) => void;
@@ -48,6 +49,7 @@ export function ClothTension({
   noise,
   cloth,
   clothWaits,
+  pullError,
   frame,
   fine,
   onFine,
@@ -67,7 +69,7 @@ export function ClothTension({
           {error}
         </p>
       )}
-      {clothWaits && <p className="soft">Working out the pulls first …</p>}
+      {clothWaits && <p className="soft">{pullError ?? 'Working out the pulls first …'}</p>}
       {!clothWaits && !answer?.run?.doubt && <ClothFigures answer={answer} fresh={fresh} frame={frame} />}
       {repulls.error && (
         <p role="alert" className="text-error">

@@ -74,7 +74,14 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
           show: () => (
             <>
               <RouteSteps {...props} />
-              {props.refusal ?? <ClothTension {...props} clothWaits={props.pulls.waits} noise={props.lessons.handNoise} />}
+              {props.refusal ?? (
+                <ClothTension
+                  {...props}
+                  clothWaits={props.pulls.waits}
+                  pullError={props.pulls.error}
+                  noise={props.lessons.handNoise}
+                />
+              )}
             </>
           ),
         },

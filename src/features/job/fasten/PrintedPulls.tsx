@@ -3,7 +3,7 @@
 import type { HouseLessons } from '@/core/case/jobCase';
 import type { Plan } from '@/core/case/planJob';
 import type { JobInputs } from '@/core/job/job';
-import { clothRefusal } from '@/core/stages/fasten/stapleModel';
+import { clothRefusal } from '@/core/stages/fasten/clothRefusal';
 import { PullList } from './PullList';
 import { useJobPulls } from './usePullPlan';
 import { useMembraneWorker } from './useMembraneRun';
@@ -16,14 +16,16 @@ interface PrintedPullsProps {
 
 export function PrintedPulls(props: PrintedPullsProps) {
   const { goesBy, waits, hand, error } = useJobPulls(useMembraneWorker(), props, false);
+  // Newtons of the practice scale are invented.
+  const felt = hand?.simulated ? null : hand;
   const refusal = clothRefusal(props.plan.fasten.route);
   return (
     <section className="mt-4 break-inside-avoid" aria-label="Pulls" aria-busy={waits && !error}>
       <h2 className="text-lg font-semibold">Pulls, by the numbers of the order</h2>
       {goesBy ? (
         <>
-          <PullList plan={goesBy} hand={hand} />
-          {hand && <p className="soft text-[13px]">What it feels like is for the hand of {hand.maker}.</p>}
+          <PullList plan={goesBy} hand={felt} />
+          {felt && <p className="soft text-[13px]">What it feels like is for the hand of {felt.maker}.</p>}
         </>
       ) : (
         <p>

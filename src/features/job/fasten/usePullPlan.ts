@@ -4,12 +4,12 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { HouseLessons } from '@/core/case/jobCase';
 import type { Plan } from '@/core/case/planJob';
 import type { Hand, HandNoise } from '@/core/fasten/hand';
-import { NO_PULLS_YET, type NewtonWords, newtonWords } from '@/core/fasten/newtonWords';
+import { NO_PULLS_TOLD, NO_PULLS_YET, type NewtonWords, newtonWords } from '@/core/fasten/newtonWords';
 import type { StapleModel } from '@/core/fasten/membrane/simulateRoute';
 import { type HouseRules, assumed } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { type PullPlan, pullBounds } from '@/core/stages/fasten/pullPlan';
-import { clothRefusal } from '@/core/stages/fasten/stapleModel';
+import { clothRefusal } from '@/core/stages/fasten/clothRefusal';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { PullsRequest } from '@/workers/membraneTasks';
 import type { MembraneWorker } from '@/workers/membraneWorker';
@@ -110,6 +110,11 @@ export function useJobPulls(
   const goesBy = worked ? (pulls.answer?.plan ?? null) : null;
   const waits = worked && pulls.answer === null;
   const hand = lessons.hands.find((one) => one.maker === maker) ?? null;
-  const words = useMemo(() => (waits ? NO_PULLS_YET : goesBy ? newtonWords(goesBy.pulls, hand) : null), [waits, goesBy, hand]);
+  const failed = pulls.error !== null;
+  const words = useMemo(() => {
+    if (waits) return failed ? NO_PULLS_TOLD : NO_PULLS_YET;
+    // Newtons of the practice scale are invented: they are no feel to work by.
+    return goesBy ? newtonWords(goesBy.pulls, hand?.simulated ? null : hand) : null;
+  }, [waits, failed, goesBy, hand]);
   return { ...pulls, goesBy, waits, words, hand };
 }
