@@ -2,6 +2,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES } from '../../house/houseRules';
 import { newInputs } from '../../job/job';
+import { rounds } from '@/testRounds';
 import { stapleModel } from '../../stages/fasten/stapleModel';
 import { quietly, toEnd } from '../../toEnd';
 import { length } from '../../units/length';
@@ -65,7 +66,50 @@ const edgeOf = ({ rows, events, nPerMPerN }: Influence, pulls: ArrayLike<number>
     events.reduce((sum, _event, column) => sum + nPerMPerN[row * events.length + column]! * pulls[column]!, 0),
   );
 
+/** Routes that take nothing out again: what is taken out lets go of those that came after it. */
+const STAYING = ['compass', 'diagonal', 'longFirst', 'halving', 'quick'] as const;
+
 describe('the influence of pulls', () => {
+  it('of any frame and order touches nothing that is set later, and any pulls add up to what the cloth does', () => {
+    const random = randomLcg(0.29);
+    for (let turn = 0; turn < rounds(15, 100); turn += 1) {
+      const fresh = newInputs('Any', length(200 + Math.round(700 * random())), length(200 + Math.round(500 * random())));
+      const spacing = length(40 + Math.round(50 * random()));
+      const model = stapleModel(
+        {
+          ...fresh,
+          cloth: { ...fresh.cloth, grip: random() < 0.5 ? 'hand' : 'pliers' },
+          fasten: {
+            ...fresh.fasten,
+            spacing,
+            lastFromCorner: spacing,
+            route: STAYING[turn % STAYING.length]!,
+            starters: random() < 0.3 ? 2 : 1,
+            perTurn: random() < 0.3 ? 3 : 1,
+          },
+        },
+        DEFAULT_RULES,
+      );
+      const { compliance, found } = influenceOf(model);
+      const columns = found.events.length;
+      expect(found.rows).toHaveLength(columns);
+      const set = new Map(found.events.map((event, column) => [model.events[event]!.place, column]));
+      const pulls = found.events.map(() => 2 + 28 * random());
+      const stapling = new Stapling(compliance, model.bars);
+      found.events.forEach((event, column) => stapling.fasten(model.events[event]!.place, [pulls[column]!]));
+      const outwards = outwardForces(model.places, stapling.forces());
+      const edge = edgeOf(found, pulls);
+      found.rows.forEach((at, row) => {
+        expect(Math.abs(edge[row]! - (1000 * outwards[at]!) / model.widths[at]!), `${turn} place ${at}`).toBeLessThan(1e-2);
+        for (let column = 0; column < set.get(at)!; column += 1)
+          expect(Math.abs(found.nPerMPerN[row * columns + column]!), `${turn} place ${at}`).toBeLessThan(1e-5);
+        // Right after it is set a place holds most of its pull, whatever came before it.
+        const own = (found.nPerMPerN[row * columns + set.get(at)!]! * model.widths[at]!) / 1000;
+        if (!found.laidOn[set.get(at)!]) expect(own > 0.5 && own < 1).toBe(true);
+      });
+    }
+  });
+
   it.each(KNOWN_PULLS)('$w × $h: is triangular in the order of setting, and its sums are known', (known) => {
     const model = onKnownMesh(modelOf(known), known);
     expect([model.mesh.xs.length - 1, model.mesh.ys.length - 1]).toEqual(known.known.mesh);
