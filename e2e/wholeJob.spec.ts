@@ -132,7 +132,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
     .setInputFiles({
       name: 'broken.json',
       mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"keen-batten/job","version":9}'),
+      buffer: Buffer.from('{"format":"keen-batten/job","version":10}'),
     });
   await expect(
     page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 9/ }),
