@@ -15,9 +15,7 @@ interface PrintedPullsProps {
 }
 
 export function PrintedPulls(props: PrintedPullsProps) {
-  const { goesBy, waits, hand, error } = useJobPulls(useMembraneWorker(), props, false);
-  // Newtons of the practice scale are invented.
-  const felt = hand?.simulated ? null : hand;
+  const { goesBy, waits, felt, error } = useJobPulls(useMembraneWorker(), props, false);
   const refusal = clothRefusal(props.plan.fasten.route);
   return (
     <section className="mt-4 break-inside-avoid" aria-label="Pulls" aria-busy={waits && !error}>

@@ -113,13 +113,7 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
 /** Pulls of every route, each as it is done; null where it is still worked out. */
 function useRoutePulls(worker: () => MembraneWorker, inputs: JobInputs, noise: HandNoise | null) {
   const { rules } = useWorkshop();
-  const { asDone } = inputs.fasten;
-  const plain = {
-    ...inputs.fasten,
-    route: 'compass' as const,
-    pulls: 'taught' as const,
-    asDone: { ...asDone, pulls: [], notes: [] },
-  };
+  const plain = { ...inputs.fasten, route: 'compass' as const, pulls: 'taught' as const };
   const key = clothKey({ ...inputs, fasten: plain }, rules, noise);
   const [found, setFound] = useState<{ key: string; done: (PulledRoute | null)[] } | null>(null);
   const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);

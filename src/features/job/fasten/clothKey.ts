@@ -3,7 +3,7 @@ import type { JobInputs } from '@/core/job/job';
 /** Hands that vary, for the band. */
 export const HANDS = 12;
 
-/** What the simulated cloth depends on, as text. */
+/** What the simulated cloth depends on, as text: not how it was laid, nor how the fastening went. */
 export const clothKey = ({ brief, bars, cloth, fasten }: JobInputs, rules: object, ...more: unknown[]): string =>
   JSON.stringify([
     brief.width,
@@ -12,7 +12,7 @@ export const clothKey = ({ brief, bars, cloth, fasten }: JobInputs, rules: objec
     cloth.fabric,
     cloth.warp,
     cloth.grip,
-    { ...fasten, laid: null },
+    { ...fasten, laid: null, asDone: null },
     rules,
     ...more,
   ]);

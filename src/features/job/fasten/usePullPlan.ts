@@ -48,14 +48,8 @@ export function usePullPlan(
   rules: HouseRules,
   noise: HandNoise | null,
 ): PullAnswer {
-  // How it went and which way was chosen move no pull.
-  const key = asked
-    ? clothKey(
-        { ...inputs, fasten: { ...inputs.fasten, asDone: { ...inputs.fasten.asDone, notes: [], pulls: [] }, pulls: 'taught' } },
-        rules,
-        noise,
-      )
-    : null;
+  // Which way was chosen moves no pull.
+  const key = asked ? clothKey({ ...inputs, fasten: { ...inputs.fasten, pulls: 'taught' } }, rules, noise) : null;
   const [answer, setAnswer] = useState<(WorkedOut & { key: string }) | null>(null);
   const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
   const asks = useRef({ worker, request: () => pullsRequest(inputs, rules, noise) });
@@ -91,6 +85,8 @@ export interface JobPulls extends PullAnswer {
   /** Words for the pull of each step, where they are worked out. */
   words: NewtonWords | null;
   hand: Hand | null;
+  /** The hand that words to work by are for; null where it was tried on the practice scale alone, whose newtons are invented. */
+  felt: Hand | null;
 }
 
 /**
@@ -110,11 +106,11 @@ export function useJobPulls(
   const goesBy = worked ? (pulls.answer?.plan ?? null) : null;
   const waits = worked && pulls.answer === null;
   const hand = lessons.hands.find((one) => one.maker === maker) ?? null;
+  const felt = hand?.simulated ? null : hand;
   const failed = pulls.error !== null;
   const words = useMemo(() => {
     if (waits) return failed ? NO_PULLS_TOLD : NO_PULLS_YET;
-    // Newtons of the practice scale are invented: they are no feel to work by.
-    return goesBy ? newtonWords(goesBy.pulls, hand?.simulated ? null : hand) : null;
-  }, [waits, failed, goesBy, hand]);
-  return { ...pulls, goesBy, waits, words, hand };
+    return goesBy ? newtonWords(goesBy.pulls, felt) : null;
+  }, [waits, failed, goesBy, felt]);
+  return { ...pulls, goesBy, waits, words, hand, felt };
 }
