@@ -4,6 +4,7 @@ import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 /** The real interface in Debian's Chromium; every file of tests starts servers of its own (see e2e/server.ts). */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/globalSetup.ts',
   timeout: 60_000,
   expect: { timeout: 15_000 },
   workers: 2,

@@ -1,9 +1,17 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import axe, { type RunOptions } from 'axe-core';
 import { awake, expect, stage, test } from './test';
+
+declare global {
+  interface Window {
+    axe: typeof axe;
+  }
+}
 
 // One beside the other: these are the longest tests there are.
 test.describe.configure({ mode: 'parallel' });
+// What fades from one colour to the other has neither meanwhile.
+test.use({ contextOptions: { reducedMotion: 'reduce' } });
 
 const SERIES = '/bars?view=series&job=demo-138&job=demo-139&job=demo-132';
 const PLACES = [
@@ -40,26 +48,24 @@ const STAGES = ['Brief', 'Bars', 'Square', 'Cloth', 'Fasten', 'Tune', 'Prime', '
 /** What changes with a tab; the rest of the page was looked at before. */
 const TAB_PARTS = ['[role=tabpanel]', '.draw'];
 
-/** What fades from one colour to the other has neither meanwhile; what turns without end, or with scrolling, is not waited for. */
-const faded = (page: Page) =>
-  page.waitForFunction(() =>
-    document.getAnimations().every((one) => {
-      const end = one.effect?.getComputedTiming().endTime;
-      return one.playState !== 'running' || typeof end !== 'number' || end === Infinity;
-    }),
+/** What axe finds wrong with parts of a page, or all of it. The engine stays in the page it was put into. */
+async function violations(page: Page, parts: readonly string[], options: RunOptions) {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
+  return page.evaluate(
+    async ([include, how]) => {
+      const found = await window.axe.run(include.length > 0 ? { include: [...include] } : document, how);
+      return found.violations;
+    },
+    [parts, { ...options, resultTypes: ['violations'] } satisfies RunOptions] as const,
   );
+}
 
 /** Everything in the light theme, or parts of it; then in the dark one what depends on it: contrast. */
 async function nothingSerious(page: Page, where: string, parts: readonly string[] = []): Promise<void> {
   for (const theme of ['linen', 'slate']) {
     await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
-    await faded(page);
-    const axe = parts.reduce(
-      (builder, part) => builder.include(part),
-      new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode(true),
-    );
-    const { violations } = await (theme === 'linen' ? axe : axe.withRules(['color-contrast'])).analyze();
-    const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
+    const found = await violations(page, parts, theme === 'linen' ? {} : { runOnly: ['color-contrast'] });
+    const serious = found.filter((one) => one.impact === 'serious' || one.impact === 'critical');
     expect(
       serious.map((one) => `${where}, ${theme}: ${one.id} at ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`),
     ).toEqual([]);
@@ -103,7 +109,7 @@ test('axe finds nothing serious in any place of the workshop', async ({ page, de
   test.setTimeout(240_000);
   for (const path of PLACES) {
     await page.goto(demoServer.url + path);
-    // The layout is worked out first: buttons fade from what cannot be done yet to what can.
+    await awake(page);
     if (path === '/cloth') await expect(page.getByRole('button', { name: 'Record the cuts' })).toBeEnabled();
     await nothingSerious(page, path);
   }
@@ -145,15 +151,8 @@ test('at the bench every word stands out seven to one', async ({ page, demoServe
     for (const key of keys) await page.keyboard.press(key);
     for (const theme of ['linen', 'slate']) {
       await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
-      await faded(page);
-      const { violations } = await new AxeBuilder({ page })
-        .include('.bench-mode')
-        .withRules(['color-contrast-enhanced'])
-        .setLegacyMode(true)
-        .analyze();
-      const faint = violations.flatMap((one) =>
-        one.nodes.map((node) => `${path}, ${theme}: ${node.html} ${node.any[0]?.message}`),
-      );
+      const found = await violations(page, ['.bench-mode'], { runOnly: ['color-contrast-enhanced'] });
+      const faint = found.flatMap((one) => one.nodes.map((node) => `${path}, ${theme}: ${node.html} ${node.any[0]?.message}`));
       expect(faint).toEqual([]);
     }
   }

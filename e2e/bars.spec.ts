@@ -1,7 +1,7 @@
 import { expect, newCanvas, saved, stage, test, verdict } from './test';
 
-test('a brace is dragged and moved by keys; the bow answers, undo brings it back', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Drag a brace', '1400', '700');
+test('a brace is dragged and moved by keys; the bow answers, undo brings it back', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Drag a brace', '1400', '700');
   await stage(page, 'Bars').click();
   await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Standard bar' });
   await page.getByLabel('Braces, upright').selectOption('1');
@@ -43,9 +43,9 @@ test('a brace is dragged and moved by keys; the bow answers, undo brings it back
 
 test('bow is charted, a make-up is picked, the cut list has outside and inside, screws and the order of work', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, demoServer.url, 'Own timber', '900', '600');
+  await newCanvas(page, emptyServer.url, 'Own timber', '900', '600');
   await stage(page, 'Bars').click();
   await page.getByLabel('Joint').selectOption({ label: 'Glued mitre' });
   await page

@@ -2,7 +2,7 @@ import { answer, expect, newCanvas, saved, stage, test, verdict } from './test';
 
 test('five pieces round two flaws, one pinned, cut and recorded; the offcut is found in the store', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
   const sizes = [
     [900, 600],
@@ -12,12 +12,12 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
     [420, 300],
   ];
   for (const [index, [width, height]] of sizes.entries()) {
-    await newCanvas(page, demoServer.url, `Buoy ${index + 1}`, String(width), String(height));
+    await newCanvas(page, emptyServer.url, `Buoy ${index + 1}`, String(width), String(height));
     await stage(page, 'Cloth').click();
     await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
     await saved(page);
   }
-  await page.goto(`${demoServer.url}/cloth?view=store`);
+  await page.goto(`${emptyServer.url}/cloth?view=store`);
   await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
   await page.getByLabel('Usable width').fill('1500');
   await page.getByLabel('Length left').fill('6 m');
@@ -25,7 +25,7 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByText('F7 roll, 6000 × 1500 mm')).toBeVisible();
 
-  await page.goto(`${demoServer.url}/cloth`);
+  await page.goto(`${emptyServer.url}/cloth`);
   await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
   for (let buoy = 1; buoy <= 5; buoy += 1) await page.getByLabel(new RegExp(`Buoy ${buoy} `)).check();
   await expect(page.getByTestId('run')).toHaveText(/^proven/);
@@ -103,8 +103,8 @@ test('a cut recorded with its job draws the roll down, and says so afterwards', 
   await expect(page.getByText('L2 roll, 8104 × 2120 mm')).toBeVisible();
 });
 
-test('margins: each side of its own, a roll too narrow, and why makers differ', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Own margins', '900', '600');
+test('margins: each side of its own, a roll too narrow, and why makers differ', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Own margins', '900', '600');
   await stage(page, 'Cloth').click();
   await expect(answer(page)).toHaveText('1033 × 733 mm');
   await page.getByRole('tab', { name: 'Each side' }).click();
@@ -250,8 +250,8 @@ test('a piece is dragged, moved by keys, turned and set free; a pin that cannot 
   await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toHaveCount(0);
 });
 
-test('routes are compared on this frame, one is picked and played, a knot is kept clear', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Fog signal', '800', '600');
+test('routes are compared on this frame, one is picked and played, a knot is kept clear', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Fog signal', '800', '600');
   await stage(page, 'Fasten').click();
   await page.getByRole('tab', { name: 'Compare routes' }).click();
   const turns = async (route: string) =>

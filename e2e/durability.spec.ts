@@ -53,9 +53,9 @@ test('what is typed while the server is away is kept and saved when it is back',
 
 test('what was typed last is saved when the page is left at once, and Back shows what the workshop has', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
-  const id = await newCanvas(page, demoServer.url, 'Left at once', '500', '400');
+  const id = await newCanvas(page, emptyServer.url, 'Left at once', '500', '400');
   await page.getByLabel('Face width').fill('800');
   await page.getByRole('link', { name: 'Log' }).click();
   await page.waitForURL('**/log');
@@ -63,8 +63,8 @@ test('what was typed last is saved when the page is left at once, and Back shows
   await expect(page.getByLabel('Face width')).toHaveValue('800 mm');
   await expect(answer(page)).toHaveText('800 × 400 mm');
   await page.getByLabel('Face height').fill('600');
-  await page.goto(`${demoServer.url}/air`);
-  await page.goto(`${demoServer.url}/job/${id}`);
+  await page.goto(`${emptyServer.url}/air`);
+  await page.goto(`${emptyServer.url}/job/${id}`);
   await expect(page.getByLabel('Face height')).toHaveValue('600 mm');
 });
 
@@ -97,10 +97,10 @@ test('what the workshop never acknowledged is there after a reload, and saved wh
 test('a save from a stale tab is refused with both versions shown, and either can go on', async ({
   page,
   context,
-  demoServer,
+  emptyServer,
 }) => {
   await deaf(page);
-  await newCanvas(page, demoServer.url, 'Two tabs', '800', '500');
+  await newCanvas(page, emptyServer.url, 'Two tabs', '800', '500');
   const other = await context.newPage();
   await deaf(other);
   await other.goto(page.url());
@@ -126,9 +126,9 @@ test('a save from a stale tab is refused with both versions shown, and either ca
 test('two at one canvas see each other within two seconds; what each changes at another stage is put together', async ({
   page,
   context,
-  demoServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, demoServer.url, 'Four hands', '800', '500');
+  await newCanvas(page, emptyServer.url, 'Four hands', '800', '500');
   const other = await context.newPage();
   await other.goto(page.url());
   await settled(other);
@@ -156,8 +156,8 @@ test('two at one canvas see each other within two seconds; what each changes at 
   await expect(page.getByLabel('Spacing, at most')).toHaveValue('61 mm', { timeout: 2500 });
 });
 
-test('a record from a stale tab is refused too', async ({ page, context, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Two hands', '800', '500');
+test('a record from a stale tab is refused too', async ({ page, context, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Two hands', '800', '500');
   const other = await context.newPage();
   await deaf(other);
   await other.goto(page.url());
@@ -168,8 +168,8 @@ test('a record from a stale tab is refused too', async ({ page, context, demoSer
   await expect(other.getByText(/^Recorded .* by /)).toBeVisible();
 });
 
-test('writes from another origin are turned away, and every page carries its headers', async ({ request, demoServer }) => {
-  const page = await request.get(demoServer.url);
+test('writes from another origin are turned away, and every page carries its headers', async ({ request, emptyServer }) => {
+  const page = await request.get(emptyServer.url);
   const policy = page.headers()['content-security-policy']!;
   expect(policy).toMatch(/script-src 'self' 'nonce-[0-9a-f]{32}' 'strict-dynamic';/);
   expect(policy.split(';').find((part) => part.includes('script-src'))).not.toMatch(/unsafe/);
@@ -181,7 +181,7 @@ test('writes from another origin are turned away, and every page carries its hea
   expect(page.headers()['x-powered-by']).toBeUndefined();
   const strangers: Record<string, string>[] = [{ origin: 'https://elsewhere.example' }, { origin: 'null' }, {}];
   for (const headers of strangers) {
-    const answer = await request.post(demoServer.url, { headers, data: {} });
+    const answer = await request.post(emptyServer.url, { headers, data: {} });
     expect(answer.status()).toBe(403);
   }
 });
@@ -221,7 +221,11 @@ test('a row that was spoilt is one row with its reason; it is set aside, brought
   }
 });
 
-test('an answer that is lost on its way and the same button again do nothing twice', async ({ page, demoServer, complaints }) => {
+test('an answer that is lost on its way and the same button again do nothing twice', async ({
+  page,
+  emptyServer,
+  complaints,
+}) => {
   let lose = false;
   await page.route('**/*', async (route) => {
     if (!lose || route.request().method() !== 'POST') return route.fallback();
@@ -230,7 +234,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
     await route.fetch();
     await route.abort();
   });
-  await page.goto(demoServer.url);
+  await page.goto(emptyServer.url);
   await page.getByRole('button', { name: 'New canvas' }).click();
   await page.getByLabel('Title').fill('Sent twice');
   await page.getByLabel('Face width').fill('500');
@@ -240,7 +244,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
   await expect(page.getByRole('alert').filter({ hasText: 'The server does not answer' })).toBeVisible();
   await page.getByRole('button', { name: 'Start the job' }).click();
   await page.waitForURL('**/job/**');
-  await page.goto(`${demoServer.url}/bars?view=rack`);
+  await page.goto(`${emptyServer.url}/bars?view=rack`);
   await page.getByLabel('Length').fill('777');
   await page.getByLabel('How many pieces').fill('2');
   lose = true;
@@ -248,7 +252,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
   await expect(page.getByText('The server does not answer')).toBeVisible();
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByText('The server does not answer')).toBeHidden();
-  const database = new Database(demoServer.database, { readonly: true });
+  const database = new Database(emptyServer.database, { readonly: true });
   expect(database.prepare("SELECT count(*) FROM job WHERE title = 'Sent twice'").pluck().get()).toBe(1);
   expect(database.prepare('SELECT sum(count) FROM rack_bar WHERE length_mm = 777').pluck().get()).toBe(2);
   database.close();

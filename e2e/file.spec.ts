@@ -47,12 +47,12 @@ test('a copy is made, put back over newer work, and that is put back again; a ba
   }
 });
 
-test('a file is brought by this application’s own pages only', async ({ demoServer, request }) => {
-  const url = `${demoServer.url}/api/file/brought`;
+test('a file is brought by this application’s own pages only', async ({ emptyServer, request }) => {
+  const url = `${emptyServer.url}/api/file/brought`;
   const post = (headers: Record<string, string>) => request.post(url, { headers, data: Buffer.from('x') });
   expect((await post({ origin: 'http://elsewhere.example' })).status()).toBe(403);
   expect((await post({ host: 'elsewhere.example', origin: 'http://elsewhere.example' })).status()).toBe(421);
-  const own = await post({ origin: demoServer.url });
+  const own = await post({ origin: emptyServer.url });
   expect([own.status(), await own.json()]).toEqual([
     200,
     expect.objectContaining({ says: expect.stringMatching(/no file of a workshop/) as unknown }),
@@ -63,29 +63,29 @@ test('a file is brought by this application’s own pages only', async ({ demoSe
 test('a file held by another program delays a write, with a sign; pages are served meanwhile', async ({
   page,
   context,
-  demoServer,
+  emptyServer,
 }) => {
-  const id = await newCanvas(page, demoServer.url, 'Held', '600', '400');
-  const other = new Database(demoServer.database);
+  const id = await newCanvas(page, emptyServer.url, 'Held', '600', '400');
+  const other = new Database(emptyServer.database);
   other.exec('BEGIN IMMEDIATE');
   await page.getByLabel('Title').fill('Held and saved');
   await expect(page.getByText(/^Another program holds the workshop’s file/)).toBeVisible();
   const tab = await context.newPage();
-  await tab.goto(demoServer.url);
+  await tab.goto(emptyServer.url);
   await expect(tab.getByRole('heading', { name: /for your hands|nothing/ })).toBeVisible();
   other.exec('ROLLBACK');
   other.close();
   await saved(page);
   await expect(page.getByText(/^Another program holds/)).toBeHidden();
-  await page.goto(`${demoServer.url}/job/${id}`);
+  await page.goto(`${emptyServer.url}/job/${id}`);
   await expect(page.getByLabel('Title')).toHaveValue('Held and saved');
 });
 
-test('going on with mine after a stage was recorded elsewhere saves the rest', async ({ page, context, demoServer }) => {
+test('going on with mine after a stage was recorded elsewhere saves the rest', async ({ page, context, emptyServer }) => {
   await deaf(page);
-  const id = await newCanvas(page, demoServer.url, 'Two hands', '800', '600');
+  const id = await newCanvas(page, emptyServer.url, 'Two hands', '800', '600');
   const other = await context.newPage();
-  await other.goto(`${demoServer.url}/job/${id}`);
+  await other.goto(`${emptyServer.url}/job/${id}`);
   await record(other, 'Record the brief');
   await expect(other.getByRole('heading', { name: 'Assemble the bars' })).toBeVisible();
   await page.getByLabel('Title').fill('Mine');
@@ -93,7 +93,7 @@ test('going on with mine after a stage was recorded elsewhere saves the rest', a
   await saved(page);
   await stage(page, 'Bars').click();
   await record(page, 'Record the frame');
-  await page.goto(`${demoServer.url}/job/${id}`);
+  await page.goto(`${emptyServer.url}/job/${id}`);
   await stage(page, 'Brief').click();
   await expect(page.getByText(/^Recorded .* by /)).toBeVisible();
   await expect(page.getByLabel('Title')).toHaveValue('Two hands');

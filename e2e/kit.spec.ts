@@ -1,7 +1,7 @@
 import { expect, newCanvas, saved, stage, test } from './test';
 
-test('the kit follows the plan, keeps its ticks while counts change, and prints', async ({ page, demoServer }) => {
-  const id = await newCanvas(page, demoServer.url, 'Kit', '900', '600');
+test('the kit follows the plan, keeps its ticks while counts change, and prints', async ({ page, emptyServer }) => {
+  const id = await newCanvas(page, emptyServer.url, 'Kit', '900', '600');
   const kit = page.getByRole('region', { name: 'Kit' });
   await expect(kit.getByLabel('82 × staple, 8 mm leg, spares in')).not.toBeChecked();
   await kit.getByLabel('82 × staple, 8 mm leg, spares in').check();
@@ -30,14 +30,14 @@ test('the kit follows the plan, keeps its ticks while counts change, and prints'
   });
 
   await saved(page);
-  await page.goto(`${demoServer.url}/job/${id}/slip`);
+  await page.goto(`${emptyServer.url}/job/${id}/slip`);
   await expect(page.getByText(/^☑ 116 × staple/)).toBeVisible();
   await expect(page.getByText(/^☑ Shears/)).toBeVisible();
   await expect(page.getByText(/^☐ Water bath/)).toBeVisible();
 });
 
-test('typing in one unit, reading in another, never loses a sixteenth', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Sixteenths', '24 3/16"', '2\' 0 5/16"');
+test('typing in one unit, reading in another, never loses a sixteenth', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Sixteenths', '24 3/16"', '2\' 0 5/16"');
   await expect(page.getByLabel('Face width')).toHaveValue('24 3/16"');
   await expect(page.getByLabel('Face height')).toHaveValue('2\' 0 5/16"');
   await expect(page.getByText('614.5 mm', { exact: true })).toBeVisible();

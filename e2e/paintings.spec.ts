@@ -106,9 +106,9 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
 
 test('corners are opened within what the measured frame leaves, and no round is offered beyond it', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, demoServer.url, 'Into a tight frame', '600', '400');
+  await newCanvas(page, emptyServer.url, 'Into a tight frame', '600', '400');
   await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
   await page.getByText('The frame it goes into, as measured').click();
   for (const side of ['top', 'bottom']) await page.getByLabel(`Rebate, ${side}`, { exact: true }).fill('606');
@@ -134,8 +134,8 @@ test('corners are opened within what the measured frame leaves, and no round is 
   await expect(page.getByRole('button', { name: 'Record this round' })).toHaveCount(0);
 });
 
-test('a bare edge is good under the lip of the frame, and stops the work above it', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'A little too small', '600', '500');
+test('a bare edge is good under the lip of the frame, and stops the work above it', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'A little too small', '600', '500');
   await page.getByLabel('What it is').selectOption('finished');
   await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
   await saved(page);
@@ -160,8 +160,8 @@ test('a bare edge is good under the lip of the frame, and stops the work above i
   await expect(bare).toHaveAttribute('data-level', 'stop');
 });
 
-test('the air of the room decides how long a coat dries, and whether it does', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Damp cellar', '600', '400');
+test('the air of the room decides how long a coat dries, and whether it does', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Damp cellar', '600', '400');
   await stage(page, 'Prime').click();
   await page.getByLabel('Room', { exact: true }).fill('20');
   await page.getByLabel('Humidity').fill('50');
@@ -185,10 +185,10 @@ test('the air of the room decides how long a coat dries, and whether it does', a
 
 test('glue that has not set is warned of before the cloth is fastened, and not before it is cut', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
   // Glued now: how long the demo’s own glue still sets hangs on the hour of the day.
-  await newCanvas(page, demoServer.url, 'Glued today', '400', '300');
+  await newCanvas(page, emptyServer.url, 'Glued today', '400', '300');
   await record(page, 'Record the brief');
   await page.getByLabel('Bar', { exact: true }).selectOption('batten');
   await page.getByLabel('Joint').selectOption('mitreGlued');
@@ -206,9 +206,9 @@ test('glue that has not set is warned of before the cloth is fastened, and not b
 
 test('a skewed painting is placed on its frame, priorities compared, the best face taken, the frame centred', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, demoServer.url, 'Lantern over the slip', '800', '600');
+  await newCanvas(page, emptyServer.url, 'Lantern over the slip', '800', '600');
   await page.getByLabel('What it is').selectOption({ label: 'Finished painting' });
   await page.getByLabel('May go round the edge').fill('12');
   await stage(page, 'Measure').click();

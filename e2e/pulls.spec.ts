@@ -91,8 +91,8 @@ test('pulls are worked out, tried on the practice scale, gone by on the cloth, a
   });
 });
 
-test('a pull told by the scale at work is noted, taken off again, and kept with the record', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Pulls told', '400', '300');
+test('a pull told by the scale at work is noted, taken off again, and kept with the record', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Pulls told', '400', '300');
   await stage(page, 'Fasten').click();
   await page.getByRole('tab', { name: 'As done' }).click();
   const note = page.getByRole('button', { name: 'Note this pull' });

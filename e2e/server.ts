@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,6 +22,14 @@ export interface TestServer {
 const NEXT = join(process.cwd(), 'node_modules', 'next', 'dist', 'bin', 'next');
 /** As `npm start` serves. */
 const LIMITS = pathToFileURL(join(process.cwd(), 'scripts', 'serverLimits.mjs')).href;
+
+/** Names the file of a demo workshop that was laid out before. */
+export const DEMO_FILE = 'KEEN_BATTEN_E2E_DEMO';
+
+/** Copies a workshop file nobody has open, with what is not yet written into it. */
+export function copyWorkshop(from: string, to: string): void {
+  for (const end of ['', '-wal']) if (existsSync(from + end)) copyFileSync(from + end, to + end);
+}
 
 export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -55,6 +63,8 @@ async function answers(url: string, child: ChildProcess): Promise<void> {
 export async function startServer({ demo }: { demo: boolean }): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'keen-batten-e2e-'));
   const database = join(folder, 'workshop.sqlite');
+  const laidOut = process.env[DEMO_FILE];
+  if (demo && laidOut) copyWorkshop(laidOut, database);
   const port = await freePort();
   const url = `http://localhost:${port}`;
   let child: ChildProcess;

@@ -9,8 +9,11 @@ async function square(page: Parameters<typeof stage>[0], url: string, title: str
   return id;
 }
 
-test('a misread side is named with what it would have to be; a diagonal only with a set square', async ({ page, demoServer }) => {
-  await square(page, demoServer.url, 'Doubtful readings');
+test('a misread side is named with what it would have to be; a diagonal only with a set square', async ({
+  page,
+  emptyServer,
+}) => {
+  await square(page, emptyServer.url, 'Doubtful readings');
   await expect(answer(page)).toHaveText('2 × 1081.5 mm');
   await readTape(page, { ...RIGHT, Left: '606', 'Diagonal, top left down': '1081.5', 'Diagonal, bottom left up': '1082' });
   await expect(verdict(page, /most likely the left side: 600(\.5)? mm would fit/)).toContainText('Read the left side again');
@@ -29,9 +32,9 @@ test('a misread side is named with what it would have to be; a diagonal only wit
 
 test('a long bar is said to be one, and that pressing will not help; the tape alone can be believed', async ({
   page,
-  demoServer,
+  emptyServer,
 }) => {
-  await square(page, demoServer.url, 'Long bar');
+  await square(page, emptyServer.url, 'Long bar');
   await readTape(page, { ...RIGHT, Top: '906', 'Diagonal, top left down': '1084', 'Diagonal, bottom left up': '1084' });
   await expect(verdict(page, 'The top bar is 6 mm longer than its pair')).toContainText('Pressing cannot mend a bar.');
   await page.getByLabel('Believe the tape alone').check();
@@ -40,8 +43,8 @@ test('a long bar is said to be one, and that pressing will not help; the tape al
   await expect(verdict(page, 'Both bars that meet at the top right are long')).toBeVisible();
 });
 
-test('wrong readings are refused with what would do, and nothing typed is lost', async ({ page, demoServer }) => {
-  await square(page, demoServer.url, 'Wrong readings');
+test('wrong readings are refused with what would do, and nothing typed is lost', async ({ page, emptyServer }) => {
+  await square(page, emptyServer.url, 'Wrong readings');
   const down = page.getByLabel('Diagonal, top left down');
   await readTape(page, { ...RIGHT, 'Diagonal, top left down': '1600', 'Diagonal, bottom left up': '1081' });
   await expect(verdict(page, 'reads 1600 mm: no frame of this plan has that')).toContainText(
@@ -64,8 +67,8 @@ test('wrong readings are refused with what would do, and nothing typed is lost',
   await saved(page);
 });
 
-test('each try is kept, the drawing shows the path, the record has them all', async ({ page, demoServer }) => {
-  await square(page, demoServer.url, 'Pressed twice');
+test('each try is kept, the drawing shows the path, the record has them all', async ({ page, emptyServer }) => {
+  await square(page, emptyServer.url, 'Pressed twice');
   await readTape(page, { ...RIGHT, 'Diagonal, top left down': '1086', 'Diagonal, bottom left up': '1077' });
   await expect(verdict(page, 'The diagonals differ by 9 mm')).toContainText('together by 4.5 mm, until both read 1081.5 mm');
   await page.getByRole('tab', { name: /^Tries/ }).click();
@@ -83,8 +86,8 @@ test('each try is kept, the drawing shows the path, the record has them all', as
   await expect(page.getByLabel('Diagonal, top left down')).toHaveValue('1086 mm');
 });
 
-test('the practice tape: a frame to learn on, never a record by accident', async ({ page, demoServer }) => {
-  await square(page, demoServer.url, 'Learning');
+test('the practice tape: a frame to learn on, never a record by accident', async ({ page, emptyServer }) => {
+  await square(page, emptyServer.url, 'Learning');
   await page.getByRole('tab', { name: 'Practice tape' }).click();
   await page.getByLabel('Frame number').fill('12');
   await page.getByRole('button', { name: 'Measure the practice frame' }).click();
@@ -107,8 +110,8 @@ test('the practice tape: a frame to learn on, never a record by accident', async
   await expect(page.getByRole('button', { name: 'Measure the practice frame' })).toBeDisabled();
 });
 
-test('the cloth asks for squareness; going on without it needs a reason, which is kept', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'In a hurry', '500', '400');
+test('the cloth asks for squareness; going on without it needs a reason, which is kept', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'In a hurry', '500', '400');
   await record(page, 'Record the brief');
   await record(page, 'Record the frame');
   await stage(page, 'Cloth').click();
@@ -121,8 +124,8 @@ test('the cloth asks for squareness; going on without it needs a reason, which i
   await expect(page.getByText('Went on because: a trial piece')).toBeVisible();
 });
 
-test('wind from two strings, with the cause by its pattern', async ({ page, demoServer }) => {
-  await square(page, demoServer.url, 'Twisted');
+test('wind from two strings, with the cause by its pattern', async ({ page, emptyServer }) => {
+  await square(page, emptyServer.url, 'Twisted');
   await page.getByRole('tab', { name: 'Wind' }).click();
   await page.getByLabel('Gap between two strings, corner to corner').fill('2');
   await page.getByLabel('On a flat table', { exact: true }).selectOption({ label: 'It rocks on two opposite corners' });

@@ -3,12 +3,12 @@ import { answer, expect, newCanvas, readTape, record, saved, stage, test, verdic
 
 test('a canvas goes from the brief to the record, survives a reload, and travels to another workshop as a file', async ({
   page,
-  demoServer,
+  emptyServer,
   freshServer,
 }, info) => {
   // The whole of a job in one go: the longest way there is.
   test.setTimeout(120_000);
-  const id = await newCanvas(page, demoServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
+  const id = await newCanvas(page, emptyServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
 
   await test.step('brief', async () => {
     await expect(answer(page)).toHaveText('915 × 614 mm');
@@ -145,8 +145,8 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   expect(page.url()).not.toContain(id);
 });
 
-test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, demoServer }) => {
-  await newCanvas(page, demoServer.url, 'Wrong brief', '500', '400');
+test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Wrong brief', '500', '400');
   await record(page, 'Record the brief');
   await stage(page, 'Brief').click();
   await expect(page.getByLabel('Face width')).toBeDisabled();
@@ -156,7 +156,7 @@ test('a record is taken back with a reason, stays in the log, and the stage is o
   await expect(page.getByLabel('Face width')).toBeEnabled();
   await page.getByLabel('Face width').fill('520');
   await saved(page);
-  await page.goto(`${demoServer.url}/log`);
+  await page.goto(`${emptyServer.url}/log`);
   await page.getByLabel('Search the log').fill('measured the old frame');
   await expect(page.getByRole('row')).toHaveCount(2);
   await expect(page.getByRole('row').nth(1)).toContainText('Taken back: Brief: 500 × 400 mm');

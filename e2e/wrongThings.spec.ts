@@ -14,8 +14,11 @@ async function wrong(page: Page, label: string, typed: string, says: RegExp, rig
   await expect(error).toHaveCount(0);
 }
 
-test('every field says what is wrong, what was typed and what would do; nothing wrong is saved', async ({ page, demoServer }) => {
-  const id = await newCanvas(page, demoServer.url, 'Wrong things', '900', '600');
+test('every field says what is wrong, what was typed and what would do; nothing wrong is saved', async ({
+  page,
+  emptyServer,
+}) => {
+  const id = await newCanvas(page, emptyServer.url, 'Wrong things', '900', '600');
 
   await test.step('brief', async () => {
     await wrong(page, 'Face width', '9oo', /is not a length.*Type a length such as 615/, '900');
@@ -71,15 +74,15 @@ test('every field says what is wrong, what was typed and what would do; nothing 
   await wrong(page, 'On the scale', '900', /is no weight of a canvas/, '2');
 
   await saved(page);
-  const file = (await (await page.request.get(`${demoServer.url}/api/job/${id}`)).json()) as {
+  const file = (await (await page.request.get(`${emptyServer.url}/api/job/${id}`)).json()) as {
     job: { inputs: { brief: unknown; square: { top: { mm: number } } } };
   };
   expect(file.job.inputs.brief).toMatchObject({ title: 'Wrong things', width: { mm: 900 }, height: { mm: 600 } });
   expect(file.job.inputs.square.top.mm).toBe(900);
 });
 
-test('a new canvas is refused with reasons, field by field', async ({ page, demoServer }) => {
-  await page.goto(demoServer.url);
+test('a new canvas is refused with reasons, field by field', async ({ page, emptyServer }) => {
+  await page.goto(emptyServer.url);
   await page.getByRole('button', { name: 'New canvas' }).click();
   await page.getByLabel('Face width').fill('9');
   await page.getByLabel('Face height').fill('tall');
@@ -91,8 +94,8 @@ test('a new canvas is refused with reasons, field by field', async ({ page, demo
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
-test('house rules refuse what lies out of range and keep what is right', async ({ page, demoServer }) => {
-  await page.goto(`${demoServer.url}/rules`);
+test('house rules refuse what lies out of range and keep what is right', async ({ page, emptyServer }) => {
+  await page.goto(`${emptyServer.url}/rules`);
   const creep = page.getByLabel('Creep of wood under lasting load');
   await expect(async () => {
     await creep.fill('40');
@@ -107,8 +110,8 @@ test('house rules refuse what lies out of range and keep what is right', async (
   await expect(page.getByLabel('Creep of wood under lasting load')).toHaveValue('1.6');
 });
 
-test('an unknown job is said to be unknown', async ({ page, demoServer, complaints }) => {
-  await page.goto(`${demoServer.url}/job/nobody`);
+test('an unknown job is said to be unknown', async ({ page, emptyServer, complaints }) => {
+  await page.goto(`${emptyServer.url}/job/nobody`);
   await expect(page.getByRole('heading', { name: 'There is no such page or job' })).toBeVisible();
   // The browser says so in its console; it says it when it likes.
   await expect.poll(() => complaints).toEqual([expect.stringContaining('404')]);
@@ -117,5 +120,5 @@ test('an unknown job is said to be unknown', async ({ page, demoServer, complain
   await expect(page.getByRole('heading', { level: 1 })).toContainText('for your hands');
   // An address that cannot even be read is nobody’s failure.
   for (const path of ['/job/%ud83c', '/api/job/x/tap/y/%C3', '/%'])
-    expect((await page.request.get(demoServer.url + path)).status()).toBe(400);
+    expect((await page.request.get(emptyServer.url + path)).status()).toBe(400);
 });

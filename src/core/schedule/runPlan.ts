@@ -23,14 +23,36 @@ export interface Dice {
   normal: () => number;
 }
 
+/** One task of a piece, with what must be known of it while the plan is carried out. */
+interface PieceTask {
+  task: ShopTask;
+  /** Where its end is kept. */
+  index: number;
+  /** The kind of place it lies on; none where it needs none. */
+  place: number | null;
+  /** What lies down wet the moment it ends. */
+  wet: PieceTask | null;
+}
+
+/** What is begun at once: one task, or all of a pot. Offsets are steps from its beginning as reckoned. */
 interface Piece {
   /** None for time alone. */
   maker: number | null;
-  tasks: readonly ShopTask[];
+  tasks: readonly PieceTask[];
   before: number;
   after: number;
   /** Where the plan has it. */
   from: number;
+  release: number;
+  waitsFor: readonly { index: number; offset: number }[];
+  liesOn: readonly { place: number; offset: number }[];
+  /** From its beginning to where its maker is free again. */
+  length: number;
+  strain: number;
+  /** Who else can do all of it. */
+  others: readonly number[];
+  /** Its number: what was found out of it in a run is kept under it. */
+  number: number;
 }
 
 /** When something may be begun, and by whom. */
@@ -44,33 +66,64 @@ type Windows = readonly (readonly [number, number])[];
 /** What is the same in every run. */
 export interface RunGround {
   shop: Shop;
+  pieces: number;
   /** By maker, and last those of time alone; each in the order of the plan. */
   queues: Piece[][];
   windows: Windows[];
-  release: ReadonlyMap<string, number>;
-  wets: ReadonlyMap<string, ShopTask>;
-  placesOf: ReadonlyMap<string, number | null>;
 }
 
 /** A plan made ready for its runs. */
 export function runGround(shop: Shop, { at, pots }: ShopPlan): RunGround {
-  const byId = new Map(shop.tasks.map((task) => [task.id, task]));
+  const indexOf = new Map(shop.tasks.map(({ id }, index) => [id, index]));
+  const release = new Map(shop.jobs.map((job) => [job.id, job.release]));
+  const wets = new Map(shop.tasks.filter(({ atOnce }) => atOnce).map((task) => [task.after[0]!, task]));
+  const pieceTask = (task: ShopTask): PieceTask => {
+    const wet = wets.get(task.id);
+    return { task, index: indexOf.get(task.id)!, place: at.get(task.id)?.place ?? null, wet: wet ? pieceTask(wet) : null };
+  };
+  const piece = (maker: number | null, from: number, of: readonly ShopTask[], before: number, after: number): Piece => {
+    const tasks = of.map(pieceTask);
+    const waitsFor: { index: number; offset: number }[] = [];
+    const liesOn: { place: number; offset: number }[] = [];
+    if (maker === null && tasks[0]!.place !== null) liesOn.push({ place: tasks[0]!.place, offset: 0 });
+    let offset = before;
+    for (const { task, wet } of tasks) {
+      waitsFor.push(...task.after.map((id) => ({ index: indexOf.get(id)!, offset })));
+      offset += task.duration;
+      if (wet?.place != null) liesOn.push({ place: wet.place, offset });
+    }
+    const works = of.flatMap(({ work }) => work ?? []);
+    return {
+      maker,
+      tasks,
+      before,
+      after,
+      from,
+      release: of[0]!.release ?? release.get(of[0]!.job)!,
+      waitsFor,
+      liesOn,
+      length: offset + after,
+      strain: of.reduce((sum, { strain }) => sum + (strain ?? 0), 0),
+      others: [...shop.makers.keys()].filter(
+        (who) => who !== maker && !works.some((work) => shop.makers[who]!.leaves.includes(work)),
+      ),
+      number: 0,
+    };
+  };
   const inPots = new Set(pots.flatMap(({ tasks }) => tasks));
-  const potPieces = pots.map(({ tasks, maker, from }): Piece => {
-    const of = tasks.map((id) => byId.get(id)!);
-    return { maker, tasks: of, before: of[0]!.setUp!.before, after: of[0]!.setUp!.after, from };
+  const ofPots = pots.map(({ tasks, maker, from }) => {
+    const of = tasks.map((id) => shop.tasks[indexOf.get(id)!]!);
+    return piece(maker, from, of, of[0]!.setUp!.before, of[0]!.setUp!.after);
   });
   const single = shop.tasks
     .filter(({ id, atOnce }) => !inPots.has(id) && !atOnce)
-    .map((task): Piece => ({ ...at.get(task.id)!, tasks: [task], before: 0, after: 0, from: at.get(task.id)!.start }));
-  const pieces = [...potPieces, ...single].sort((a, b) => a.from - b.from);
+    .map((task) => piece(at.get(task.id)!.maker, at.get(task.id)!.start, [task], 0, 0));
+  const pieces = [...ofPots, ...single].sort((a, b) => a.from - b.from).map((one, number) => ({ ...one, number }));
   return {
     shop,
-    queues: [...shop.makers.keys(), null].map((maker) => pieces.filter((piece) => piece.maker === maker)),
+    pieces: pieces.length,
+    queues: [...shop.makers.keys(), null].map((maker) => pieces.filter((one) => one.maker === maker)),
     windows: shop.makers.map(({ calendar }) => windowsOf(calendar, shop.horizonDays + SPARE_DAYS)),
-    release: new Map(shop.jobs.map(({ id, release }) => [id, release])),
-    wets: new Map(shop.tasks.filter(({ atOnce }) => atOnce).map((task) => [task.after[0]!, task])),
-    placesOf: new Map([...at].map(([id, { place }]) => [id, place])),
   };
 }
 
@@ -84,110 +137,117 @@ const STAYS = 2;
 
 /** One run: when each job ends, in steps and parts of steps. */
 export function runPlan(ground: RunGround, variation: Variation, dice: Dice): Map<string, number> {
-  const { shop, windows, release, wets, placesOf } = ground;
+  const { shop, windows } = ground;
   const part = Math.SQRT1_2 * variation.hands;
   const varied = () => Math.exp(part * dice.normal() - (part * part) / 2);
   const pace = shop.makers.map(varied);
   const free = shop.makers.map(() => 0);
-  const strained = new Map<string, number>();
+  const strained = shop.hands.map(() => new Map<number, number>());
   const places = shop.places.map(({ count }) => new Array<number>(count).fill(0));
-  const ends = new Map<string, number>();
+  const ends = new Float64Array(shop.tasks.length).fill(NaN);
   const jobEnds = new Map<string, number>();
-  const ended = (task: ShopTask, end: number) => {
-    ends.set(task.id, end);
+  /** From when a piece waits for nothing but hands and places; not a number while that is not known. */
+  const ready = new Float64Array(ground.pieces).fill(NaN);
+  const ended = ({ task, index }: PieceTask, end: number) => {
+    ends[index] = end;
     jobEnds.set(task.job, Math.max(jobEnds.get(task.job) ?? 0, end));
   };
-  const freeAt = (task: ShopTask) => {
-    const kind = placesOf.get(task.id) ?? null;
-    return kind === null ? 0 : Math.min(...places[kind]!);
-  };
   /** Time alone, on the place that is free first. */
-  const lie = (task: ShopTask, start: number) => {
-    const least = variation.waits.get(task.id) ?? 1;
-    const length = task.duration * (least + (1 - least) * dice.even());
-    const kind = placesOf.get(task.id) ?? null;
-    if (kind !== null) {
-      const first = places[kind]!.indexOf(Math.min(...places[kind]!));
-      places[kind]![first] = Math.max(places[kind]![first]!, start + length);
+  const lie = (of: PieceTask, start: number) => {
+    const least = variation.waits.get(of.task.id) ?? 1;
+    const length = of.task.duration * (least + (1 - least) * dice.even());
+    if (of.place !== null) {
+      const kind = places[of.place]!;
+      const first = kind.indexOf(Math.min(...kind));
+      kind[first] = Math.max(kind[first]!, start + length);
     }
-    ended(task, start + length);
+    ended(of, start + length);
   };
-  /** When a piece may be begun as far as is known; never where what it waits for has not been begun. */
-  const startOf = ({ maker, tasks, before, after }: Piece): Beginning | null => {
-    const first = tasks[0]!;
-    if (first.running !== undefined && maker === null) return { start: first.running, maker };
-    let start = Math.max(first.release ?? release.get(first.job)!, maker === null ? freeAt(first) : 0);
-    let offset = before;
-    for (const task of tasks) {
-      for (const id of task.after) {
-        const end = ends.get(id);
-        if (end === undefined) return null;
-        start = Math.max(start, end - offset);
-      }
-      offset += task.duration;
-      const wet = wets.get(task.id);
-      if (wet) start = Math.max(start, freeAt(wet) - offset);
-    }
+  const readyAt = (piece: Piece): number => {
+    if (!Number.isNaN(ready[piece.number])) return ready[piece.number]!;
+    let start = piece.release;
+    for (const { index, offset } of piece.waitsFor) start = Math.max(start, ends[index]! - offset);
+    return (ready[piece.number] = start);
+  };
+  /** When a piece may be begun as far as is known; never where what it waits for has not been begun, or not by a moment. */
+  const startOf = (piece: Piece, by: number): Beginning | null => {
+    const { maker, tasks, liesOn, length, strain } = piece;
+    const running = tasks[0]!.task.running;
+    if (running !== undefined && maker === null) return { start: running, maker };
+    let start = readyAt(piece);
+    if (!(start < by)) return null;
+    for (const { place, offset } of liesOn) start = Math.max(start, Math.min(...places[place]!) - offset);
     if (maker === null) return { start, maker };
-    const strain = tasks.reduce((sum, task) => sum + (task.strain ?? 0), 0);
-    const by = (who: number): Beginning => {
+    const begins = (who: number): number => {
       const { hand } = shop.makers[who]!;
-      const mayOn = (day: number) => strain === 0 || (strained.get(`${hand} ${day}`) ?? 0) + strain <= shop.hands[hand]!;
-      return { start: beginning(windows[who]!, Math.max(start, free[who]!), offset + after, mayOn), maker: who };
+      const from = Math.max(start, free[who]!);
+      return beginning(
+        windows[who]!,
+        from,
+        length,
+        (day) => strain === 0 || (strained[hand]!.get(day) ?? 0) + strain <= shop.hands[hand]!,
+      );
     };
-    let best = by(maker);
+    let best = { start: begins(maker), maker };
     if (best.start <= start + PASSES_ON) return best;
-    for (let who = 0; who < shop.makers.length; who += 1) {
-      const { leaves } = shop.makers[who]!;
-      if (who === maker || tasks.some(({ work }) => work && leaves.includes(work))) continue;
-      const other = by(who);
-      if (other.start < best.start) best = other;
+    for (const who of piece.others) {
+      const other = begins(who);
+      if (other < best.start) best = { start: other, maker: who };
     }
     return best;
   };
   const carryOut = ({ tasks, before, after }: Piece, { start, maker }: Beginning) => {
     if (maker === null) return lie(tasks[0]!, start);
     let worked = before;
-    for (const task of tasks) {
-      worked += task.duration * pace[maker]! * varied();
+    for (const of of tasks) {
+      worked += of.task.duration * pace[maker]! * varied();
       const end = endOf(windows[maker]!, start, worked);
-      ended(task, end);
-      const wet = wets.get(task.id);
-      if (wet) lie(wet, end);
-      if (!task.strain) continue;
-      const key = `${shop.makers[maker]!.hand} ${Math.floor(start / STEPS_A_DAY)}`;
-      strained.set(key, (strained.get(key) ?? 0) + task.strain);
+      ended(of, end);
+      if (of.wet) lie(of.wet, end);
+      if (!of.task.strain) continue;
+      const days = strained[shop.makers[maker]!.hand]!;
+      const day = Math.floor(start / STEPS_A_DAY);
+      days.set(day, (days.get(day) ?? 0) + of.task.strain);
     }
     free[maker] = endOf(windows[maker]!, start, worked + after);
   };
   const queues = ground.queues.map((queue) => [...queue]);
-  for (let left = queues.reduce((sum, { length }) => sum + length, 0); left > 0; left -= 1) {
+  for (let left = ground.pieces; left > 0; left -= 1) {
     const next = soonest(queues, startOf, LOOKS_AT) ?? soonest(queues, startOf, Infinity);
     // Tasks that wait for one another in a circle are refused before.
     if (!next) throw new RangeError('nothing that is left can be begun');
     const [piece] = queues[next.queue]!.splice(next.at, 1);
-    carryOut(piece!, next);
+    carryOut(piece!, next.begins);
   }
   return jobEnds;
 }
 
-interface Found extends Beginning {
+interface Found {
+  begins: Beginning;
   queue: number;
   at: number;
 }
 
 /** Of all that is looked at what can be begun first; in one queue what stands first, if it is worth waiting for. */
-function soonest(queues: readonly Piece[][], startOf: (piece: Piece) => Beginning | null, most: number): Found | null {
-  let best: Found | null = null;
-  queues.forEach((pieces, queue) => {
-    let own: Found | null = null;
-    for (let at = 0; at < pieces.length && at < most; at += 1) {
-      const begins = startOf(pieces[at]!);
-      if (begins && (!own || begins.start < own.start - WAITS_FOR)) own = { ...begins, queue, at };
+function soonest(
+  queues: readonly Piece[][],
+  startOf: (piece: Piece, by: number) => Beginning | null,
+  most: number,
+): Found | null {
+  let [best, bestQueue, bestAt]: [Beginning | null, number, number] = [null, 0, 0];
+  for (let queue = 0; queue < queues.length; queue += 1) {
+    const pieces = queues[queue]!;
+    const looks = Math.min(most, pieces.length);
+    let [own, ownAt]: [Beginning | null, number] = [null, 0];
+    let by = Infinity;
+    for (let at = 0; at < looks; at += 1) {
+      const begins = startOf(pieces[at]!, by);
+      if (!begins || begins.start >= by) continue;
+      [own, ownAt, by] = [begins, at, begins.start - WAITS_FOR];
     }
-    if (own && (!best || own.start < best.start)) best = own;
-  });
-  return best;
+    if (own && (!best || own.start < best.start)) [best, bestQueue, bestAt] = [own, queue, ownAt];
+  }
+  return best && { begins: best, queue: bestQueue, at: bestAt };
 }
 
 /** The first moment from which work fits before closing by its reckoning; where no window holds it, the next opening. */
