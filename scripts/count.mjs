@@ -9,9 +9,7 @@ const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.t
   .trim()
   .split('\n')
   .filter((file) => existsSync(file));
-const isTest = (file) =>
-  /(\.test|\/testWorkshop|\/testInputs|\/testReadings|\/testRounds|\/testWrites|\/testShops)\.tsx?$/.test(file) ||
-  file.startsWith('e2e/');
+const isTest = (file) => /(\.test|\/test[A-Z]\w*)\.tsx?$/.test(file) || file.startsWith('e2e/');
 const lines = (file) => readFileSync(file, 'utf8').split('\n').length - 1;
 /** Neither blank nor comment alone. */
 const code = (file) =>

@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { newInputs } from '@/core/job/job';
+import { pullBounds } from '@/core/stages/fasten/pullPlan';
 import { stapleModel } from '@/core/stages/fasten/stapleModel';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
@@ -9,6 +10,7 @@ import { simulatedTap } from '@/features/job/tune/microphone';
 import { CLOTH_TASKS } from './clothTasks';
 import { MEMBRANE_TASKS } from './membraneTasks';
 import { serveTasks } from './serveTasks';
+import type { FromWorker, Tasks } from './taskProtocol';
 import { TAP_TASKS } from './tapTasks';
 import { TaskCancelled, TaskFailed, WorkerDied, type WorkerPort, taskClient } from './taskClient';
 
@@ -26,13 +28,13 @@ const TASKS = {
   },
 };
 
-/** A client and a server at the two ends of a channel; `opens` counts how often a worker was opened. */
-function connected() {
+/** A client and a server at the two ends of a channel, one pair for each time a worker was opened. */
+function connected<T extends Tasks = typeof TASKS>(tasks: T = TASKS as unknown as T) {
   const ends: MessageChannel[] = [];
-  const client = taskClient<typeof TASKS>(() => {
+  const client = taskClient<T>(() => {
     const channel = new MessageChannel();
     ends.push(channel);
-    serveTasks(channel.port2 as never, TASKS);
+    serveTasks(channel.port2 as never, tasks);
     channel.port1.start();
     channel.port2.start();
     return Object.assign(channel.port1, { terminate: () => channel.port1.close() }) as unknown as WorkerPort;
@@ -147,6 +149,29 @@ describe('tasks over a channel', () => {
     let steps = 0;
     for (const _step of TAP_TASKS.analyse(input)) steps += 1;
     expect(steps).toBeGreaterThan(20);
+  });
+
+  it('work out pulls in steps short enough to be called off between', async () => {
+    const { client, ends } = connected(MEMBRANE_TASKS);
+    const inputs = newInputs('t', length(1500), length(1000));
+    const request = { inputs, rules: DEFAULT_RULES, bounds: pullBounds(inputs, DEFAULT_RULES, null), levels: 4 };
+    let steps = 0;
+    for (const whole = MEMBRANE_TASKS.pulls(request); !whole.next().done;) steps += 1;
+    expect(steps).toBeGreaterThan(100);
+    const stop = new AbortController();
+    const heard = vi.fn();
+    const off = client.run('pulls', request, { signal: stop.signal });
+    ends[0]!.port1.addEventListener('message', ({ data }) => {
+      const message = data as FromWorker;
+      if (message.kind !== 'alive') heard(message.id, message.kind);
+    });
+    setTimeout(() => stop.abort(), 30);
+    await expect(off).rejects.toBeInstanceOf(TaskCancelled);
+    // The worker is free: the next is answered, the one called off never.
+    const small = { ...request, inputs: newInputs('t', length(300), length(200)) };
+    await expect(client.run('pulls', small)).resolves.toMatchObject({ plan: { levelsN: expect.any(Array) } });
+    expect(heard.mock.calls).toEqual([[2, 'result']]);
+    client.close();
   });
 
   it('stretch the simulated cloth: the same seed gives the same hands, another one others', () => {

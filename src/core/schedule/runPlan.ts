@@ -90,7 +90,7 @@ export function runGround(shop: Shop, { at, pots }: ShopPlan): RunGround {
     for (const { task, wet } of tasks) {
       waitsFor.push(...task.after.map((id) => ({ index: indexOf.get(id)!, offset })));
       offset += task.duration;
-      if (wet?.place != null) liesOn.push({ place: wet.place, offset });
+      if (wet && wet.place !== null) liesOn.push({ place: wet.place, offset });
     }
     const works = of.flatMap(({ work }) => work ?? []);
     return {

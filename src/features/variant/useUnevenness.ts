@@ -10,8 +10,9 @@ import type { PullsRequest } from '@/workers/membraneTasks';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
 import { HANDS, clothKey } from '../job/fasten/clothKey';
-import { HAND_SEED, failureWords, useMembraneWorker } from '../job/fasten/useMembraneRun';
+import { HAND_SEED, useMembraneWorker } from '../job/fasten/useMembraneRun';
 import { pullsRequest } from '../job/fasten/usePullPlan';
+import { failureWords } from '../job/fasten/useTaskAnswer';
 
 /** The band of hands, or why there is none. */
 export type Unevenness = { band: [number, number] } | { says: string };

@@ -6,12 +6,12 @@ import { rounds } from '@/testRounds';
 import { stapleModel } from '../../stages/fasten/stapleModel';
 import { quietly, toEnd } from '../../toEnd';
 import { length } from '../../units/length';
-import { bestPulls, expectedEdge } from './bestPulls';
+import { type PullBounds, bestPulls, expectedEdge, pullEquations } from './bestPulls';
 import { outwardForces } from './clothMeasures';
 import { placeCompliance } from './edgePlaces';
 import { pullGrid, pullLevels } from './pullLevels';
 import { type Influence, influence } from './influence';
-import { KNOWN_PULLS, type KnownPulls } from './knownPulls';
+import { KNOWN_PULLS, type KnownPulls } from './testPulls';
 import { condensedMembrane } from './membrane';
 import type { StapleModel } from './simulateRoute';
 import { Stapling } from './Stapling';
@@ -152,6 +152,9 @@ describe('the influence of pulls', () => {
   });
 });
 
+const bestOf = (cloths: Influence[], targetNPerM: number, bounds: PullBounds) =>
+  toEnd(quietly(bestPulls(toEnd(quietly(pullEquations(cloths, bounds.noise))), targetNPerM, bounds)));
+
 describe('pulls worked out', () => {
   it.each(KNOWN_PULLS)('$w × $h: end as even as is known, far evener than as taught', (frame) => {
     const { known } = frame;
@@ -165,7 +168,7 @@ describe('pulls worked out', () => {
     expect(taught.linear).toBeCloseTo(known.asIs[0], 2);
     expect(taught.expected).toBeCloseTo(known.asIs[1], 2);
     const bounds = { ...BOUNDS, mostN: frame.grip === 'pliers' ? 120 : 30 };
-    const pulls = toEnd(quietly(bestPulls([found], known.meanNPerM, bounds)));
+    const pulls = bestOf([found], known.meanNPerM, bounds);
     const best = expectedEdge(found, pulls, BOUNDS.noise);
     expect(best.linear).toBeLessThan(known.best[0] + 0.01);
     expect(Math.abs(best.expected - known.best[1])).toBeLessThan(0.01);
@@ -178,7 +181,7 @@ describe('pulls worked out', () => {
     const { known } = frame;
     const { found } = influenceOf(onKnownMesh(modelOf(frame), frame));
     const bounds = { ...BOUNDS, mostN: frame.grip === 'pliers' ? 120 : 30 };
-    const best = toEnd(quietly(bestPulls([found], known.meanNPerM, bounds)));
+    const best = bestOf([found], known.meanNPerM, bounds);
     const { levelsN, pullsN } = toEnd(quietly(pullLevels([found], best, bounds, 4)));
     expect(levelsN.length).toBeLessThanOrEqual(4);
     for (const level of levelsN) expect(pullGrid(bounds.leastN, bounds.mostN)).toContain(level);
@@ -194,7 +197,7 @@ describe('pulls worked out', () => {
   it('expects what drawn hands give', () => {
     const model = modelOf(KNOWN_PULLS[0]!);
     const { found } = influenceOf(model);
-    const pulls = toEnd(quietly(bestPulls([found], 250, BOUNDS)));
+    const pulls = bestOf([found], 250, BOUNDS);
     const factor = randomNormal.source(randomLcg(0.7))(1, BOUNDS.noise);
     const hands = Array.from(
       { length: 200 },
@@ -210,10 +213,11 @@ describe('pulls worked out', () => {
   });
 
   it('is refused without a cloth, a tension or room for a pull', () => {
-    expect(() => toEnd(bestPulls([], 250, BOUNDS))).toThrow(RangeError);
+    expect(() => bestOf([], 250, BOUNDS)).toThrow(RangeError);
     const { found } = influenceOf(modelOf(KNOWN_PULLS[0]!));
-    expect(() => toEnd(bestPulls([found], 0, BOUNDS))).toThrow(/above 0/);
-    expect(() => toEnd(bestPulls([found], 250, { ...BOUNDS, mostN: 1 }))).toThrow(/no pull lies/);
+    expect(() => bestOf([found], 0, BOUNDS)).toThrow(/above 0/);
+    expect(() => bestOf([found], 250, { ...BOUNDS, mostN: 1 })).toThrow(/no pull lies/);
+    expect(() => bestOf([found], 250, { ...BOUNDS, noise: -0.1 })).toThrow(/0 or more, got -0.1/);
     expect(() => toEnd(pullLevels([found], [], BOUNDS, 0))).toThrow(/one level/);
     expect(() => toEnd(pullLevels([], [], BOUNDS, 4))).toThrow(/one cloth/);
   });

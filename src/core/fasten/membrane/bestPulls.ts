@@ -15,6 +15,8 @@ export interface PullBounds {
   mostN: number;
   /** How much a hand varies from pull to pull, as a part of the pull. */
   noise: number;
+  /** What a millimetre that the middle is drawn counts as, of unevenness; not weighed where it is left out. */
+  driftPerMm?: number;
 }
 
 export interface ExpectedEdge {
@@ -79,32 +81,76 @@ function columnScatter({ rows, events, nPerMPerN }: Pick<Influence, 'rows' | 'ev
 const MOST_SWEEPS = 2000;
 const SETTLED_N = 1e-4;
 
+/** What the best pulls solve, for a tension of 1 N/m: `Σ FᵀF + σ² diag ‖F column‖²` and the column sums `Σ Fᵀ 1` over the cloths. */
+export interface PullEquations {
+  columns: number;
+  /** Columns that have something to pull against. */
+  free: readonly number[];
+  matrix: Float64Array;
+  side: Float64Array;
+}
+
+/** Adds the square of a sum over the pulls, `weight · v vᵀ`, with what hand noise makes of it. */
+export function addSquare(matrix: Float64Array, sum: Float64Array, weight: number, noise: number): void {
+  const columns = sum.length;
+  for (let one = 0; one < columns; one += 1) {
+    matrix[one * columns + one]! += weight * (noise * sum[one]!) ** 2;
+    for (let other = 0; other < columns; other += 1) matrix[one * columns + other]! += weight * sum[one]! * sum[other]!;
+  }
+}
+
 /**
- * The pulls that leave the edge as even as hands allow at a tension; yields between pieces of work.
+ * The equations of an order on several guesses of the cloth; yields between pieces of work.
  *
- * @param cloths the same order on several guesses of the cloth; the first one is the one that is reckoned with
- * @param targetNPerM mean tension of the edge, above 0
- * @throws RangeError for no cloth, cloths of different orders, bounds that are none, or a target that is not above 0
+ * @param cloths the same order on each; the first one is the one that is reckoned with
+ * @param noise how much a hand varies, as a part of the pull
+ * @param driftNPerM what a millimetre of drift weighs as much as, off at every place, N/m
+ * @throws RangeError for no cloth, cloths of different orders, or noise below 0
  */
-export function* bestPulls(
-  cloths: readonly Influence[],
-  targetNPerM: number,
-  { leastN, mostN, noise }: PullBounds,
-): Generator<undefined, Float64Array> {
+export function* pullEquations(cloths: readonly Influence[], noise: number, driftNPerM = 0): Generator<undefined, PullEquations> {
   const [first] = cloths;
   if (!first) throw new RangeError('pulls are worked out for one cloth at least');
   const columns = first.events.length;
   if (cloths.some(({ events }) => events.length !== columns)) throw new RangeError('all cloths take the same order');
+  if (!(noise >= 0)) throw new RangeError(`hands vary by 0 or more, got ${noise}`);
+  const [matrix, side] = [new Float64Array(columns * columns), new Float64Array(columns)];
+  for (const { rows, nPerMPerN, middleMmPerN } of cloths) {
+    for (const drawn of middleMmPerN ?? []) addSquare(matrix, drawn, rows.length * driftNPerM ** 2, noise);
+    for (let row = 0; row < rows.length; row += 1) {
+      const line = nPerMPerN.subarray(row * columns, (row + 1) * columns);
+      for (let one = 0; one < columns; one += 1) {
+        const value = line[one]!;
+        if (value === 0) continue;
+        side[one]! += value;
+        matrix[one * columns + one]! += (noise * value) ** 2;
+        for (let other = 0; other < columns; other += 1) matrix[one * columns + other]! += value * line[other]!;
+      }
+      if (row % 32 === 31) yield;
+    }
+  }
+  const free = [...side.keys()].filter((column) => !first.laidOn[column] && matrix[column * columns + column]! > 0);
+  return { columns, free, matrix, side };
+}
+
+/**
+ * The pulls that leave the edge as even as hands allow at a tension; yields between pieces of work.
+ *
+ * @param targetNPerM mean tension of the edge, above 0
+ * @throws RangeError for bounds that are none, or a target that is not above 0
+ */
+export function* bestPulls(
+  { columns, free, matrix, side }: PullEquations,
+  targetNPerM: number,
+  { leastN, mostN }: Pick<PullBounds, 'leastN' | 'mostN'>,
+): Generator<undefined, Float64Array> {
   if (!(targetNPerM > 0)) throw new RangeError(`a tension is above 0 N/m, got ${targetNPerM}`);
-  if (!(leastN >= 0 && mostN > leastN && noise >= 0)) throw new RangeError(`no pull lies between ${leastN} and ${mostN} N`);
-  const { matrix, side } = yield* normalEquations(cloths, targetNPerM, noise);
+  if (!(leastN >= 0 && mostN > leastN)) throw new RangeError(`no pull lies between ${leastN} and ${mostN} N`);
   const pulls = new Float64Array(columns);
-  const free = [...pulls.keys()].filter((column) => !first.laidOn[column] && matrix[column * columns + column]! > 0);
   for (const column of free) pulls[column] = (leastN + mostN) / 2;
   for (let sweep = 0; sweep < MOST_SWEEPS; sweep += 1) {
     let most = 0;
     for (const column of free) {
-      let rest = side[column]!;
+      let rest = side[column]! * targetNPerM;
       for (let other = 0; other < columns; other += 1)
         if (other !== column) rest -= matrix[column * columns + other]! * pulls[other]!;
       const next = Math.min(mostN, Math.max(leastN, rest / matrix[column * columns + column]!));
@@ -115,28 +161,4 @@ export function* bestPulls(
     if (sweep % 16 === 15) yield;
   }
   return pulls;
-}
-
-/** `Σ FᵀF + σ² diag ‖F column‖²` and `Σ Fᵀ t` over the cloths. */
-function* normalEquations(
-  cloths: readonly Influence[],
-  targetNPerM: number,
-  noise: number,
-): Generator<undefined, { matrix: Float64Array; side: Float64Array }> {
-  const columns = cloths[0]!.events.length;
-  const [matrix, side] = [new Float64Array(columns * columns), new Float64Array(columns)];
-  for (const { rows, nPerMPerN } of cloths) {
-    for (let row = 0; row < rows.length; row += 1) {
-      const line = nPerMPerN.subarray(row * columns, (row + 1) * columns);
-      for (let one = 0; one < columns; one += 1) {
-        const value = line[one]!;
-        if (value === 0) continue;
-        side[one]! += value * targetNPerM;
-        matrix[one * columns + one]! += (noise * value) ** 2;
-        for (let other = 0; other < columns; other += 1) matrix[one * columns + other]! += value * line[other]!;
-      }
-      if (row % 32 === 31) yield;
-    }
-  }
-  return { matrix, side };
 }

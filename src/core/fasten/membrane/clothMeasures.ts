@@ -5,7 +5,7 @@
 import type { Membrane } from './membrane';
 import { tensionsOf, strainsOf } from './membrane';
 import { type EdgePlace, OUTWARDS } from './edgePlaces';
-import { eachElement, nodeAt } from './membraneMesh';
+import { type MembraneMesh, eachElement, nodeAt } from './membraneMesh';
 
 export interface ClothMeasures {
   /** Tension at every place over its width, N/m; 0 where no fastener holds. */
@@ -66,6 +66,9 @@ export function spread(values: readonly number[]): { mean: number; unevenness: n
   return { mean, unevenness: mean > 0 ? Math.sqrt(variance) / mean : 1 };
 }
 
+/** The node in the middle of the cloth, or nearest to it. */
+export const middleNode = (mesh: MembraneMesh): number => nodeAt(mesh, (mesh.xs.length - 1) >> 1, (mesh.ys.length - 1) >> 1);
+
 /**
  * Measures of the cloth.
  *
@@ -87,8 +90,7 @@ export function clothMeasures(
   const holding = places.map((_place, at) => at).filter((at) => forces[2 * at] !== 0 || forces[2 * at + 1] !== 0);
   const { mean, unevenness } = spread(holding.map((at) => edgeNPerM[at]!));
   const inside = insideMeans(membrane, strains, tensions);
-  const [middleX, middleY] = [(mesh.xs.length - 1) >> 1, (mesh.ys.length - 1) >> 1];
-  const node = nodeAt(mesh, middleX, middleY);
+  const node = middleNode(mesh);
   return {
     edgeNPerM,
     meanEdgeNPerM: mean,

@@ -6,6 +6,7 @@
  */
 import { outwardForces } from './clothMeasures';
 import { type PlaceCompliance } from './edgePlaces';
+import type { MiddleGive } from './middleGive';
 import type { StapleModel } from './simulateRoute';
 import { Stapling } from './Stapling';
 
@@ -16,6 +17,8 @@ export interface Influence {
   events: number[];
   /** Tension of each row for a pull of 1 N of each column, N/m: row after row. */
   nPerMPerN: Float64Array;
+  /** How far a pull of 1 N of each column draws the middle, mm right and down; null where that is not asked for. */
+  middleMmPerN: [right: Float64Array, down: Float64Array] | null;
   /** Columns of pulls that had nothing to pull against: laid on, whatever the pull. */
   laidOn: boolean[];
 }
@@ -24,11 +27,13 @@ export interface Influence {
  * The influence of all pulls of a model; yields between pieces of work.
  *
  * @param compliance of its places
+ * @param middle how the middle goes with them, where that matters
  * @throws RangeError for a place fastened twice or taken out without being in
  */
 export function* influence(
   compliance: PlaceCompliance,
   { places, widths, events, bars }: Pick<StapleModel, 'places' | 'widths' | 'events' | 'bars'>,
+  middle: MiddleGive | null = null,
 ): Generator<undefined, Influence> {
   const fastenings = events.flatMap(({ act }, index) => (act === 'fasten' ? [index] : []));
   const stapling = new Stapling(compliance, bars, Math.max(1, fastenings.length));
@@ -51,5 +56,10 @@ export function* influence(
     const outwards = outwardForces(places, stapling.forcesSoFar(column));
     rows.forEach((at, row) => (nPerMPerN[row * fastenings.length + column] = (1000 * outwards[at]!) / widths[at]!));
   });
-  return { rows, events: fastenings, nPerMPerN, laidOn };
+  const drawn = (give: Float64Array) =>
+    Float64Array.from(fastenings, (_event, column) =>
+      stapling.forcesSoFar(column).reduce((sum, force, at) => sum + give[at]! * force, 0),
+    );
+  const middleMmPerN: Influence['middleMmPerN'] = middle && [drawn(middle.right), drawn(middle.down)];
+  return { rows, events: fastenings, nPerMPerN, laidOn, middleMmPerN };
 }

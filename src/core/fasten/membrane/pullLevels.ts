@@ -3,7 +3,7 @@
  * pulls is scale-free, `√(pᵀ V p) / (μᵀ p)`, V the scatter of the influence with hand noise on its diagonal, μ its mean; from the
  * best pulls, rounded, one place or one level at a time is moved while that gets less (a local search: no proof that none is better).
  */
-import type { PullBounds } from './bestPulls';
+import { type PullBounds, addSquare } from './bestPulls';
 import type { Influence } from './influence';
 
 /** From here on a hand tells steps of 5 N, below of 2 N. */
@@ -116,6 +116,24 @@ class Trial {
   }
 }
 
+/** What a search of pulls on the grid stands on: the grid, the best pulls, and trials whose mean stays near that of the best. */
+function gridSearch(
+  cloths: readonly Influence[],
+  bestN: ArrayLike<number>,
+  { leastN, mostN, noise, driftPerMm = 0 }: PullBounds,
+) {
+  if (cloths.length === 0) throw new RangeError('pulls are worked out for one cloth at least');
+  const grid = pullGrid(leastN, mostN);
+  if (grid.length === 0) throw new RangeError(`no pull lies between ${leastN} and ${mostN} N`);
+  const { scatter, mean } = scatterOf(cloths, noise);
+  const best = Float64Array.from(bestN);
+  const aimed = best.reduce((sum, pull, column) => sum + pull * mean[column]!, 0);
+  for (const { middleMmPerN } of cloths)
+    for (const drawn of middleMmPerN ?? []) addSquare(scatter, drawn, (driftPerMm * aimed) ** 2, noise);
+  const range = [aimed * (1 - MEAN_WITHIN), aimed * (1 + MEAN_WITHIN)] as const;
+  return { grid, best, trialOf: (pulls: Float64Array) => new Trial(pulls, scatter, mean, range) };
+}
+
 /**
  * Pulls in a few levels that come as near to the best ones as a search finds; yields between pieces of work.
  *
@@ -127,29 +145,19 @@ class Trial {
 export function* pullLevels(
   cloths: readonly Influence[],
   bestN: ArrayLike<number>,
-  { leastN, mostN, noise }: PullBounds,
+  bounds: PullBounds,
   most: number,
 ): Generator<undefined, LevelledPulls> {
   if (!(most >= 1)) throw new RangeError(`at least one level is needed, got ${most}`);
-  if (cloths.length === 0) throw new RangeError('levels are worked out for one cloth at least');
-  const grid = pullGrid(leastN, mostN);
-  if (grid.length === 0) throw new RangeError(`no level lies between ${leastN} and ${mostN} N`);
-  const { scatter, mean } = scatterOf(cloths, noise);
-  const best = Float64Array.from(bestN);
+  const { grid, best, trialOf } = gridSearch(cloths, bestN, bounds);
   const free = [...best.keys()].filter((column) => best[column]! > 0);
   if (free.length === 0) return { levelsN: [], pullsN: best };
-  const aimed = best.reduce((sum, pull, column) => sum + pull * mean[column]!, 0);
   let levels = firstLevels(
     free.map((column) => best[column]!),
     grid,
     most,
   );
-  const trial = new Trial(
-    Float64Array.from(best, (pull) => (pull > 0 ? nearest(levels, pull) : 0)),
-    scatter,
-    mean,
-    [aimed * (1 - MEAN_WITHIN), aimed * (1 + MEAN_WITHIN)],
-  );
+  const trial = trialOf(best.map((pull) => (pull > 0 ? nearest(levels, pull) : 0)));
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     let better = false;
     for (const column of free) {
@@ -189,15 +197,10 @@ export function* pullLevels(
 export function groupedPulls(
   cloths: readonly Influence[],
   bestN: ArrayLike<number>,
-  { leastN, mostN, noise }: PullBounds,
+  bounds: PullBounds,
   groups: readonly number[],
 ): Float64Array {
-  if (cloths.length === 0) throw new RangeError('pulls are worked out for one cloth at least');
-  const grid = pullGrid(leastN, mostN);
-  if (grid.length === 0) throw new RangeError(`no pull lies between ${leastN} and ${mostN} N`);
-  const { scatter, mean } = scatterOf(cloths, noise);
-  const best = Float64Array.from(bestN);
-  const aimed = best.reduce((sum, pull, column) => sum + pull * mean[column]!, 0);
+  const { grid, best, trialOf } = gridSearch(cloths, bestN, bounds);
   const members = [...new Set(groups)]
     .map((group) => [...best.keys()].filter((column) => groups[column] === group && best[column]! > 0))
     .filter((columns) => columns.length > 0);
@@ -206,7 +209,7 @@ export function groupedPulls(
     const usual = nearest(grid, columns.reduce((sum, column) => sum + best[column]!, 0) / columns.length);
     for (const column of columns) pulls[column] = usual;
   }
-  const trial = new Trial(pulls, scatter, mean, [aimed * (1 - MEAN_WITHIN), aimed * (1 + MEAN_WITHIN)]);
+  const trial = trialOf(pulls);
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const moved = members.filter((columns) =>
       [-1, 1].some((step) => {

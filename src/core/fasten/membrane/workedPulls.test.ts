@@ -4,7 +4,11 @@ import { newInputs } from '../../job/job';
 import { stapleModel } from '../../stages/fasten/stapleModel';
 import { quietly, toEnd } from '../../toEnd';
 import { length } from '../../units/length';
-import { condensedMembrane } from './membrane';
+import type { PullBounds } from './bestPulls';
+import { clothMeasures } from './clothMeasures';
+import { edgeForces } from './edgePlaces';
+import { condensedMembrane, movesUnder } from './membrane';
+import { middleGive } from './middleGive';
 import type { StapleModel } from './simulateRoute';
 import { guessedCloths, workedPulls } from './workedPulls';
 
@@ -15,8 +19,8 @@ function modelOf(width: number, height: number, change: Partial<ReturnType<typeo
   return stapleModel({ ...fresh, fasten: { ...fresh.fasten, ...change } }, DEFAULT_RULES);
 }
 
-const workOut = (model: StapleModel, most = 4) =>
-  toEnd(quietly(workedPulls((cloth) => condensedMembrane(model.mesh, cloth), model, BOUNDS, most)));
+const workOut = (model: StapleModel, most = 4, bounds: PullBounds = BOUNDS) =>
+  toEnd(quietly(workedPulls((cloth) => condensedMembrane(model.mesh, cloth), model, bounds, most)));
 
 describe('pulls worked out for cloths that nobody knows well', () => {
   it('are never worse than as taught on any of the six, whole or in four levels', () => {
@@ -50,6 +54,32 @@ describe('pulls worked out for cloths that nobody knows well', () => {
     expect(own(guesses[1]!.bars, 3)).toBeCloseTo(own(model.bars, 3) / 2, 12);
     expect(guesses[3]!.cloth.shearNPerMm).toBeCloseTo(0.3 * model.cloth.shearNPerMm, 9);
     expect(guessedCloths({ ...model, bars: null })[5]!.bars!.filter((give) => give > 0)).toHaveLength(model.places.length);
+  });
+
+  it('draw the middle less where that is weighed, at some cost, and ever less the more it weighs', () => {
+    const model = modelOf(600, 450);
+    const ends = [0, 0.05, 0.2].map((driftPerMm) => workOut(model, 4, { ...BOUNDS, driftPerMm })!);
+    const [free, weighed, heavy] = ends.map(({ drift }) => Math.hypot(drift.xMm, drift.yMm));
+    expect(free).toBeGreaterThan(4);
+    expect(weighed).toBeLessThan(0.6 * free!);
+    expect(heavy).toBeLessThan(weighed!);
+    const [best, dearer] = ends.map(({ edges }) => edges.reckoned.levelled.expected);
+    expect(dearer).toBeGreaterThan(best!);
+    expect(dearer).toBeLessThan(best! + 0.1);
+    // Nothing that was tried comes under the floor, whatever is weighed.
+    expect(ends[1]!.floor).toBeCloseTo(ends[0]!.floor, 2);
+  });
+
+  it('know how the middle goes without working out the whole cloth', () => {
+    const model = modelOf(600, 450);
+    const membrane = toEnd(quietly(condensedMembrane(model.mesh, model.cloth)));
+    const give = middleGive(membrane, model.places);
+    const forces = Float64Array.from({ length: 2 * model.places.length }, (_, at) => Math.sin(at * at));
+    const moves = movesUnder(membrane, edgeForces(membrane, model.places, forces));
+    const { drift } = clothMeasures(membrane, model.places, model.widths, forces, moves);
+    const sum = (of: Float64Array) => of.reduce((total, one, at) => total + one * forces[at]!, 0);
+    expect(sum(give.right)).toBeCloseTo(drift.xMm, 9);
+    expect(sum(give.down)).toBeCloseTo(drift.yMm, 9);
   });
 
   it('are none where the order stretches nothing', () => {

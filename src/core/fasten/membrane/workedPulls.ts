@@ -3,12 +3,13 @@
  * double, and on the back the cloth may slip a little over the fold. Pulls that are good on all of them are safe; those worked out
  * for one exact cloth are not. By the model, which has no friction and no plastic give.
  */
-import { type ExpectedEdge, type PullBounds, bestPulls, expectedEdge } from './bestPulls';
+import { type ExpectedEdge, type PullBounds, bestPulls, expectedEdge, pullEquations } from './bestPulls';
 import { clothMeasures } from './clothMeasures';
 import { type PlaceCompliance, edgeForces, placeCompliance } from './edgePlaces';
 import { type Influence, influence } from './influence';
 import { type Membrane, movesUnder } from './membrane';
 import type { MembraneCloth } from './membraneCloth';
+import { middleGive } from './middleGive';
 import { type LevelledPulls, groupedPulls, pullLevels } from './pullLevels';
 import type { StapleModel } from './simulateRoute';
 import { Stapling } from './Stapling';
@@ -62,8 +63,9 @@ export interface WorkedPulls {
   edges: Record<GuessedCloth['id'], EdgesByCloth>;
   /** What is expected of the best pulls for the reckoned cloth alone: of all lists that were tried none comes under it there. */
   floor: number;
-  /** How far the middle of the cloth is drawn by the levelled pulls, mm right and down. */
+  /** How far the middle of the cloth is drawn by the levelled pulls, and by those that are taught, mm right and down. */
   drift: { xMm: number; yMm: number };
+  taughtDrift: { xMm: number; yMm: number };
 }
 
 /** So many fastenings have a pull of their own in the short form. */
@@ -114,8 +116,9 @@ export function* workedPulls(
   const cloths: Influence[] = [];
   for (const { cloth, bars } of guesses) {
     // Most guesses are the reckoned cloth on other bars.
-    const own = cloth === model.cloth ? compliance : placeCompliance(yield* membraneOf(cloth), model.places, model.jawMm);
-    cloths.push(yield* influence(own, { ...model, bars }));
+    const own = cloth === model.cloth ? membrane : yield* membraneOf(cloth);
+    const give = own === membrane ? compliance : placeCompliance(own, model.places, model.jawMm);
+    cloths.push(yield* influence(give, { ...model, bars }, bounds.driftPerMm ? middleGive(own, model.places) : null));
   }
   const [reckoned] = cloths as [Influence, ...Influence[]];
   const parts = Float64Array.from(reckoned.events, (event) => model.events[event]!.part);
@@ -125,14 +128,15 @@ export function* workedPulls(
   const taughtN = parts.map((part) => part * firmN);
   const inside = model.firmN === null ? model.targetNPerM : unit.meanNPerM * firmN;
   let edgeNPerM = inside;
-  let workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
+  const equations = yield* pullEquations(cloths, bounds.noise, (bounds.driftPerMm ?? 0) * inside);
+  let workedN = yield* bestPulls(equations, edgeNPerM, bounds);
   for (let time = 1; time < SCALINGS; time += 1) {
     const reached = insideBy(membrane, compliance, model, workedN).meanNPerM;
     if (!(reached > 0)) return null;
     edgeNPerM *= inside / reached;
-    workedN = yield* bestPulls(cloths, edgeNPerM, bounds);
+    workedN = yield* bestPulls(equations, edgeNPerM, bounds);
   }
-  const alone = yield* bestPulls([reckoned], edgeNPerM, bounds);
+  const alone = yield* bestPulls(yield* pullEquations([reckoned], bounds.noise), edgeNPerM, bounds);
   const levels = yield* pullLevels(cloths, workedN, bounds, most);
   const shortN = groupedPulls(
     cloths,
@@ -156,5 +160,6 @@ export function* workedPulls(
     edges,
     floor: Math.min(expectedEdge(reckoned, alone, bounds.noise).expected, edges.reckoned.worked.expected),
     drift: insideBy(membrane, compliance, model, levels.pullsN).drift,
+    taughtDrift: insideBy(membrane, compliance, model, taughtN).drift,
   };
 }

@@ -41,6 +41,15 @@ export const FASTEN_ASSUMPTIONS = [
     'More are hard to tell apart: what is worked out is brought to so many.',
   ),
   row(
+    'driftCounts',
+    'fasten',
+    'What a millimetre of drift counts as on painted work, of unevenness',
+    0.05,
+    'a mm',
+    [0, 1],
+    'An image that wanders is worse than an edge a little less even.',
+  ),
+  row(
     'fingersMost',
     'fasten',
     'Most that fingers pull at a place',

@@ -53,6 +53,21 @@ describe('the pulls of a job', () => {
     expect(runsOf([1, 2, 4, 5, 6])).toBe('1, 2, 4–6');
   });
 
+  it('weigh on painted work how far the image is drawn, and say what that costs', () => {
+    const image = { ...inputs, brief: { ...inputs.brief, use: 'finished' as const } };
+    expect(pullBounds(inputs, DEFAULT_RULES, null).driftPerMm).toBe(0);
+    const bounds = pullBounds(image, DEFAULT_RULES, null);
+    expect(bounds.driftPerMm).toBe(0.05);
+    const model = stapleModel(inputs, DEFAULT_RULES);
+    const still = toEnd(quietly(pullPlan((cloth) => condensedMembrane(model.mesh, cloth), model, bounds, 4)))!;
+    expect(Math.hypot(still.drift.xMm, still.drift.yMm)).toBeLessThan(0.5 * Math.hypot(plan.drift.xMm, plan.drift.yMm));
+    const dear = { ...still, worked: { ...still.worked, expected: still.taught.expected + 0.1 } };
+    const says = (of: PullPlan) => pullVerdicts(of, image, context, { hand: null, noise: null })[0]!;
+    expect(says(dear).says).toContain('gains in an image that stays where it was laid');
+    expect(says(dear).level).toBe('watch');
+    expect(says({ ...dear, bounds: plan.bounds }).says).toContain('gains in safety on cloth stiffer');
+  });
+
   it('carried out on the simulated cloth, leave it as even as they say', () => {
     const model = stapleModel(inputs, DEFAULT_RULES);
     const membrane = toEnd(condensedMembrane(model.mesh, model.cloth));
@@ -78,6 +93,9 @@ describe('the pulls of a job', () => {
     expect(level(drifting)).not.toHaveProperty('pullDrift');
     const painted = { ...inputs, brief: { ...inputs.brief, use: 'finished' as const } };
     expect(level(drifting, painted)).toMatchObject({ pullDrift: 'watch' });
+    expect(pullVerdicts(drifting, painted, context, hands).find(({ id }) => id === 'pullDrift')!.says).toMatch(
+      /drawn about 2 mm .* as taught about [34] mm\.$/,
+    );
     const tried = { maker: 'Me', feels: [], simulated: false };
     expect(pullVerdicts(plan, inputs, context, { hand: tried, noise: null }).map(({ id }) => id)).not.toContain('handTrial');
   });

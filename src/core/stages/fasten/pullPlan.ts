@@ -10,6 +10,7 @@ import type { StapleModel } from '../../fasten/membrane/simulateRoute';
 import { type EdgesByCloth, STARTERS, workedPulls } from '../../fasten/membrane/workedPulls';
 import type { HandNoise } from '../../fasten/hand';
 import { type HouseRules, assumed } from '../../house/houseRules';
+import { USES, byId } from '../../house/schools';
 import type { JobInputs } from '../../job/job';
 
 /** Less than this no hand pulls on purpose, N. */
@@ -39,8 +40,9 @@ export interface PullPlan {
   short: EndOfPulls;
   /** What the best pulls, free of all levels and for this cloth alone, come to with these hands: no list that was tried comes under it. */
   floor: number;
-  /** How far the middle of the cloth is drawn, mm right and down as seen from the front. */
+  /** How far the middle of the cloth is drawn by the list, and as taught, mm right and down as seen from the front. */
   drift: { xMm: number; yMm: number };
+  taughtDrift: { xMm: number; yMm: number };
   bounds: PullBounds;
 }
 
@@ -48,9 +50,9 @@ export interface PullPlan {
 export const noiseOf = (rules: HouseRules, learned: Pick<HandNoise, 'noise' | 'simulated'> | null): number =>
   learned && !learned.simulated ? learned.noise : assumed(rules, 'handNoise');
 
-/** What a hand or pliers can pull, and how much it varies. */
+/** What a hand or pliers can pull, how much it varies, and on painted work what drift counts. */
 export function pullBounds(
-  { cloth }: Pick<JobInputs, 'cloth'>,
+  { brief, cloth }: Pick<JobInputs, 'brief' | 'cloth'>,
   rules: HouseRules,
   learned: Pick<HandNoise, 'noise' | 'simulated'> | null,
 ): PullBounds {
@@ -58,6 +60,7 @@ export function pullBounds(
     leastN: LEAST_PULL_N,
     mostN: assumed(rules, cloth.grip === 'hand' ? 'fingersMost' : 'pliersMost'),
     noise: noiseOf(rules, learned),
+    driftPerMm: byId(USES, brief.use).painted ? assumed(rules, 'driftCounts') : 0,
   };
 }
 
@@ -76,7 +79,7 @@ export function* pullPlan(
 ): Generator<undefined, PullPlan | null> {
   const found = yield* workedPulls(membraneOf, model, bounds, most);
   if (!found) return null;
-  const { events, laidOn, taughtN, levels, shortN, edges, floor, drift } = found;
+  const { events, laidOn, taughtN, levels, shortN, edges, floor, drift, taughtDrift } = found;
   const all = Object.values(edges);
   const end = (by: keyof EdgesByCloth): EndOfPulls => {
     const expected = all.map((one) => one[by].expected);
@@ -100,6 +103,7 @@ export function* pullPlan(
     short: end('short'),
     floor,
     drift,
+    taughtDrift,
     bounds,
   };
 }

@@ -44,7 +44,9 @@ export function pullVerdicts(
 }
 
 function gainVerdict({ taught, worked, floor, bounds }: PullPlan, noise: HandNoise | null): Verdict {
-  const gains = taught.expected - worked.expected > WITHIN_THE_BAND;
+  const gain = taught.expected - worked.expected;
+  const gains = gain > WITHIN_THE_BAND;
+  const both = `By this list the edge ends uneven by about ${uneven(worked.expected)}, as taught by ${uneven(taught.expected)}`;
   const percent = Math.round(100 * bounds.noise);
   return verdict({
     id: 'pullGain',
@@ -54,10 +56,16 @@ function gainVerdict({ taught, worked, floor, bounds }: PullPlan, noise: HandNoi
     limit: taught.expected,
     unit: '',
     says: gains
-      ? `By this list the edge ends uneven by about ${uneven(worked.expected)}, as taught by ${uneven(taught.expected)}; with these hands no list tried for this order comes under ${uneven(floor)}.`
-      : `As taught the edge ends uneven by ${uneven(taught.expected)}, by this list ${uneven(worked.expected)}: hands that vary make no difference of it.`,
+      ? `${both}; with these hands no list tried for this order comes under ${uneven(floor)}.`
+      : gain < -WITHIN_THE_BAND
+        ? `${both}: what it loses there it gains in ${bounds.driftPerMm ? 'an image that stays where it was laid' : 'safety on cloth stiffer or softer than reckoned'}.`
+        : `${both}: hands that vary make no difference of it.`,
     because: `Hands that vary by ${percent} % from pull to pull${noise && !noise.simulated ? `, as ${noise.pulls} pulls on the scale told` : ', as is assumed'}. On cloth half or twice as stiff, sheared otherwise or slipping on the back: ${range(worked)}, as taught ${range(taught)}. No friction, no lasting give in it.`,
-    doThis: gains ? 'Pull by the list: the first four make most of the gain.' : 'Go by the feel of the cloth.',
+    doThis: gains
+      ? 'Pull by the list: the first four make most of the gain.'
+      : gain < -WITHIN_THE_BAND && bounds.driftPerMm
+        ? 'Pull by the list where the image must not wander; else go by the feel of the cloth.'
+        : 'Go by the feel of the cloth.',
     uses: ['handNoise', 'pullLevels'],
   });
 }
@@ -98,11 +106,16 @@ function reachVerdict({ pulls, bounds }: PullPlan, { cloth }: JobInputs): Verdic
   ];
 }
 
-function driftVerdict({ drift }: PullPlan, { brief }: JobInputs, context: Pick<PlanContext, 'tape' | 'view'>): Verdict[] {
+function driftVerdict(
+  { drift, taughtDrift, bounds }: PullPlan,
+  { brief }: JobInputs,
+  context: Pick<PlanContext, 'tape' | 'view'>,
+): Verdict[] {
   const { painted } = byId(USES, brief.use);
   const limit = painted ? DRIFT_PAINTED_MM : DRIFT_SEEN_MM;
   const far = Math.hypot(drift.xMm, drift.yMm);
   if (far <= limit) return [];
+  const mm = (value: number) => printFine(Math.round(value), context.tape);
   return [
     verdict({
       id: 'pullDrift',
@@ -111,9 +124,10 @@ function driftVerdict({ drift }: PullPlan, { brief }: JobInputs, context: Pick<P
       measured: far,
       limit,
       unit: 'mm',
-      says: `By this list the middle is drawn about ${printFine(Math.round(far), context.tape)} from where it was laid.`,
-      because: 'The side that is fastened first holds the cloth; the one that answers draws it over.',
+      says: `By this list the middle is drawn about ${mm(far)} from where it was laid, as taught about ${mm(Math.hypot(taughtDrift.xMm, taughtDrift.yMm))}.`,
+      because: `The side that is fastened first holds the cloth; the one that answers draws it over.${bounds.driftPerMm ? ` A millimetre was counted as ${uneven(bounds.driftPerMm)} of unevenness when the list was worked out.` : ''}`,
       doThis: `Lay the cloth ${driftAnswer(drift, context)} beforehand${painted ? '; look at the image after the first four, and set them again while it costs nothing' : ''}.`,
+      uses: painted ? ['driftCounts'] : [],
     }),
   ];
 }

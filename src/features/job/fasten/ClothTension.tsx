@@ -21,7 +21,8 @@ import { TaskCancelled } from '@/workers/taskClient';
 import { Figure } from '@/ui/Figure';
 import { Fact } from '../Fact';
 import { PlaceOnBar } from './PlaceOnBar';
-import { type MembraneAnswer, type MembraneRun, failureWords } from './useMembraneRun';
+import type { MembraneAnswer, MembraneRun } from './useMembraneRun';
+import { failureWords } from './useTaskAnswer';
 
 /** Places named to be set again. */
 const MOST_REPULLS = 4;

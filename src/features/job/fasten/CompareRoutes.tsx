@@ -1,29 +1,25 @@
 'use client';
 /* Every route on this very frame, side by side: what hands and feet give, and what the simulated cloth says of each. */
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
-import type { Handwork, RoutePlan } from '@/core/fasten/routeSteps';
-import { ROUTES, type Route, type RouteId } from '@/core/fasten/routes';
+import { ROUTES } from '@/core/fasten/routes';
 import type { HandNoise } from '@/core/fasten/hand';
 import { noiseOf } from '@/core/stages/fasten/pullPlan';
-import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
-import { takenRoute } from '@/core/stages/fasten/fastenInputs';
 import type { HouseLessons } from '@/core/case/jobCase';
 import { PulledRoutes } from './PulledRoutes';
-import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
+import { type FastenInputs, takenRoute } from '@/core/stages/fasten/fastenInputs';
 import { bandsMeet, handBand } from '@/core/stages/fasten/clothRunVerdicts';
-import { jobRoute } from '@/core/stages/fasten/jobRoute';
-import { routeHandwork, squeezed } from '@/core/stages/fasten/planFasten';
 import type { Plan } from '@/core/case/planJob';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
 import { printDuration } from '@/core/units/duration';
 import { decimal } from '@/core/units/numeral';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
-import { TaskCancelled } from '@/workers/taskClient';
 import { HANDS, clothKey } from './clothKey';
-import { HAND_SEED, failureWords } from './useMembraneRun';
+import { comparedRoutes } from './comparedRoutes';
+import { HAND_SEED } from './useMembraneRun';
+import { useTaskAnswer } from './useTaskAnswer';
 
 interface CompareRoutesProps {
   inputs: JobInputs;
@@ -33,6 +29,8 @@ interface CompareRoutesProps {
   lessons: HouseLessons;
   change: (patch: Partial<FastenInputs>) => void;
 }
+
+const NO_RUNS: (RouteRun | null)[] = ROUTES.map(() => null);
 
 const COUNTS = ['fasteners', 'turns', 'walk, m', 'squeezes', 'pulls'];
 
@@ -108,24 +106,6 @@ export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }:
   );
 }
 
-export interface ComparedRoute {
-  row: Route<RouteId>;
-  route: RoutePlan;
-  hands: Handwork;
-  /** As the records went, like the time of the route itself. */
-  minutes: number;
-}
-
-function comparedRoutes(inputs: JobInputs, plan: Plan, rules: HouseRules): ComparedRoute[] {
-  const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
-  const pace = plan.fasten.hands.minutes / routeHandwork(plan.fasten.route, face, rules).minutes;
-  return ROUTES.map((row): ComparedRoute => {
-    const route = row.id === inputs.fasten.route ? plan.fasten.route : jobRoute(inputs, rules, row.id);
-    const hands = squeezed(routeHandwork(route, face, rules), route, plan.fasten.seen);
-    return { row, route, hands, minutes: hands.minutes * pace };
-  });
-}
-
 function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | null; all: boolean }) {
   if (!run)
     return (
@@ -155,34 +135,19 @@ function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | n
 function useRouteRuns(worker: () => MembraneWorker, inputs: JobInputs, noise: HandNoise | null) {
   const { rules } = useWorkshop();
   const key = clothKey({ ...inputs, fasten: { ...inputs.fasten, route: 'compass' } }, rules, noise);
-  const [done, setDone] = useState<{ key: string; runs: (RouteRun | null)[] } | null>(null);
-  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
-  useEffect(() => {
-    const stop = new AbortController();
-    const ask = async () => {
-      const runs: (RouteRun | null)[] = ROUTES.map(() => null);
-      try {
-        await worker().run(
-          'routes',
-          { inputs, rules, routes: ROUTES.map(({ id }) => id), hands: HANDS, noise: noiseOf(rules, noise), seed: HAND_SEED },
-          {
-            signal: stop.signal,
-            onProgress: ({ index, run }) => {
-              runs[index] = run;
-              setDone({ key, runs: [...runs] });
-            },
-          },
-        );
-      } catch (failure) {
-        if (!(failure instanceof TaskCancelled)) setFailed({ key, error: failureWords(failure as Error) });
-      }
-    };
-    const timer = setTimeout(() => void ask(), 120);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the inputs and the rules
-  }, [key]);
-  return { runs: done?.key === key ? done.runs : ROUTES.map(() => null), error: failed?.key === key ? failed.error : null };
+  const { answer, fresh, error } = useTaskAnswer<(RouteRun | null)[]>(key, async (show, signal) => {
+    const runs = [...NO_RUNS];
+    await worker().run(
+      'routes',
+      { inputs, rules, routes: ROUTES.map(({ id }) => id), hands: HANDS, noise: noiseOf(rules, noise), seed: HAND_SEED },
+      {
+        signal,
+        onProgress: ({ index, run }) => {
+          runs[index] = run;
+          show([...runs]);
+        },
+      },
+    );
+  });
+  return { runs: fresh ? answer! : NO_RUNS, error };
 }

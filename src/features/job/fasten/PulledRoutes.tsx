@@ -1,6 +1,5 @@
 'use client';
 /* Every route with pulls of its own, beside what is taught: how even, how slack, how far it drifts, and in what time. */
-import { useEffect, useState } from 'react';
 import type { HandNoise } from '@/core/fasten/hand';
 import { ROUTES } from '@/core/fasten/routes';
 import type { JobInputs } from '@/core/job/job';
@@ -12,12 +11,12 @@ import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { PulledRoute } from '@/workers/membraneTasks';
 import type { MembraneWorker } from '@/workers/membraneWorker';
-import { TaskCancelled } from '@/workers/taskClient';
-import type { ComparedRoute } from './CompareRoutes';
+import type { ComparedRoute } from './comparedRoutes';
 import { HANDS, clothKey } from './clothKey';
 import { EvennessChart } from './EvennessChart';
-import { HAND_SEED, failureWords } from './useMembraneRun';
+import { HAND_SEED } from './useMembraneRun';
 import { pullsRequest } from './usePullPlan';
+import { useTaskAnswer } from './useTaskAnswer';
 
 interface PulledRoutesProps {
   inputs: JobInputs;
@@ -25,6 +24,9 @@ interface PulledRoutesProps {
   worker: () => MembraneWorker;
   noise: HandNoise | null;
 }
+
+/** Asked after the runs as taught, which are there sooner. */
+const AFTER_RUNS_MS = 200;
 
 const NOTHING: (PulledRoute | null)[] = ROUTES.map(() => null);
 
@@ -115,34 +117,23 @@ function useRoutePulls(worker: () => MembraneWorker, inputs: JobInputs, noise: H
   const { rules } = useWorkshop();
   const plain = { ...inputs.fasten, route: 'compass' as const, pulls: 'taught' as const };
   const key = clothKey({ ...inputs, fasten: plain }, rules, noise);
-  const [found, setFound] = useState<{ key: string; done: (PulledRoute | null)[] } | null>(null);
-  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
-  useEffect(() => {
-    const stop = new AbortController();
-    const ask = async () => {
+  const { answer, fresh, error } = useTaskAnswer<(PulledRoute | null)[]>(
+    key,
+    async (show, signal) => {
       const done = [...NOTHING];
-      try {
-        await worker().run(
-          'routePulls',
-          { ...pullsRequest(inputs, rules, noise), routes: ROUTES.map(({ id }) => id), hands: HANDS, seed: HAND_SEED },
-          {
-            signal: stop.signal,
-            onProgress: ({ index, pulled }) => {
-              done[index] = pulled;
-              setFound({ key, done: [...done] });
-            },
+      await worker().run(
+        'routePulls',
+        { ...pullsRequest(inputs, rules, noise), routes: ROUTES.map(({ id }) => id), hands: HANDS, seed: HAND_SEED },
+        {
+          signal,
+          onProgress: ({ index, pulled }) => {
+            done[index] = pulled;
+            show([...done]);
           },
-        );
-      } catch (failure) {
-        if (!(failure instanceof TaskCancelled)) setFailed({ key, error: failureWords(failure as Error) });
-      }
-    };
-    const timer = setTimeout(() => void ask(), 200);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the inputs and the rules
-  }, [key]);
-  return { done: found?.key === key ? found.done : NOTHING, error: failed?.key === key ? failed.error : null };
+        },
+      );
+    },
+    AFTER_RUNS_MS,
+  );
+  return { done: fresh ? answer! : NOTHING, error };
 }

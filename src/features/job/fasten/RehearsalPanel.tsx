@@ -25,7 +25,8 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
 import { Fact } from '../Fact';
-import { HAND_SEED, failureWords } from './useMembraneRun';
+import { HAND_SEED } from './useMembraneRun';
+import { failureWords } from './useTaskAnswer';
 import type { Keep } from '../keep';
 import type { Rehearsal } from './useRehearsal';
 

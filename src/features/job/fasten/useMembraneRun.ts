@@ -8,7 +8,7 @@ import { firstSteps } from '@/core/fasten/membrane/firstSteps';
 import type { RouteRun, RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
 import { type MembraneWorker, membraneWorker } from '@/workers/membraneWorker';
 import type { RunRequest } from '@/workers/membraneTasks';
-import { TaskCancelled, TaskFailed } from '@/workers/taskClient';
+import { useTaskAnswer } from './useTaskAnswer';
 
 export interface MembraneRun {
   model: StapleModel;
@@ -30,9 +30,6 @@ export type MembraneQuestion = Omit<RunRequest, 'seed'>;
 
 /** The same hands every time. */
 export const HAND_SEED = 0.5;
-
-/** Time a question stands before it is asked: keys and sliders come quickly, ms. */
-const CALM_MS = 120;
 
 /** The worker of this screen, opened when it is first needed and closed with the screen. */
 export function useMembraneWorker(): () => MembraneWorker {
@@ -58,52 +55,26 @@ export function useMembraneRun(
   key: string | null,
   question: () => MembraneQuestion,
 ): MembraneAnswer {
-  const [answer, setAnswer] = useState<(MembraneRun & { key: string }) | null>(null);
-  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
-  const asks = useRef({ worker, question });
-  useEffect(() => {
-    asks.current = { worker, question };
+  const { answer, fresh, error } = useTaskAnswer<MembraneRun>(key, async (show, signal) => {
+    const request = question();
+    const { model } = request;
+    const first = firstSteps(model);
+    if (first) {
+      const shown: RunFrame[] = [];
+      const asked = { ...request, model: first, hands: 0, seed: HAND_SEED };
+      const hear = (frame: RunFrame) => shown.push(frame);
+      const { doubt } = await worker().run('run', asked, { signal, onProgress: hear });
+      if (doubt === null) show({ model: first, frames: shown, run: null, rough: true });
+    }
+    const frames: RunFrame[] = [];
+    const hear = (frame: RunFrame) => {
+      frames.push(frame);
+      if (frames.length % 12 === 1) show({ model, frames: [...frames], run: null, rough: false });
+    };
+    const run = await worker().run('run', { ...request, seed: HAND_SEED }, { signal, onProgress: hear });
+    show({ model, frames, run, rough: false });
   });
-  useEffect(() => {
-    if (key === null) return;
-    const stop = new AbortController();
-    const ask = async () => {
-      try {
-        const request = asks.current.question();
-        const { model } = request;
-        const first = firstSteps(model);
-        if (first) {
-          const shown: RunFrame[] = [];
-          const asked = { ...request, model: first, hands: 0, seed: HAND_SEED };
-          const hear = (frame: RunFrame) => shown.push(frame);
-          const { doubt } = await asks.current.worker().run('run', asked, { signal: stop.signal, onProgress: hear });
-          if (!stop.signal.aborted && doubt === null) setAnswer({ key, model: first, frames: shown, run: null, rough: true });
-        }
-        const frames: RunFrame[] = [];
-        const run = await asks.current.worker().run(
-          'run',
-          { ...request, seed: HAND_SEED },
-          {
-            signal: stop.signal,
-            onProgress: (frame) => {
-              frames.push(frame);
-              if (frames.length % 12 === 1) setAnswer({ key, model, frames: [...frames], run: null, rough: false });
-            },
-          },
-        );
-        if (!stop.signal.aborted) setAnswer({ key, model, frames, run, rough: false });
-      } catch (failure) {
-        if (!(failure instanceof TaskCancelled) && !stop.signal.aborted)
-          setFailed({ key, error: failureWords(failure as Error) });
-      }
-    };
-    const timer = setTimeout(() => void ask(), CALM_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [key]);
-  return { answer, fresh: answer?.key === key && answer.run !== null, error: failed?.key === key ? failed.error : null };
+  return { answer, fresh: fresh && answer!.run !== null, error };
 }
 
 /** The cloth inside at the step that is looked at; until it is worked out, that of the step before. */
@@ -126,8 +97,3 @@ export function useField(worker: () => MembraneWorker, model: StapleModel | null
   }, [model, frame]);
   return field && field.model === model ? field.tensions : null;
 }
-
-export const failureWords = (failure: Error): string =>
-  failure instanceof TaskFailed
-    ? `The cloth cannot be worked out so: ${failure.message}. What was shown last stays.`
-    : `The solver came to an end (${failure.message}). What was shown last stays; change something to try again.`;

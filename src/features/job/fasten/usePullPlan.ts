@@ -1,6 +1,6 @@
 'use client';
 /* The pulls of a job, worked out in the worker whenever what they depend on changes; the last answer stays until then. */
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { HouseLessons } from '@/core/case/jobCase';
 import type { Plan } from '@/core/case/planJob';
 import type { Hand, HandNoise } from '@/core/fasten/hand';
@@ -13,9 +13,8 @@ import { clothRefusal } from '@/core/stages/fasten/clothRefusal';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { PullsRequest } from '@/workers/membraneTasks';
 import type { MembraneWorker } from '@/workers/membraneWorker';
-import { TaskCancelled } from '@/workers/taskClient';
 import { clothKey } from './clothKey';
-import { failureWords } from './useMembraneRun';
+import { useTaskAnswer } from './useTaskAnswer';
 
 export interface WorkedOut {
   model: StapleModel;
@@ -28,9 +27,6 @@ export interface PullAnswer {
   answer: WorkedOut | null;
   error: string | null;
 }
-
-/** Time a question stands before it is asked, ms. */
-const CALM_MS = 120;
 
 /** What the worker is asked for the pulls of a job: the same on every screen and print. */
 export function pullsRequest(inputs: JobInputs, rules: HouseRules, noise: HandNoise | null): PullsRequest {
@@ -50,31 +46,10 @@ export function usePullPlan(
 ): PullAnswer {
   // Which way was chosen moves no pull.
   const key = asked ? clothKey({ ...inputs, fasten: { ...inputs.fasten, pulls: 'taught' } }, rules, noise) : null;
-  const [answer, setAnswer] = useState<(WorkedOut & { key: string }) | null>(null);
-  const [failed, setFailed] = useState<{ key: string; error: string } | null>(null);
-  const asks = useRef({ worker, request: () => pullsRequest(inputs, rules, noise) });
-  useEffect(() => {
-    asks.current = { worker, request: () => pullsRequest(inputs, rules, noise) };
-  });
-  useEffect(() => {
-    if (key === null) return;
-    const stop = new AbortController();
-    const ask = async () => {
-      try {
-        const found = await asks.current.worker().run('pulls', asks.current.request(), { signal: stop.signal });
-        if (!stop.signal.aborted) setAnswer({ ...found, key });
-      } catch (failure) {
-        if (!(failure instanceof TaskCancelled) && !stop.signal.aborted)
-          setFailed({ key, error: failureWords(failure as Error) });
-      }
-    };
-    const timer = setTimeout(() => void ask(), CALM_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [key]);
-  return { answer: answer?.key === key ? answer : null, error: failed?.key === key ? failed.error : null };
+  const { answer, fresh, error } = useTaskAnswer<WorkedOut>(key, async (show, signal) =>
+    show(await worker().run('pulls', pullsRequest(inputs, rules, noise), { signal })),
+  );
+  return { answer: fresh ? answer : null, error };
 }
 
 export interface JobPulls extends PullAnswer {
