@@ -114,3 +114,34 @@ test('a pull told by the scale at work is noted, taken off again, and kept with 
   await expect(told.getByRole('listitem')).toHaveCount(1);
   await expect(verdict(page, /practice tape/)).toHaveCount(0);
 });
+
+test('what is changed meanwhile calls off the pulls that are worked out, and only the last question is answered', async ({
+  page,
+  emptyServer,
+}) => {
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    const post = Worker.prototype.postMessage as (this: Worker, message: unknown) => void;
+    Worker.prototype.postMessage = function (this: Worker, message: { kind: string; id: number; task?: string }) {
+      if (message.task === 'pulls' || message.kind === 'cancel') said.push(`${message.kind} ${message.id}`);
+      if (message.task === 'pulls')
+        this.addEventListener('message', ({ data }: MessageEvent<{ kind: string; id?: number }>) => {
+          if (data.id === message.id) said.push(`${data.kind} ${data.id}`);
+        });
+      post.call(this, message);
+    } as typeof Worker.prototype.postMessage;
+  });
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  await newCanvas(page, emptyServer.url, 'Called off', '2100', '1500');
+  await stage(page, 'Fasten').click();
+  await page.getByRole('tab', { name: 'Pulls', exact: true }).click();
+  await expect.poll(said).toHaveLength(1);
+  await page.getByLabel('Spacing, at most').fill('61');
+  await expect(page.getByRole('region', { name: 'List of pulls' })).toContainText('In short:', { timeout: 30_000 });
+  const [first, ...rest] = await said();
+  const id = first!.replace('request ', '');
+  expect(rest).toContain(`cancel ${id}`);
+  expect(rest.filter((one) => one.startsWith('result'))).toHaveLength(1);
+  expect(rest).not.toContain(`result ${id}`);
+});

@@ -10,7 +10,7 @@ import type { PlanContext } from '../planContext';
 import type { EndOfPulls, PullPlan } from './pullPlan';
 
 /** A gain of less than this is within what hands vary by. */
-const WITHIN_THE_BAND = 0.03;
+export const WITHIN_THE_BAND = 0.03;
 /** The middle may be drawn so far on raw cloth, and on a painting, mm. */
 const DRIFT_SEEN_MM = 3;
 const DRIFT_PAINTED_MM = 1;

@@ -4,6 +4,7 @@ import type { HandNoise } from '@/core/fasten/hand';
 import { ROUTES } from '@/core/fasten/routes';
 import type { JobInputs } from '@/core/job/job';
 import { handBand } from '@/core/stages/fasten/clothRunVerdicts';
+import { WITHIN_THE_BAND } from '@/core/stages/fasten/pullVerdicts';
 import { printDuration } from '@/core/units/duration';
 import { printFine } from '@/core/units/length';
 import { decimal } from '@/core/units/numeral';
@@ -49,6 +50,7 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
       : [],
   );
   const floor = Math.min(...done.flatMap((one) => (one?.plan ? [one.plan.floor] : [])));
+  const asEven = told.filter(({ worked }) => worked - Math.min(...told.map((one) => one.worked)) <= WITHIN_THE_BAND);
   const busy = done.some((one) => one === null);
   return (
     <section aria-label="Routes with pulls of their own" aria-busy={busy && !error} className="mt-3 space-y-2">
@@ -102,8 +104,9 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
       {!busy && told.length > 0 && (
         <p className="text-[14px]">
           With your hands ({Math.round(100 * pullsRequest(inputs, rules, noise).bounds.noise)} % from pull to pull) no order tried
-          comes under <strong className="figure">{floor.toFixed(2)}</strong>. Orders differ in minutes more than in evenness; the
-          quick one only with its list: as taught it ends at{' '}
+          comes under <strong className="figure">{floor.toFixed(2)}</strong>. With its pulls {asEven.length} of {told.length} end
+          within {WITHIN_THE_BAND.toFixed(2)} of the most even: among {asEven.map(({ mark }) => mark).join(', ')} minutes decide.
+          The quick one only with its list: as taught it ends at{' '}
           {told.find(({ id }) => id === 'quick')?.taught.toFixed(2) ?? 'what the model does not tell'}. ○ as taught, ● with its
           pulls; a search, no proof.
         </p>
