@@ -1,10 +1,10 @@
 /* What the tests of the server begin with: an empty workshop whose clock is moved by hand, and words for its answers. */
 import type { JobInputs } from '@/core/job/job';
-import type { Database } from 'better-sqlite3';
+import SQLite, { type Database } from 'better-sqlite3';
 import { progressOf } from '@/core/case/progress';
 import type { StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
-import { openDatabase } from '@/db/openDatabase';
+import { openDatabase, prepared } from '@/db/openDatabase';
 import { createJob, recordStep, saveInputs } from './jobCases';
 
 import { openJob } from './jobReading';
@@ -14,20 +14,31 @@ import type { Workshop } from './workshop';
 export interface TestWorkshop extends Workshop {
   /** Moves the clock on. */
   pass: (minutes: number) => void;
+  /** Another one in which all is the same; what is done in either stays there. */
+  copy: () => TestWorkshop;
 }
 
-/** An empty workshop; its clock stands at noon. */
-export function testWorkshop(): TestWorkshop {
-  let [minutes, serial] = [0, 0];
+function workshopOf(database: Database, minutes: number, serial: number): TestWorkshop {
   return {
-    database: openDatabase(':memory:'),
+    database,
     now: () => new Date(Date.parse('2031-05-04T12:00:00Z') + minutes * 60_000),
     newId: () => `id-${(serial += 1)}`,
     pass: (by) => {
       minutes += by;
     },
+    copy: () => {
+      const same = new SQLite(database.serialize());
+      prepared(same);
+      return workshopOf(same, minutes, serial);
+    },
   };
 }
+
+/** Laid out once. */
+let empty: TestWorkshop | null = null;
+
+/** An empty workshop; its clock stands at noon. */
+export const testWorkshop = (): TestWorkshop => (empty ??= workshopOf(openDatabase(':memory:'), 0, 0)).copy();
 
 export function value<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome));

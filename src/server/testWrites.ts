@@ -42,8 +42,16 @@ export interface WorkedWorkshop {
   sets: JobSet & { jobs: string[] };
 }
 
+/** Worked once. */
+let made: WorkedWorkshop | null = null;
+
 /** A workshop with a job at every stage that a write asks for, a rack and a roll. */
 export function workedWorkshop(): WorkedWorkshop {
+  made ??= makeWorked();
+  return { ...structuredClone({ ids: made.ids, sets: made.sets }), workshop: made.workshop.copy() };
+}
+
+function makeWorked(): WorkedWorkshop {
   const workshop = testWorkshop();
   const job = (title: string) => newJob(workshop, title);
   const ids = {

@@ -4,10 +4,8 @@
  */
 import 'reflect-metadata';
 import { randomLcg } from 'd3-random';
-import SQLite from 'better-sqlite3';
 import { expect, it, vi } from 'vitest';
 import { rounds } from '@/testRounds';
-import { prepared } from '@/db/openDatabase';
 import { contentOf } from './testWorkshop';
 import { grantedRequest, workedWorkshop } from './testWrites';
 import type { RequestName } from './requests';
@@ -97,12 +95,7 @@ it.each(NAMES)('%s bears what is wrong', async (name) => {
   const failures = vi.spyOn(console, 'error').mockImplementation(() => undefined);
   const worked = workedWorkshop();
   const request = { requestId: 'r-1', ...grantedRequest(worked, name) } as Plain;
-  const snapshot = worked.workshop.database.serialize();
-  const open = () => {
-    const database = new SQLite(snapshot);
-    prepared(database);
-    return { ...worked.workshop, database };
-  };
+  const open = () => worked.workshop.copy();
   let workshop = open();
   const before = contentOf(workshop.database);
   const random = randomLcg((1 + NAMES.indexOf(name)) / 99);
