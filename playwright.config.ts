@@ -5,7 +5,8 @@ import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: './e2e/globalSetup.ts',
-  timeout: 60_000,
+  // A whole job takes half a minute here; a busy machine takes three times that.
+  timeout: 120_000,
   expect: { timeout: 15_000 },
   workers: 2,
   reporter: [['list']],

@@ -214,7 +214,6 @@ test('the network is cut in the middle of ten readings: steps, records and a not
   freshServer,
   complaints,
 }) => {
-  test.setTimeout(120_000);
   const id = await atBench(page, freshServer.url, 'Behind a thick wall');
   let read = 0;
   const waiting = page.getByTestId('waiting');

@@ -12,7 +12,6 @@ test('one pot for several canvases: weighed, recorded on each, taken from the st
   page,
   freshServer,
 }) => {
-  test.setTimeout(120_000);
   for (const title of ['First', 'Second']) {
     await newCanvas(page, freshServer.url, title, '600', '400');
     for (const [name, button] of STEPS) {

@@ -4,7 +4,6 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
   page,
   freshServer,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(freshServer.url);
   await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Title').fill('Found in the boat shed');

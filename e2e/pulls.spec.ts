@@ -4,7 +4,6 @@ test('pulls are worked out, tried on the practice scale, gone by on the cloth, a
   page,
   freshServer,
 }) => {
-  test.setTimeout(120_000);
   const jobId = await newCanvas(page, freshServer.url, 'Pulled by the list', '600', '450');
   await stage(page, 'Fasten').click();
   const tab = (name: string) => page.getByRole('tab', { name, exact: true }).click();

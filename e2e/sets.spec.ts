@@ -35,7 +35,6 @@ test('twelve canvases go from the brief to the hand-over with few clicks; one fr
   page,
   freshServer,
 }) => {
-  test.setTimeout(120_000);
   const hand = new Counted(page);
   const button = (name: string | RegExp) => page.getByRole('button', { name });
   await page.goto(freshServer.url);
@@ -132,7 +131,6 @@ async function tabTo(page: Page, name: string): Promise<void> {
 }
 
 test('three go the whole way by keys alone', async ({ page, freshServer }) => {
-  test.setTimeout(120_000);
   const enter = async (name: string) => {
     await tabTo(page, name);
     await page.keyboard.press('Enter');

@@ -25,7 +25,6 @@ test('a database made by other migrations stops the start, and is left as it is'
 });
 
 test('the demo is laid out once: what was changed in it stands after a restart', async ({ page }) => {
-  test.setTimeout(120_000);
   const server = await startServer({ demo: true });
   try {
     await page.goto(`${server.url}/job/demo-135`);

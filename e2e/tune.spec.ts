@@ -114,7 +114,6 @@ test('three taps through the microphone tell the tension, which is kept with its
 });
 
 test('silence, a cut-off tap and speech are refused, each with its reason', async ({ freshServer, page }) => {
-  test.setTimeout(120_000);
   const id = await newCanvas(page, freshServer.url, 'Refused', '410', '560');
   const random = randomLcg(0.5);
   const loud = simulatedTap('C', SPAN, 0.34, PULL, 3).samples.map((value) => Math.max(-1, Math.min(1, 4 * value)));

@@ -6,8 +6,6 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   emptyServer,
   freshServer,
 }, info) => {
-  // The whole of a job in one go: the longest way there is.
-  test.setTimeout(120_000);
   const id = await newCanvas(page, emptyServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
 
   await test.step('brief', async () => {
@@ -99,7 +97,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
     await page.getByLabel('On the scale').fill('1.75');
     await page.getByLabel('On the label').fill('Aurora, this way up');
     await record(page, 'Record the handover');
-    await expect(page.getByText(/^Recorded .* by Wenna/)).toBeVisible();
+    await expect(page.getByText(/^Recorded .* by \S/)).toBeVisible();
   });
 
   await page.reload();
