@@ -97,7 +97,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
     await page.getByLabel('On the scale').fill('1.75');
     await page.getByLabel('On the label').fill('Aurora, this way up');
     await record(page, 'Record the handover');
-    await expect(page.getByText(/^Recorded .* by \S/)).toBeVisible();
+    await expect(page.getByText(/^Recorded .* by Me/)).toBeVisible();
   });
 
   await page.reload();
