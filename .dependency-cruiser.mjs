@@ -5,6 +5,7 @@ const FROM_NPM = 'node_modules/';
 
 const config = {
   allowedSeverity: 'error',
+  forbidden: [{ name: 'no-circle', severity: 'error', from: {}, to: { circular: true } }],
   allowed: [
     allow('core', 'core'),
     allow('drawing', 'drawing', 'core'),

@@ -14,7 +14,7 @@ import { decimal } from '@/core/units/numeral';
 import { Choice } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { Weighing } from './WhatIfPage';
+import type { Weighing } from './weighing';
 
 interface Point {
   value: number;

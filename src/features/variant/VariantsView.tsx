@@ -29,7 +29,7 @@ import { MiniCanvas } from '../bench/MiniCanvas';
 import { refusalWords } from '../refusalWords';
 import type { HandNoise } from '@/core/fasten/hand';
 import { useSend } from '../useSend';
-import type { Weighing } from './WhatIfPage';
+import type { Weighing } from './weighing';
 import { type Unevenness, useUnevenness } from './useUnevenness';
 import { FIELD_NAMES, VariantField, fieldWords } from './VariantField';
 import { useVariants } from './useVariants';

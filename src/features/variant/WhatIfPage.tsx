@@ -2,10 +2,10 @@
 /* What if: other make-ups of a job beside the one that stands, and what follows when one quantity is moved. */
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { caseOf, type HouseLessons, type JobCase } from '@/core/case/jobCase';
+import { caseOf, type HouseLessons } from '@/core/case/jobCase';
 import { type PriceList, pricesOf } from '@/core/cost/bill';
 import type { JobInputs } from '@/core/job/job';
-import { type WeighedVariant, weighVariant } from '@/core/variant/weighedVariant';
+import { weighVariant } from '@/core/variant/weighedVariant';
 import type { StoredVariant } from '@/db/jobVariants';
 import type { JobWithLog } from '@/server/jobReading';
 import { printSize } from '@/core/units/length';
@@ -14,6 +14,7 @@ import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { QuantityView } from './QuantityView';
 import { VariantsView } from './VariantsView';
+import type { Weighing } from './weighing';
 
 interface WhatIfPageProps {
   found: JobWithLog;
@@ -28,9 +29,6 @@ const VIEWS = [
   { id: 'variants', name: 'Side by side' },
   { id: 'quantity', name: 'One quantity moved' },
 ] as const;
-
-/** A make-up read as a case and weighed; or why it cannot be. */
-export type Weighing = { here: JobCase; weighed: WeighedVariant } | { says: string };
 
 export function WhatIfPage({ found, variants, prices, lessons, view, nowMs }: WhatIfPageProps) {
   const { rules, tape } = useWorkshop();

@@ -8,6 +8,7 @@ import type { StoreUnit } from '@/core/cost/materialNeeds';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
+import type { Overrides } from './overrides';
 import { SALOON_INPUTS, leftAtEnds } from './demoSaloon';
 import type { GroundStock } from '@/db/groundStocks';
 import type { JobInputs } from '@/core/job/job';
@@ -123,8 +124,6 @@ export const DEMO_CLOTH: Omit<StockCloth, 'id' | 'selvedgeMm'>[] = [
     flaws: [{ x: 200, y: 470, w: 20, h: 20, note: 'knot' }],
   },
 ];
-
-export type Overrides = { [K in keyof Omit<JobInputs, 'kit'>]?: Partial<JobInputs[K]> };
 
 export interface DemoRecord {
   stage: StageId;

@@ -1,7 +1,7 @@
 /* The old painting of the ferry saloon: as it was found and measured, and the old frame it goes back into. */
 import type { JobInputs } from '@/core/job/job';
 import { length } from '@/core/units/length';
-import type { Overrides } from './demoJobs';
+import type { Overrides } from './overrides';
 
 /** Margins left at the two ends of each side, mm: top, right, bottom, left. */
 export const leftAtEnds = (...ends: [first: number, second: number][]): JobInputs['cloth']['left'] => {
