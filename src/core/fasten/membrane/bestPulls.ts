@@ -5,7 +5,7 @@
  * pull to pull (coordinate descent, converges for a positive definite matrix; Hildreth, 1957). Several guesses of the cloth are
  * summed, so that no pull stands on one of them alone.
  */
-import { spread } from './clothMeasures';
+import { evenness } from './clothMeasures';
 import type { Influence } from './influence';
 
 /** What pulls are looked for under. */
@@ -49,21 +49,14 @@ export function expectedEdge(
     for (let column = 0; column < columns; column += 1) sum += nPerMPerN[row * columns + column]! * pullsN[column]!;
     return sum;
   });
-  const pushing = edge.filter((one) => one < 0).length;
-  const { mean, unevenness: linear } = spread(edge);
+  const { mean, unevenness, linear, pushing } = evenness(edge);
   if (!(mean > 0)) return { meanNPerM: mean, unevenness: 1, linear, expected: 1, pushing };
   let scatter = 0;
   for (let column = 0; column < columns; column += 1) {
     if (laidOn[column]) continue;
     scatter += (noise * pullsN[column]!) ** 2 * columnScatter({ rows, events, nPerMPerN }, column);
   }
-  return {
-    meanNPerM: mean,
-    unevenness: spread(edge.map((one) => Math.max(0, one))).unevenness,
-    linear,
-    expected: Math.sqrt(linear ** 2 + scatter / mean ** 2),
-    pushing,
-  };
+  return { meanNPerM: mean, unevenness, linear, expected: Math.sqrt(linear ** 2 + scatter / mean ** 2), pushing };
 }
 
 /** Variance of a column over the rows. */

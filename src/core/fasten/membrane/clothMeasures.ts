@@ -10,9 +10,12 @@ import { type MembraneMesh, eachElement, nodeAt } from './membraneMesh';
 export interface ClothMeasures {
   /** Tension at every place over its width, N/m; 0 where no fastener holds. */
   edgeNPerM: Float64Array;
-  /** Mean and spread (standard deviation over mean) of those that hold. */
+  /** Mean of those that hold. */
   meanEdgeNPerM: number;
+  /** Their standard deviation over the mean; one that would push counts as holding nothing. */
   unevenness: number;
+  /** Fasteners that would push: what no fastener does. */
+  pushing: number;
   /** Mean tension across and down in the middle 80 % of the face, N/m. */
   acrossNPerM: number;
   downNPerM: number;
@@ -66,6 +69,18 @@ export function spread(values: readonly number[]): { mean: number; unevenness: n
   return { mean, unevenness: mean > 0 ? Math.sqrt(variance) / mean : 1 };
 }
 
+/**
+ * How even an edge is: a fastener that would push holds nothing, for none pushes; `linear` lets it push, as the linear cloth has it.
+ *
+ * @example evenness([100, 300]) // { mean: 200, unevenness: 0.5, linear: 0.5, pushing: 0 }
+ */
+export function evenness(edge: readonly number[]): { mean: number; unevenness: number; linear: number; pushing: number } {
+  const { mean, unevenness: linear } = spread(edge);
+  const pushing = edge.filter((one) => one < 0).length;
+  const held = mean > 0 && pushing > 0 ? spread(edge.map((one) => Math.max(0, one))).unevenness : linear;
+  return { mean, unevenness: held, linear, pushing };
+}
+
 /** The node in the middle of the cloth, or nearest to it. */
 export const middleNode = (mesh: MembraneMesh): number => nodeAt(mesh, (mesh.xs.length - 1) >> 1, (mesh.ys.length - 1) >> 1);
 
@@ -88,13 +103,14 @@ export function clothMeasures(
   const tensions = tensionsOf(membrane, strains);
   const edgeNPerM = Float64Array.from(outwardForces(places, forces), (force, at) => (1000 * force) / widths[at]!);
   const holding = places.map((_place, at) => at).filter((at) => forces[2 * at] !== 0 || forces[2 * at + 1] !== 0);
-  const { mean, unevenness } = spread(holding.map((at) => edgeNPerM[at]!));
+  const { mean, unevenness, pushing } = evenness(holding.map((at) => edgeNPerM[at]!));
   const inside = insideMeans(membrane, strains, tensions);
   const node = middleNode(mesh);
   return {
     edgeNPerM,
     meanEdgeNPerM: mean,
     unevenness,
+    pushing,
     ...inside,
     drift: { xMm: moves[2 * node]!, yMm: moves[2 * node + 1]! },
     low: holding.filter((at) => edgeNPerM[at]! < LOW_PART * mean),

@@ -6,7 +6,7 @@ import { stapleModel } from '../../stages/fasten/stapleModel';
 import { length } from '../../units/length';
 import { firstSteps } from './firstSteps';
 import { condensedMembrane } from './membrane';
-import { clothMeasures, edgeWidths, principal } from './clothMeasures';
+import { clothMeasures, edgeWidths, principal, spread } from './clothMeasures';
 import { nodeAt } from './membraneMesh';
 import { type RouteRun, type RunFrame, type RunOptions, type StapleModel, simulateRoute, tensionField } from './simulateRoute';
 
@@ -79,6 +79,19 @@ describe('a route on the simulated cloth', () => {
       expect(sums[0]! / sums[1]!).toBeGreaterThan(0.8);
       expect(sums[0]! / sums[1]!).toBeLessThan(1.25);
     }
+  });
+
+  it('counts a fastener that would push as holding nothing, and how many would', () => {
+    const inputs = newInputs('t', length(1500), length(1000));
+    const wide = stapleModel(inputs, DEFAULT_RULES);
+    const { result: cloth } = told(condensedMembrane(wide.mesh, wide.cloth));
+    const { end } = told(simulateRoute(cloth, wide)).result;
+    const edge = [...end.edgeNPerM];
+    expect(end.pushing).toBe(edge.filter((one) => one < 0).length);
+    expect(end.pushing).toBeGreaterThan(0);
+    expect(end.unevenness).toBeLessThan(spread(edge).unevenness - 0.02);
+    expect(end.unevenness).toBeCloseTo(spread(edge.map((one) => Math.max(0, one))).unevenness, 9);
+    expect(run(modelOf({ secondRound: true })).result.end.pushing).toBe(0);
   });
 
   it('finds nothing to pull against when one side is finished first', () => {

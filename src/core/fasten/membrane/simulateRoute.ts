@@ -151,11 +151,12 @@ function boundsDoubt({ edgeNPerM, meanEdgeNPerM }: ClothMeasures): RunDoubt | nu
 
 /** Measures at another pull: tensions grow with it, shares and spreads stay. */
 function scaled(measures: ClothMeasures, scale: number): ClothMeasures {
-  const { edgeNPerM, meanEdgeNPerM, unevenness, acrossNPerM, downNPerM, slackShare, skewDeg, drift, low } = measures;
+  const { edgeNPerM, meanEdgeNPerM, unevenness, pushing, acrossNPerM, downNPerM, slackShare, skewDeg, drift, low } = measures;
   return {
     edgeNPerM: edgeNPerM.map((value) => value * scale),
     meanEdgeNPerM: meanEdgeNPerM * scale,
     unevenness,
+    pushing,
     acrossNPerM: acrossNPerM * scale,
     downNPerM: downNPerM * scale,
     slackShare,

@@ -94,6 +94,14 @@ describe('what the simulated cloth says of a route', () => {
     expect(about('unopposed', { ...one, run: { ...one.run, unopposed: 7 } })).toMatchObject({ level: 'watch', measured: 7 });
   });
 
+  it('says of fasteners that would push that they hold nothing', () => {
+    const one = job();
+    const because = (pushing: number) =>
+      about('evenness', { ...one, run: { ...one.run, end: { ...one.run.end, pushing } } })!.because;
+    expect(because(3)).toContain('have to push (3), a fastener holds nothing');
+    expect(because(0)).not.toContain('push');
+  });
+
   it('tells a difference only where bands do not meet', () => {
     expect(bandsMeet([0.3, 0.4], [0.4, 0.5])).toBe(true);
     expect(bandsMeet([0.3, 0.4], [0.41, 0.5])).toBe(false);

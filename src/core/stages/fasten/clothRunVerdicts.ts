@@ -129,7 +129,7 @@ function evennessVerdict(
       low === 0
         ? 'Every fastener holds at least half of the mean.'
         : `${low} of ${places.length} hold less than half of the mean: the first ones go slack as their neighbours are pulled.`,
-    because: 'Tension at each fastener over its pitch, at the end of the route.',
+    because: `Tension at each fastener over its pitch, at the end of the route.${end.pushing > 0 ? ` Where the cloth would have to push (${end.pushing}), a fastener holds nothing: it is counted as that.` : ''}`,
     doThis: gain
       ? `Draw and set again: ${names.join('; ')}. Expected unevenness ${look!.before.toFixed(2)} → ${gain.unevenness.toFixed(2)}.`
       : look

@@ -98,8 +98,8 @@ export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }:
       </table>
       <p className="soft mt-1 text-[13px]">
         Unevenness is the spread of tension from fastener to fastener, for twelve hands that vary by{' '}
-        {Math.round(100 * noiseOf(rules, lessons.handNoise))} % from pull to pull. Bands that meet tell no difference.{' '}
-        {MODEL_LIMITS}
+        {Math.round(100 * noiseOf(rules, lessons.handNoise))} % from pull to pull; a fastener that would push counts as holding
+        nothing. Bands that meet tell no difference. {MODEL_LIMITS}
       </p>
       <PulledRoutes inputs={inputs} compared={compared} worker={worker} noise={lessons.handNoise} />
     </>
@@ -121,10 +121,15 @@ function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | n
     );
   const band = handBand(run);
   const words = !all || !best ? '' : run === best ? 'most even' : bandsMeet(band, handBand(best)) ? 'no difference' : 'less even';
+  const { pushing } = run.end;
   return (
     <>
       <td className="pl-4 whitespace-nowrap">
-        {band[0].toFixed(2)} to {band[1].toFixed(2)} <span className="soft font-normal">{words}</span>
+        {band[0].toFixed(2)} to {band[1].toFixed(2)}{' '}
+        <span className="soft font-normal">
+          {words}
+          {pushing > 0 && `${words && ', '}${pushing} ${pushing === 1 ? 'holds' : 'hold'} nothing`}
+        </span>
       </td>
       <td className="text-right whitespace-nowrap">{decimal(100 * run.end.slackShare, 0)} %</td>
     </>
