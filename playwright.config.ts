@@ -9,6 +9,11 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 15_000 },
   workers: 2,
+  // What listens to a microphone in real time runs last, with the machine to itself.
+  projects: [
+    { name: 'pages', testIgnore: 'tune.spec.ts' },
+    { name: 'taps', testMatch: 'tune.spec.ts', dependencies: ['pages'] },
+  ],
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
