@@ -160,6 +160,6 @@ export function* workedPulls(
     edges,
     floor: Math.min(expectedEdge(reckoned, alone, bounds.noise).expected, edges.reckoned.worked.expected),
     drift: insideBy(membrane, compliance, model, levels.pullsN).drift,
-    taughtDrift: insideBy(membrane, compliance, model, taughtN).drift,
+    taughtDrift: { xMm: unit.drift.xMm * firmN, yMm: unit.drift.yMm * firmN },
   };
 }

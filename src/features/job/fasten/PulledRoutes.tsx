@@ -50,7 +50,8 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
       : [],
   );
   const floor = Math.min(...done.flatMap((one) => (one?.plan ? [one.plan.floor] : [])));
-  const asEven = told.filter(({ worked }) => worked - Math.min(...told.map((one) => one.worked)) <= WITHIN_THE_BAND);
+  const mostEven = Math.min(...told.map(({ worked }) => worked));
+  const asEven = told.filter(({ worked }) => worked - mostEven <= WITHIN_THE_BAND);
   const busy = done.some((one) => one === null);
   return (
     <section aria-label="Routes with pulls of their own" aria-busy={busy && !error} className="mt-3 space-y-2">
