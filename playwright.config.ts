@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 
-/** The real interface in Debian's Chromium; every file of tests starts servers of its own (see e2e/server.ts). */
+/** The real interface in Debian's Chromium; every worker starts servers of its own (see e2e/test.ts). */
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: './e2e/globalSetup.ts',

@@ -1,6 +1,6 @@
 /*
- * The test with what every browser test here needs: a server of its own per file, pages that fail the test on
- * an error in the console, a broken request or a request that leaves the machine, and the words of a maker.
+ * The test with what every browser test here needs: a server for each worker or a fresh one, pages that fail the
+ * test on an error in the console, a broken request or a request that leaves the machine, and the words of a maker.
  */
 import { type Locator, type Page, expect, test as base } from '@playwright/test';
 import { type TestServer, startServer } from './server';
@@ -14,6 +14,7 @@ interface Fixtures {
   freshServer: TestServer;
 }
 
+/** Workshops that the tests of a worker share: canvases may be added to them; what all of them would see, its rules and materials, is changed on a fresh one. */
 interface WorkerFixtures {
   demoServer: TestServer;
   emptyServer: TestServer;

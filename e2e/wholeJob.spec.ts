@@ -141,6 +141,28 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   await page.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Aurora over the slip' })).toBeVisible();
   expect(page.url()).not.toContain(id);
+
+  // Made where the wood of the same name is softer: it comes in, and says whose wood is planned with.
+  const softer = JSON.parse(readFileSync(file, 'utf8')) as { job: { id: string }; log: object[]; materials: object };
+  const wood = {
+    id: 'spruce',
+    name: 'Spruce',
+    eGPa: 8.5,
+    densityKgM3: 430,
+    knots: null,
+    offered: true,
+    source: 'measured there',
+  };
+  softer.job.id = 'elsewhere';
+  softer.log = [];
+  softer.materials = { profiles: [], species: [wood], fabrics: [] };
+  await page.goto(freshServer.url);
+  await page
+    .getByLabel('Job file')
+    .setInputFiles({ name: 'softer.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(softer)) });
+  const notice = page.getByRole('status').filter({ hasText: 'Spruce has other figures in its file than here' });
+  await notice.getByRole('link', { name: 'Open it' }).click();
+  await expect(page).toHaveURL(`${freshServer.url}/job/elsewhere`);
 });
 
 test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, emptyServer }) => {

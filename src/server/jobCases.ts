@@ -2,7 +2,7 @@
  * What can be done with jobs. Each write is one transaction; a refusal changes nothing.
  */
 import { isDeepStrictEqual } from 'node:util';
-import { type Materials, materialViolations, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
+import { type Materials, materialViolations, materialsUnlike, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
 import { isPractice } from '@/core/job/practice';
 import { inputsViolations, newInputs } from '@/core/job/job';
@@ -215,8 +215,19 @@ export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Ou
   return withdraw.immediate();
 }
 
+/** A job that came from elsewhere, and the bar, wood and cloth of it that are others in this house. */
+export interface TakenIn extends StoredJob {
+  unlike: string[];
+}
+
+/** What came in, told beside the house it came into. */
+export function takenIn(stored: StoredJob, rules: HouseRules, materials: Materials): TakenIn {
+  const { bars, cloth } = stored.inputs;
+  return { ...stored, unlike: materialsUnlike({ ...bars, fabric: cloth.fabric }, rules, { materials }) };
+}
+
 /** Takes in a job file: all of it or nothing. A job that is here already is refused; a taken number is moved on. */
-export function importJob({ database, now, newId }: Workshop, { text, keepBoth }: Request<'importJob'>): Outcome<StoredJob> {
+export function importJob({ database, now, newId }: Workshop, { text, keepBoth }: Request<'importJob'>): Outcome<TakenIn> {
   const read = readJson(text);
   if (!read.ok) return read;
   const file = checked(jobFileShape, 'jobFile', upgradeJobFile(read.value));
@@ -231,7 +242,7 @@ export function importJob({ database, now, newId }: Workshop, { text, keepBoth }
     ...logViolations(job.inputs, log).map(({ index, says }) => ({ field: `log.${index}`, says })),
   ];
   if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
-  const take = database.transaction((): Outcome<StoredJob> => {
+  const take = database.transaction((): Outcome<TakenIn> => {
     const here = findJob(database, job.id);
     if (here)
       return {
@@ -257,7 +268,7 @@ export function importJob({ database, now, newId }: Workshop, { text, keepBoth }
     const stored = insertJob(database, { ...job, number }, now().toISOString());
     for (const entry of log) insertLogEntry(database, job.id, entry, true);
     for (const variant of variants) insertVariant(database, job.id, { ...variant, id: newId() }, now().toISOString());
-    return done(stored);
+    return done(takenIn(stored, added ?? rules, materials));
   });
   return take.immediate();
 }

@@ -9,10 +9,10 @@ import { upgradeInputs } from '@/core/file/upgradeJob';
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import type { Tape } from '@/core/units/length';
 import { broughtAs, insertLogEntry } from '@/db/logEntries';
-import { findJob, insertJob, nextNumber, type StoredJob } from '@/db/jobs';
+import { findJob, insertJob, nextNumber } from '@/db/jobs';
 import { readRules, writeRules } from '@/db/workshops';
 import { checked } from './checked';
-import { addedMaterials, unknownMaterial } from './jobCases';
+import { type TakenIn, addedMaterials, takenIn, unknownMaterial } from './jobCases';
 import { caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
 import { type Outcome, done, refuse } from './outcome';
 import { readJson } from './readJson';
@@ -40,7 +40,7 @@ function upgraded(plain: unknown): unknown {
 }
 
 /** Takes in a passport: all of it or nothing. A canvas that was made here, or came already, is refused with its number. */
-export function takePassport(workshop: Workshop, { text, maker }: Request<'takePassport'>): Outcome<StoredJob> {
+export function takePassport(workshop: Workshop, { text, maker }: Request<'takePassport'>): Outcome<TakenIn> {
   const { database, now, newId } = workshop;
   const read = readJson(text);
   if (!read.ok) return read;
@@ -79,7 +79,7 @@ export function takePassport(workshop: Workshop, { text, maker }: Request<'takeP
     ...logViolations(inputs, log).map(({ index, says }) => ({ field: `life.${index - 1}`, says })),
   ];
   if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
-  const take = database.transaction((): Outcome<StoredJob> => {
+  const take = database.transaction((): Outcome<TakenIn> => {
     const here = findJob(database, made.id);
     if (here) return refuse(`This canvas was made here: it is No. ${here.number}.`);
     const before = broughtAs(database, made.id);
@@ -94,7 +94,7 @@ export function takePassport(workshop: Workshop, { text, maker }: Request<'takeP
     const at = now().toISOString();
     const stored = insertJob(database, { id: newId(), number: nextNumber(database), createdAt: made.at, inputs }, at);
     for (const entry of log) insertLogEntry(database, stored.id, entry, true);
-    return done(stored);
+    return done(takenIn(stored, added ?? rules, materials));
   });
   return take.immediate();
 }

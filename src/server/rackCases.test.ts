@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { NO_CHANGES } from '@/core/house/materials';
 import { PROFILES } from '@/core/frame/profiles';
+import { SPECIES } from '@/core/frame/timber';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
@@ -161,8 +162,18 @@ describe('materials of the house', () => {
     const { revision: _revision, ...bare } = found.job;
     const text = printJobFile(jobFile(bare, found.log, houseRules(workshop).rules.materials));
     const other = empty();
-    value(importJob(other, { text, keepBoth: false }));
+    expect(value(importJob(other, { text, keepBoth: false })).unlike).toEqual([]);
     expect(houseRules(other).rules.materials.profiles).toEqual([own]);
+    const elsewhere = JSON.parse(text) as { job: { id: string }; materials: { profiles: object[]; species: object[] } };
+    elsewhere.job.id = 'again';
+    elsewhere.materials.profiles = [{ ...own, widthMm: 45 }];
+    elsewhere.materials.species = SPECIES.filter((row) => row.id === found.job.inputs.bars.species).map((row) => ({
+      ...row,
+      eGPa: 8,
+    }));
+    const again = JSON.stringify({ ...elsewhere, log: [] });
+    expect(value(importJob(other, { text: again, keepBoth: false })).unlike).toEqual(['Quay bar', 'Spruce']);
+    expect(houseRules(other).rules.materials).toEqual({ ...NO_CHANGES, profiles: [own] });
     const stripped = JSON.stringify({ ...(JSON.parse(text) as object), materials: NO_CHANGES });
     expect(said(importJob(empty(), { text: stripped, keepBoth: false }))).toMatch(/no bar “own-1”/);
   });

@@ -19,7 +19,7 @@ import { groundsOf, recordBatch, setStock } from './groundCases';
 import { inOurWords } from './inOurWords';
 import { inTurns } from './inTurns';
 import { countsFrom, countsText, takeInList } from './lists/listCases';
-import { createJob, importJob, recordStep, removeJob, saveInputs, withdrawRecord } from './jobCases';
+import { type TakenIn, createJob, importJob, recordStep, removeJob, saveInputs, withdrawRecord } from './jobCases';
 import { type JobWithLog, openJob } from './jobReading';
 import { LOOKS_ON, looksOn } from './network/asking';
 import { type Outcome, done, refuse } from './outcome';
@@ -78,6 +78,14 @@ const newJobAgain = {
   again: (workshop: Workshop, _request: unknown, ofId: string) => theJob(workshop, ofId),
   about: ({ id }: StoredJob) => id,
 };
+/** As a new job; which materials are unlike was told with the first answer. */
+const takenInAgain = {
+  again: (workshop: Workshop, _request: unknown, ofId: string): Outcome<TakenIn> => {
+    const job = theJob(workshop, ofId);
+    return job.ok ? done({ ...job.value, unlike: [] }) : job;
+  },
+  about: ({ id }: TakenIn) => id,
+};
 const theSetAgain = {
   again: ({ database }: Workshop, _request: unknown, ofId: string) => {
     const set = findJobSet(database, ofId);
@@ -108,13 +116,13 @@ export const WRITES = {
   withdrawTogether: write('withdrawTogether', { act: withdrawTogether, again: (_workshop, { entries }) => done(entries.length) }),
   archive: write('archive', { act: archiveJobs, again: (_workshop, { canvases }) => done(canvases.length) }),
   keepCare: write('keepCare', { act: keepCare, again: jobWithLog }),
-  takePassport: write('takePassport', { act: takePassport, ...newJobAgain }),
+  takePassport: write('takePassport', { act: takePassport, ...takenInAgain }),
   keepHanging: write('keepHanging', { act: keepHanging, again: jobWithLog }),
   keepVariant: write('keepVariant', { act: keepVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
   dropVariant: write('dropVariant', { act: dropVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
   adoptVariant: write('adoptVariant', { act: adoptVariant, again: jobWithLog }),
   removeJob: write('removeJob', { act: removeJob, again: () => done(null) }),
-  importJob: write('importJob', { act: importJob, ...newJobAgain }),
+  importJob: write('importJob', { act: importJob, ...takenInAgain }),
   saveInputs: write('saveInputs', {
     // Ticks of the kit alone: see there.
     looking: true,

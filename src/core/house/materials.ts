@@ -42,6 +42,21 @@ export const woodOf = (house: House, id: string): Species => byId(speciesOf(hous
 /** The cloth with this id. @throws RangeError when the house has none */
 export const fabricOf = (house: House, id: string): Fabric => byId(fabricsOf(house), id);
 
+/**
+ * The bar, wood and cloth a canvas is made of that are others in this house than where it comes from, by their names here:
+ * what is planned anew is planned with this house's. `there` is the house it comes from, as far as its file tells.
+ *
+ * @example materialsUnlike({ profile: 'standard', species: 'spruce', fabric: '' }, { materials: { profiles: [], species: [], fabrics: [] } }, { materials: { profiles: [], species: [], fabrics: [] } }) // []
+ */
+export function materialsUnlike(of: Record<'profile' | 'species' | 'fabric', string>, here: House, there: House): string[] {
+  const unlike = <R extends { id: string; name: string }>(id: string, table: (house: House) => R[]): string[] => {
+    const [own, theirs] = [here, there].map((house) => table(house).find((row) => row.id === id));
+    const keys = Object.keys({ ...own, ...theirs }) as (keyof R)[];
+    return own && keys.some((key) => JSON.stringify(own[key]) !== JSON.stringify(theirs?.[key])) ? [own.name] : [];
+  };
+  return [...unlike(of.profile, profilesOf), ...unlike(of.species, speciesOf), ...unlike(of.fabric, fabricsOf)];
+}
+
 const named = (rows: readonly { id: string; name: string; source: string }[]): string[] => {
   const twice = rows.filter((row, index) => rows.findIndex((one) => one.id === row.id) !== index);
   const nameless = rows.filter((row) => row.name.trim() === '' || row.id.trim() === '');

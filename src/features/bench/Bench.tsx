@@ -10,6 +10,7 @@ import { PRACTICE } from '@/core/job/practice';
 import { importJobAction } from '@/server/actions';
 import { printDuration } from '@/core/units/duration';
 import { type Tape, printSize } from '@/core/units/length';
+import type { TakenIn } from '@/server/jobCases';
 import type { Compared } from '@/server/outcome';
 import type { BenchPage, BenchRow, BenchSet } from '@/server/workshopCases';
 import { clockWords } from '@/ui/Clock';
@@ -20,6 +21,7 @@ import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { dueWords } from '../job/JobHeader';
 import { fileText } from '../fileText';
+import { TakenInNotice } from '../TakenInNotice';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
 import { BrokenJob } from './BrokenJob';
@@ -273,11 +275,13 @@ function ImportButton() {
   const [says, setSays] = useState<string | null>(null);
   /** A file whose job is here already. */
   const [twin, setTwin] = useState<{ name: string; text: string; number: number; compared: Compared } | null>(null);
+  const [unlike, setUnlike] = useState<TakenIn | null>(null);
   const takeText = async (name: string, text: string, keepBoth: boolean) => {
     setSays(null);
     setTwin(null);
+    setUnlike(null);
     const outcome = await send(importJobAction, { text, keepBoth });
-    if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
+    if (outcome.ok) return outcome.value.unlike.length > 0 ? setUnlike(outcome.value) : router.push(`/job/${outcome.value.id}`);
     setSays(`${name} was not taken in. ${refusalWords(outcome)}`);
     if (outcome.kind === 'here') setTwin({ name, text, number: outcome.number, compared: outcome.compared });
   };
@@ -306,6 +310,7 @@ function ImportButton() {
           )}
         </p>
       )}
+      {unlike && <TakenInNotice canvas={unlike} href={`/job/${unlike.id}`} />}
       {twin && <Comparison number={twin.number} compared={twin.compared} />}
     </>
   );

@@ -11,8 +11,10 @@ import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { FileButton } from '@/ui/FileButton';
 import { useAwake } from '@/ui/useAwake';
+import type { TakenIn } from '@/server/jobCases';
 import { takePassportAction } from '@/server/actions';
 import { fileText } from '../fileText';
+import { TakenInNotice } from '../TakenInNotice';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
 import { ScanDialog } from './ScanDialog';
@@ -40,12 +42,15 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
   const [typed, setTyped] = useState(page.find);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => () => void (timer.current && clearTimeout(timer.current)), []);
+  const [unlike, setUnlike] = useState<TakenIn | null>(null);
   const take = async (file: File) => {
     setSays(null);
+    setUnlike(null);
     const read = await fileText(file);
     if (!read.ok) return setSays(read.says);
     const outcome = await send(takePassportAction, { text: read.text, maker });
-    if (outcome.ok) return router.push(`/job/${outcome.value.id}/life`);
+    if (outcome.ok)
+      return outcome.value.unlike.length > 0 ? setUnlike(outcome.value) : router.push(`/job/${outcome.value.id}/life`);
     setSays(`${file.name} was not taken in. ${refusalWords(outcome)}`);
   };
   const { rows, count, filter, from, most, lookAgain, dampFrom } = page;
@@ -103,6 +108,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
             {says}
           </p>
         )}
+        {unlike && <TakenInNotice canvas={unlike} href={`/job/${unlike.id}/life`} />}
       </header>
       {scans && <ScanDialog onClose={() => setScans(false)} />}
       <div className="min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-2">
