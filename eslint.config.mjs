@@ -18,10 +18,14 @@ const BROWSER = [
   'crypto',
 ];
 
+const REACT = ['src/**/*.tsx', 'src/**/use[A-Z]*.ts'];
+
 export default tseslint.config(
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'data/**', 'test-results/**'] },
   ...tseslint.configs.recommended,
-  ...next,
+  // Rules of React and of pages, where there are components and hooks.
+  ...next.map((config) => (config.rules ? { ...config, files: REACT } : config)),
+  { files: REACT, rules: { 'react-hooks/incompatible-library': 'off' } },
   {
     rules: {
       '@typescript-eslint/no-unused-vars': [
@@ -32,7 +36,6 @@ export default tseslint.config(
       '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       'max-lines': ['error', { max: 400 }],
       eqeqeq: 'error',
-      'react-hooks/incompatible-library': 'off',
     },
   },
   {

@@ -7,8 +7,8 @@ export function TakenInNotice({ canvas, href }: { canvas: TakenIn; href: string 
   return (
     <p role="status" className="w-full text-[14px]">
       <span aria-hidden>▲ </span>
-      {inputs.brief.title} came in as No. {number}. {unlike.join(' and ')} {unlike.length === 1 ? 'has' : 'have'} other figures in its
-      file than here: what is recorded keeps its own, what is planned from here on uses those of{' '}
+      {inputs.brief.title} came in as No. {number}. {unlike.join(' and ')} {unlike.length === 1 ? 'has' : 'have'} other figures in
+      its file than here: what is recorded keeps its own, what is planned from here on uses those of{' '}
       <Link href="/bars?view=materials" prefetch={false} className="link">
         this house
       </Link>

@@ -4,7 +4,6 @@ import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { type JobInputs, jobInputsShape, newInputs } from '@/core/job/job';
 import { type StageId, runOf } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
-import { openDatabase } from '@/db/openDatabase';
 import { readRules } from '@/db/workshops';
 import { seedDemo } from './demo/seedDemo';
 import { checked } from './checked';
@@ -13,32 +12,16 @@ import { openJob } from './jobReading';
 import { houseLessons } from './learnedCases';
 import { REQUESTS } from './requests';
 import type { Outcome, Refusal } from './outcome';
+import { type TestWorkshop, demoWorkshop, testWorkshop, value } from './testWorkshop';
 import type { Workshop } from './workshop';
 import { type LogRow, benchPage, dryingClocks, logPage, saveRules } from './workshopCases';
 
-let minutes: number;
-let serial: number;
-let workshop: Workshop;
-
-/** An empty workshop whose clock stands at noon and moves by hand. */
-function emptyWorkshop(): Workshop {
-  return {
-    database: openDatabase(':memory:'),
-    now: () => new Date(Date.parse('2031-05-04T12:00:00Z') + minutes * 60_000),
-    newId: () => `id-${(serial += 1)}`,
-  };
-}
+let workshop: TestWorkshop;
 
 beforeEach(() => {
-  minutes = 0;
-  serial = 0;
-  workshop = emptyWorkshop();
+  workshop = testWorkshop();
 });
 
-function value<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
-  return outcome.value;
-}
 const refusal = (outcome: Outcome<unknown>): Refusal => {
   if (outcome.ok) throw new Error('expected a refusal');
   return outcome;
@@ -68,7 +51,7 @@ function work(jobId: string, last: StageId): void {
   value(saveInputs(workshop, { jobId, revision: job.revision, inputs }));
   for (const stage of runOf(false).slice(0, runOf(false).indexOf(last) + 1)) {
     for (let coats = stage === 'prime' ? 3 : 1; coats > 0; coats -= 1) {
-      minutes += 300;
+      workshop.pass(300);
       value(
         recordStep(workshop, {
           jobId,
@@ -225,7 +208,7 @@ describe('working on a job', () => {
     const [clock] = dryingClocks(workshop).clocks;
     const dries = (Date.parse(clock!.readyAt) - Date.parse(clock!.startedAt)) / 60_000;
     expect(dries).toBeGreaterThan(180);
-    minutes += dries + 1;
+    workshop.pass(dries + 1);
     expect(benchPage(workshop).rows[0]!.next.state).toBe('now');
   });
 
@@ -309,7 +292,7 @@ function allEntries(of: Workshop): LogRow[] {
 
 describe('the demo workshop', () => {
   it('has what a maker should see at once, every record by way of the use cases, and the same each time', () => {
-    seedDemo(workshop.database, workshop.now());
+    workshop = demoWorkshop();
     const { rows: open } = benchPage(workshop);
     expect(open.length).toBeGreaterThanOrEqual(9);
     expect(new Set(open.map((row) => row.next.stage)).size).toBeGreaterThanOrEqual(6);
@@ -322,7 +305,7 @@ describe('the demo workshop', () => {
     expect(years).toBeGreaterThan(1.9);
     const hours = entries.filter(({ stage }) => stage !== 'prime').map(({ at }) => new Date(at).getHours());
     expect([Math.min(...hours) >= 8, Math.max(...hours) < 20]).toEqual([true, true]);
-    const again = emptyWorkshop();
+    const again = testWorkshop();
     seedDemo(again.database, again.now());
     seedDemo(workshop.database, workshop.now());
     expect(allEntries(workshop)).toEqual(entries);

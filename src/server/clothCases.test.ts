@@ -6,28 +6,19 @@ import { layRoll } from '@/core/cloth/layout/layRoll';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { NO_CHANGES } from '@/core/house/materials';
 import { length } from '@/core/units/length';
-import { openDatabase } from '@/db/openDatabase';
 import { addCloth, changeCloth, clothJobs, clothMoves, clothStore, cutCloth, jobCut } from './clothCases';
 import { createJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
 import { openJob } from './jobReading';
 import type { Outcome } from './outcome';
+import { testWorkshop, value } from './testWorkshop';
 import type { Workshop } from './workshop';
 import { saveRules } from './workshopCases';
 
 let workshop: Workshop;
 beforeEach(() => {
-  let serial = 0;
-  workshop = {
-    database: openDatabase(':memory:'),
-    now: () => new Date('2031-05-04T12:00:00Z'),
-    newId: () => `id-${(serial += 1)}`,
-  };
+  workshop = testWorkshop();
 });
 
-function value<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
-  return outcome.value;
-}
 const said = (outcome: Outcome<unknown>): string => {
   if (outcome.ok) throw new Error('expected a refusal');
   return outcome.kind === 'refused' ? outcome.says : JSON.stringify(outcome);

@@ -10,11 +10,10 @@ import { rounds } from '@/testRounds';
 import { length } from '@/core/units/length';
 import { listJobs } from '@/db/jobs';
 import { checked } from './checked';
-import { seedDemo } from './demo/seedDemo';
 import { importJob, withdrawRecord } from './jobCases';
 import { jobFileSchema } from './jobFileSchema';
 import { openJob } from './jobReading';
-import { type TestWorkshop, newJob, testWorkshop, type, value, wordsOf, workUpTo } from './testWorkshop';
+import { type TestWorkshop, demoWorkshop, newJob, testWorkshop, type, value, wordsOf, workUpTo } from './testWorkshop';
 import type { Workshop } from './workshop';
 import { jobVariants } from './variantCases';
 import { houseRules, logPage } from './workshopCases';
@@ -42,7 +41,7 @@ describe('the job file', () => {
   };
 
   it('goes round without loss, for jobs of the demo, and keeps to its published schema', () => {
-    seedDemo(workshop.database, workshop.now());
+    workshop = demoWorkshop();
     const other = testWorkshop();
     const jobs = listJobs(workshop.database);
     for (const { id } of jobs.filter((job, index) => job.id === 'demo-132' || index % rounds(4, 1) === 0)) {

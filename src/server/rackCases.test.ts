@@ -7,31 +7,20 @@ import { DEFAULT_RULES } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { length } from '@/core/units/length';
-import { openDatabase } from '@/db/openDatabase';
 import { listRackMoves } from '@/db/rackBars';
 import { createJob, importJob, recordStep, saveInputs } from './jobCases';
 import { openJob } from './jobReading';
 import type { Outcome, Refusal } from './outcome';
 import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackCases';
+import { testWorkshop, value } from './testWorkshop';
 import type { Workshop } from './workshop';
 import { houseRules, saveRules } from './workshopCases';
 
-let serial: number;
 let workshop: Workshop;
-const empty = (): Workshop => ({
-  database: openDatabase(':memory:'),
-  now: () => new Date('2031-05-04T12:00:00Z'),
-  newId: () => `id-${(serial += 1)}`,
-});
 beforeEach(() => {
-  serial = 0;
-  workshop = empty();
+  workshop = testWorkshop();
 });
 
-function value<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
-  return outcome.value;
-}
 const said = (outcome: Outcome<unknown>): string => {
   if (outcome.ok) throw new Error('expected a refusal');
   const no: Refusal = outcome;
@@ -161,7 +150,7 @@ describe('materials of the house', () => {
     const found = openJob(workshop, id)!;
     const { revision: _revision, ...bare } = found.job;
     const text = printJobFile(jobFile(bare, found.log, houseRules(workshop).rules.materials));
-    const other = empty();
+    const other = testWorkshop();
     expect(value(importJob(other, { text, keepBoth: false })).unlike).toEqual([]);
     expect(houseRules(other).rules.materials.profiles).toEqual([own]);
     const elsewhere = JSON.parse(text) as { job: { id: string }; materials: { profiles: object[]; species: object[] } };
@@ -175,7 +164,7 @@ describe('materials of the house', () => {
     expect(value(importJob(other, { text: again, keepBoth: false })).unlike).toEqual(['Quay bar', 'Spruce']);
     expect(houseRules(other).rules.materials).toEqual({ ...NO_CHANGES, profiles: [own] });
     const stripped = JSON.stringify({ ...(JSON.parse(text) as object), materials: NO_CHANGES });
-    expect(said(importJob(empty(), { text: stripped, keepBoth: false }))).toMatch(/no bar “own-1”/);
+    expect(said(importJob(testWorkshop(), { text: stripped, keepBoth: false }))).toMatch(/no bar “own-1”/);
   });
 
   it('are refused with the row and what would do', () => {
@@ -242,7 +231,7 @@ describe('what earlier versions wrote', () => {
       job: { ...bare, inputs: older(bare.inputs) },
       log: log.map((entry) => ({ ...entry, plan: { ...entry.plan, inputs: older(entry.plan!.inputs), rules: oldRules } })),
     };
-    const other = empty();
+    const other = testWorkshop();
     const inputs = second(bare.inputs);
     const two = {
       ...file,
@@ -251,7 +240,7 @@ describe('what earlier versions wrote', () => {
       materials: { profiles: [], species: [] },
       log: log.map((entry) => ({ ...entry, plan: { ...entry.plan, inputs, rules: oldRules } })),
     };
-    expect(value(importJob(empty(), { text: JSON.stringify(two), keepBoth: false })).inputs.cloth.left.top.first).toEqual(
+    expect(value(importJob(testWorkshop(), { text: JSON.stringify(two), keepBoth: false })).inputs.cloth.left.top.first).toEqual(
       length(40),
     );
     expect(value(importJob(other, { text: JSON.stringify(file), keepBoth: false })).inputs.bars.bracesUpright).toEqual([0.5]);

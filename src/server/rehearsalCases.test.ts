@@ -5,32 +5,20 @@ import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { progressOf } from '@/core/case/progress';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
-import { openDatabase } from '@/db/openDatabase';
 import { checked } from './checked';
 import { createJob, importJob, saveInputs } from './jobCases';
 import { openJob } from './jobReading';
 import { type Outcome, andWrite } from './outcome';
 import { keepRehearsal as rehearsalKept } from './rehearsalCases';
 import { REQUESTS, type Request } from './requests';
-import type { Workshop } from './workshop';
+import { testWorkshop, value } from './testWorkshop';
 
 const keepRehearsal = (...asked: Parameters<typeof rehearsalKept>) => andWrite(toEnd(rehearsalKept(...asked)));
 
-let serial = 0;
-const emptyWorkshop = (): Workshop => ({
-  database: openDatabase(':memory:'),
-  now: () => new Date('2031-05-04T12:00:00Z'),
-  newId: () => `id-${(serial += 1)}`,
-});
-
-function value<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
-  return outcome.value;
-}
 const words = (outcome: Outcome<unknown>): string => JSON.stringify(outcome);
 
 it('a rehearsal is scored here and kept in the log; it finishes nothing, and what cannot be is refused', () => {
-  let workshop = emptyWorkshop();
+  let workshop = testWorkshop();
   const job = value(createJob(workshop, { title: 'Harbour', width: length(900), height: length(600) }));
   const dto = (patch: Partial<Request<'keepRehearsal'>> = {}): Request<'keepRehearsal'> => ({
     jobId: job.id,
@@ -73,7 +61,7 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   );
   const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
   const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));
-  workshop = emptyWorkshop();
+  workshop = testWorkshop();
   const taken = value(importJob(workshop, { text: file, keepBoth: false }));
   expect(openJob(workshop, taken.id)!.log[0]).toMatchObject({ kind: 'rehearsal' });
 });

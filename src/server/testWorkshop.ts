@@ -5,8 +5,8 @@ import { progressOf } from '@/core/case/progress';
 import type { StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { openDatabase, prepared } from '@/db/openDatabase';
+import { seedDemo } from './demo/seedDemo';
 import { createJob, recordStep, saveInputs } from './jobCases';
-
 import { openJob } from './jobReading';
 import type { Outcome } from './outcome';
 import type { Workshop } from './workshop';
@@ -39,6 +39,18 @@ let empty: TestWorkshop | null = null;
 
 /** An empty workshop; its clock stands at noon. */
 export const testWorkshop = (): TestWorkshop => (empty ??= workshopOf(openDatabase(':memory:'), 0, 0)).copy();
+
+/** Laid out once. */
+let demo: TestWorkshop | null = null;
+
+/** The demo workshop; its clock stands at noon. */
+export function demoWorkshop(): TestWorkshop {
+  if (demo === null) {
+    demo = testWorkshop();
+    seedDemo(demo.database, demo.now());
+  }
+  return demo.copy();
+}
 
 export function value<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw new Error(JSON.stringify(outcome));

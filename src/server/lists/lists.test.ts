@@ -7,9 +7,8 @@ import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { length } from '@/core/units/length';
 import { listAir } from '@/db/airReadings';
 import { listJobs } from '@/db/jobs';
-import { seedDemo } from '../demo/seedDemo';
 import { listRackMoves } from '@/db/rackBars';
-import { type TestWorkshop, contentOf, newJob, testWorkshop, value, wordsOf, workUpTo } from '../testWorkshop';
+import { type TestWorkshop, contentOf, demoWorkshop, newJob, testWorkshop, value, wordsOf, workUpTo } from '../testWorkshop';
 import { clothStore } from '../clothCases';
 import { groundsOf } from '../groundCases';
 import { importAir, readSimulatedAir } from '../airCases';
@@ -194,7 +193,7 @@ describe('what lies in the workshop', () => {
 
 describe('of the demo workshop', () => {
   it('every list comes back with nothing to change, and the log says every reading', () => {
-    seedDemo(workshop.database, workshop.now());
+    workshop = demoWorkshop();
     for (const list of LIST_IDS.filter((one) => one !== 'log' && one !== 'toBuy')) {
       const { counts } = value(look(list, file(list, 'in')));
       expect([list, { ...counts, same: 0 }]).toEqual([list, { new: 0, changed: 0, gone: 0, same: 0 }]);
@@ -212,7 +211,7 @@ describe('of the demo workshop', () => {
 });
 
 it('a thousand spoilt files are refused in our words, or read; looking changes nothing', () => {
-  seedDemo(workshop.database, workshop.now());
+  workshop = demoWorkshop();
   const random = randomLcg(0.63);
   const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
   const before = contentOf(workshop.database);
