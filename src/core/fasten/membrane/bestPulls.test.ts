@@ -7,7 +7,7 @@ import { stapleModel } from '../../stages/fasten/stapleModel';
 import { quietly, toEnd } from '../../toEnd';
 import { length } from '../../units/length';
 import { type PullBounds, bestPulls, expectedEdge, pullEquations } from './bestPulls';
-import { outwardForces } from './clothMeasures';
+import { outwardForces, spread } from './clothMeasures';
 import { placeCompliance } from './edgePlaces';
 import { pullGrid, pullLevels } from './pullLevels';
 import { type Influence, influence } from './influence';
@@ -160,17 +160,14 @@ describe('pulls worked out', () => {
     const { known } = frame;
     const model = onKnownMesh(modelOf(frame), frame);
     const { found } = influenceOf(model);
-    const taught = expectedEdge(
-      found,
-      found.events.map((event) => known.firmN * model.events[event]!.part),
-      BOUNDS.noise,
-    );
-    expect(taught.linear).toBeCloseTo(known.asIs[0], 2);
-    expect(taught.expected).toBeCloseTo(known.asIs[1], 2);
+    const taughtN = found.events.map((event) => known.firmN * model.events[event]!.part);
+    // What is known is of a cloth whose fasteners may push; where none does that is the same.
+    expect(spread(edgeOf(found, taughtN)).unevenness).toBeCloseTo(known.asIs[0], 2);
+    expect(expectedEdge(found, taughtN, BOUNDS.noise).expected).toBeLessThan(known.asIs[1] + 0.005);
     const bounds = { ...BOUNDS, mostN: frame.grip === 'pliers' ? 120 : 30 };
     const pulls = bestOf([found], known.meanNPerM, bounds);
     const best = expectedEdge(found, pulls, BOUNDS.noise);
-    expect(best.linear).toBeLessThan(known.best[0] + 0.01);
+    expect(best.unevenness).toBeLessThan(known.best[0] + 0.01);
     expect(Math.abs(best.expected - known.best[1])).toBeLessThan(0.01);
     expect(best.pushing).toBe(0);
     expect(pulls[0]).toBe(0);
@@ -194,22 +191,20 @@ describe('pulls worked out', () => {
     expect(expectedEdge(found, one.pullsN, BOUNDS.noise).expected).toBeGreaterThan(expected);
   });
 
-  it('expects what drawn hands give', () => {
-    const model = modelOf(KNOWN_PULLS[0]!);
+  it.each(KNOWN_PULLS)('$w × $h: expects what drawn hands give, also where fasteners would push', (frame) => {
+    const model = modelOf(frame);
     const { found } = influenceOf(model);
-    const pulls = bestOf([found], 250, BOUNDS);
+    const taught = Float64Array.from(found.events, (event) => frame.known.firmN * model.events[event]!.part);
     const factor = randomNormal.source(randomLcg(0.7))(1, BOUNDS.noise);
-    const hands = Array.from(
-      { length: 200 },
-      () =>
-        expectedEdge(
-          found,
-          pulls.map((pull) => pull * Math.max(0, factor())),
-          0,
-        ).linear,
-    );
-    const root = Math.sqrt(hands.reduce((sum, one) => sum + one * one, 0) / hands.length);
-    expect(Math.abs(root - expectedEdge(found, pulls, BOUNDS.noise).expected)).toBeLessThan(0.01);
+    for (const pulls of [bestOf([found], 250, BOUNDS), taught]) {
+      const hands = Array.from({ length: 200 }, () => {
+        const drawn = pulls.map((pull) => pull * Math.max(0, factor()));
+        return expectedEdge(found, drawn, 0).unevenness;
+      });
+      const root = Math.sqrt(hands.reduce((sum, one) => sum + one * one, 0) / hands.length);
+      expect(Math.abs(root - expectedEdge(found, pulls, BOUNDS.noise).expected)).toBeLessThan(0.01);
+    }
+    if (frame.w > 300) expect(expectedEdge(found, taught, 0).pushing).toBeGreaterThan(0);
   });
 
   it('is refused without a cloth, a tension or room for a pull', () => {

@@ -6,6 +6,7 @@
  * summed, so that no pull stands on one of them alone.
  */
 import { evenness } from './clothMeasures';
+import { expectedUnevenness } from './expectedUnevenness';
 import type { Influence } from './influence';
 
 /** What pulls are looked for under. */
@@ -24,16 +25,14 @@ export interface ExpectedEdge {
   meanNPerM: number;
   /** Spread over mean for the exact hand, a fastener that would push counted as holding nothing. */
   unevenness: number;
-  /** The same of the linear cloth, in which a fastener may push. */
-  linear: number;
-  /** Root of the expected square of it under hand noise. */
+  /** The same as `unevenness`, as it is expected under hand noise. */
   expected: number;
   /** Fasteners that would push: what no fastener does. */
   pushing: number;
 }
 
 /**
- * How the edge ends by a list of pulls; what is expected under hand noise is that of the linear cloth.
+ * How the edge ends by a list of pulls: by the exact hand, and as is expected of one that varies.
  *
  * @param pullsN one for each column
  */
@@ -43,31 +42,28 @@ export function expectedEdge(
   noise: number,
 ): ExpectedEdge {
   const [count, columns] = [rows.length, events.length];
-  if (count === 0) return { meanNPerM: 0, unevenness: 1, linear: 1, expected: 1, pushing: 0 };
+  if (count === 0) return { meanNPerM: 0, unevenness: 1, expected: 1, pushing: 0 };
   const edge = rows.map((_at, row) => {
     let sum = 0;
     for (let column = 0; column < columns; column += 1) sum += nPerMPerN[row * columns + column]! * pullsN[column]!;
     return sum;
   });
-  const { mean, unevenness, linear, pushing } = evenness(edge);
-  if (!(mean > 0)) return { meanNPerM: mean, unevenness: 1, linear, expected: 1, pushing };
-  let scatter = 0;
+  const { mean, unevenness, pushing } = evenness(edge);
+  if (!(mean > 0)) return { meanNPerM: mean, unevenness: 1, expected: 1, pushing };
+  const variances = new Float64Array(count);
+  let ofSum = 0;
   for (let column = 0; column < columns; column += 1) {
     if (laidOn[column]) continue;
-    scatter += (noise * pullsN[column]!) ** 2 * columnScatter({ rows, events, nPerMPerN }, column);
+    const thrown = noise * pullsN[column]!;
+    let sum = 0;
+    for (let row = 0; row < count; row += 1) {
+      const off = thrown * nPerMPerN[row * columns + column]!;
+      variances[row]! += off * off;
+      sum += off;
+    }
+    ofSum += sum * sum;
   }
-  return { meanNPerM: mean, unevenness, linear, expected: Math.sqrt(linear ** 2 + scatter / mean ** 2), pushing };
-}
-
-/** Variance of a column over the rows. */
-function columnScatter({ rows, events, nPerMPerN }: Pick<Influence, 'rows' | 'events' | 'nPerMPerN'>, column: number): number {
-  let [sum, squares] = [0, 0];
-  for (let row = 0; row < rows.length; row += 1) {
-    const value = nPerMPerN[row * events.length + column]!;
-    sum += value;
-    squares += value * value;
-  }
-  return squares / rows.length - (sum / rows.length) ** 2;
+  return { meanNPerM: mean, unevenness, expected: expectedUnevenness(edge, variances, ofSum), pushing };
 }
 
 /** Sweeps over all pulls, and the change of a pull, N, below which they are settled. */

@@ -2,11 +2,12 @@
  * Which fasteners to draw and set again, and how hard, for the greatest gain in evenness that hands can be expected to bring. What is
  * known of the edge is a mean and a scatter: the pulls of the order with what hands vary by, and what was felt at places since (a
  * linear update of both; Kalman, 1960). Drawing one and setting it anew takes its old force out of the edge and puts a new one in,
- * linear in the new pull, so what is expected of every pull of the grid is known at once. Places are taken one after another, each
- * counting with those before it: a greedy search.
+ * linear in the new pull, so what every pull of the grid is expected to leave is told without another walk; a fastener that would
+ * push counts as holding nothing. Places are taken one after another, each counting with those before it: a greedy search.
  */
 import { outwardForces } from './clothMeasures';
 import type { PullBounds } from './bestPulls';
+import { expectedUnevenness } from './expectedUnevenness';
 import { placeCompliance } from './edgePlaces';
 import { influence } from './influence';
 import type { Membrane } from './membrane';
@@ -55,16 +56,7 @@ export interface SecondLookOptions {
 /** Less is no gain. */
 const LEAST_GAIN = 1e-4;
 
-const centredSum = (one: Float64Array, other: Float64Array): number => {
-  let [a, b, both] = [0, 0, 0];
-  for (let at = 0; at < one.length; at += 1) {
-    a += one[at]!;
-    b += other[at]!;
-    both += one[at]! * other[at]!;
-  }
-  return both - (a * b) / one.length;
-};
-const meanOf = (values: Float64Array): number => values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+const sumOf = (values: Float64Array): number => values.reduce((sum, value) => sum + value, 0);
 
 /** What is known of the tension at the edge, N/m: a mean and a covariance, row after row. */
 interface Known {
@@ -72,14 +64,9 @@ interface Known {
   scatter: Float64Array;
 }
 
-function spreadOf({ edge, scatter }: Known): number {
-  const count = edge.length;
-  let [own, all] = [0, 0];
-  for (let row = 0; row < count; row += 1) {
-    own += scatter[row * count + row]!;
-    for (let other = 0; other < count; other += 1) all += scatter[row * count + other]!;
-  }
-  return centredSum(edge, edge) + own - all / count;
+/** The variance of every place alone, and of all of them together. */
+function variancesOf({ edge, scatter }: Known): { each: Float64Array; ofSum: number } {
+  return { each: edge.map((_value, at) => scatter[at * edge.length + at]!), ofSum: sumOf(scatter) };
 }
 
 /** A finger on a fastener: what is known of all of them moves with it. */
@@ -128,19 +115,19 @@ export function* bestRepulls(
           thrown[column]! * nPerMPerN[row * columns + column]! * nPerMPerN[other * columns + column]!;
     if (row % 16 === 15) yield;
   }
-  const usual = meanOf(known.edge);
+  const usual = sumOf(known.edge) / Math.max(1, count);
   for (const { place, felt: how } of felt) {
     const row = rows.indexOf(place);
     if (row < 0) throw new RangeError(`place ${place} has no fastener to feel`);
     feel(known, row, usual * FELT.find(({ id }) => id === how)!.timesMean, FELT_TO * usual);
   }
   const grid = pullGrid(bounds.leastN, bounds.mostN);
-  const unevenness = (square: number, mean: number) => (mean > 0 ? Math.sqrt(Math.max(0, square) / count) / mean : Infinity);
-  let now = unevenness(spreadOf(known), meanOf(known.edge));
+  const asItIs = variancesOf(known);
+  let now = expectedUnevenness(known.edge, asItIs.each, asItIs.ofSum);
   const look: SecondLook = { before: now, repulls: [] };
   while (look.repulls.length < most && count > 1) {
     let best: (Repull & { row: number; after: Float64Array; by: Float64Array; answer: Float64Array }) | null = null;
-    const whole = spreadOf(known);
+    const { each, ofSum } = variancesOf(known);
     const held = edgeOf(stapling.forces());
     for (const [row, place] of rows.entries()) {
       const empty = edgeOf(stapling.forcesIfSetAgain(place, 0));
@@ -152,15 +139,16 @@ export function* bestRepulls(
       const off = known.edge[row]! - held[row]!;
       const base = empty.map((value, at) => value + (known.edge[at]! - held[at]!) - answer[at]! * off);
       const column = Float64Array.from({ length: count }, (_, at) => known.scatter[at * count + row]!);
-      const scattered =
-        whole - centredSum(known.edge, known.edge) - 2 * centredSum(answer, column) + column[row]! * centredSum(answer, answer);
-      const [still, cross, grows] = [centredSum(base, base), centredSum(base, by), centredSum(by, by)];
-      const [atRest, eachN] = [meanOf(base), meanOf(by)];
+      const own = column[row]!;
+      // Drawn, it takes what was not known of it along; set again, it brings what the hand is off by.
+      const drawn = each.map((variance, at) => variance + own * answer[at]! ** 2 - 2 * answer[at]! * column[at]!);
+      const drawnSum = ofSum + own * sumOf(answer) ** 2 - 2 * sumOf(answer) * sumOf(column);
       for (const pullN of grid) {
-        const square = still + 2 * pullN * cross + pullN * pullN * grows * (1 + bounds.noise ** 2) + scattered;
-        const uneven = unevenness(square, atRest + pullN * eachN);
-        if (uneven < (best?.unevenness ?? now - LEAST_GAIN))
-          best = { place, pullN, unevenness: uneven, row, after: base.map((value, at) => value + pullN * by[at]!), by, answer };
+        const thrownBy = (bounds.noise * pullN) ** 2;
+        const after = base.map((value, at) => value + pullN * by[at]!);
+        const variances = drawn.map((variance, at) => variance + thrownBy * by[at]! ** 2);
+        const uneven = expectedUnevenness(after, variances, drawnSum + thrownBy * sumOf(by) ** 2);
+        if (uneven < (best?.unevenness ?? now - LEAST_GAIN)) best = { place, pullN, unevenness: uneven, row, after, by, answer };
       }
       if (row % 16 === 15) yield;
     }

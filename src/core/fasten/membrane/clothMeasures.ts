@@ -70,15 +70,15 @@ export function spread(values: readonly number[]): { mean: number; unevenness: n
 }
 
 /**
- * How even an edge is: a fastener that would push holds nothing, for none pushes; `linear` lets it push, as the linear cloth has it.
+ * How even an edge is: a fastener that would push holds nothing, for none pushes.
  *
- * @example evenness([100, 300]) // { mean: 200, unevenness: 0.5, linear: 0.5, pushing: 0 }
+ * @example evenness([100, 300]) // { mean: 200, unevenness: 0.5, pushing: 0 }
  */
-export function evenness(edge: readonly number[]): { mean: number; unevenness: number; linear: number; pushing: number } {
-  const { mean, unevenness: linear } = spread(edge);
+export function evenness(edge: readonly number[]): { mean: number; unevenness: number; pushing: number } {
+  const { mean, unevenness } = spread(edge);
   const pushing = edge.filter((one) => one < 0).length;
-  const held = mean > 0 && pushing > 0 ? spread(edge.map((one) => Math.max(0, one))).unevenness : linear;
-  return { mean, unevenness: held, linear, pushing };
+  const held = mean > 0 && pushing > 0 ? spread(edge.map((one) => Math.max(0, one))).unevenness : unevenness;
+  return { mean, unevenness: held, pushing };
 }
 
 /** The node in the middle of the cloth, or nearest to it. */

@@ -73,7 +73,7 @@ describe('the pulls of a job', () => {
     const membrane = toEnd(condensedMembrane(model.mesh, model.cloth));
     const end = (of: typeof model) => toEnd(quietly(simulateRoute(membrane, of))).end;
     const pulled = end(pulledModel(model, plan));
-    expect(pulled.unevenness).toBeCloseTo(plan.worked.linear, 3);
+    expect(pulled.unevenness).toBeCloseTo(plan.worked.unevenness, 3);
     expect(pulled.unevenness).toBeLessThan(0.4 * end(model).unevenness);
     expect((pulled.acrossNPerM + pulled.downNPerM) / 2 / inputs.bars.tensionNPerM).toBeCloseTo(1, 1);
   });
