@@ -12,6 +12,7 @@ import { barsScene } from './barsScene';
 import { clothScene, sectionScene } from './clothScene';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Point, type Scene, fromBack } from './scene';
+import { numbersWithRoom } from './numbersWithRoom';
 import { squareScene } from './squareScene';
 import { fastenScene } from './fastenScene';
 import { tensionScene } from './tensionScene';
@@ -191,16 +192,45 @@ describe('true to scale', () => {
   });
 });
 
-it('numbers on large work are written where there is room, and always those about to be set', () => {
-  const input = sceneInput(undefined, 3900, 2400);
-  for (const current of [1, 60, input.plan.fasten.route.steps.length]) {
-    const staples = of(fastenScene(input, current), 'staple');
-    const written = staples.filter((mark) => mark.label !== '');
-    expect(written.length).toBeLessThan(staples.length / 2);
-    expect(staples[current - 1]!.label).toBe(String(current));
-    for (const mark of written) expect(staples[Number(mark.label) - 1]).toBe(mark);
-  }
-});
+it.each([
+  [3900, 2400, 0.2],
+  [1200, 700, 0.25],
+  [900, 600, 1],
+  [300, 300, 0.4],
+  [2100, 400, 0.12],
+])(
+  'numbers of a fastened frame of %d × %d mm at %d px a mm do not touch, and those about to be set are always written',
+  (w, h, scale) => {
+    const input = sceneInput(undefined, w, h);
+    const last = input.plan.fasten.route.steps.length;
+    for (const current of [1, 30, last]) {
+      const staples = of(fastenScene(input, current), 'staple');
+      const placed = staples.map(({ label, labelAt, outward, due }) => ({
+        label,
+        at: { x: scale * labelAt.x + 12 * outward.x, y: scale * labelAt.y + 12 * outward.y },
+        wide: 6 * label.length,
+        high: 11,
+        outward,
+        due,
+      }));
+      const written = [...numbersWithRoom(placed)];
+      for (let order = current; order < Math.min(current + 4, last + 1); order += 1)
+        expect(written.map(({ label }) => label)).toContain(String(order));
+      for (const [index, one] of written.entries())
+        for (const other of written.slice(0, index))
+          expect(
+            (one.due && other.due) ||
+              Math.abs(one.at.x - other.at.x) >= (one.wide + other.wide) / 2 ||
+              Math.abs(one.at.y - other.at.y) >= 11,
+            `${one.label} and ${other.label}`,
+          ).toBe(true);
+      // No side is left without a number, and where there is room for all, all stand there.
+      for (const side of ['0 -1', '0 1', '-1 0', '1 0'])
+        expect(written.some(({ outward }) => `${outward.x} ${outward.y}` === side)).toBe(true);
+      if (scale === 1) expect(written).toHaveLength(staples.length);
+    }
+  },
+);
 
 describe('deviations drawn larger', () => {
   const D = Math.hypot(900, 600);

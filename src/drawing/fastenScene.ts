@@ -13,7 +13,7 @@ const standsNow = (held: RouteStep, steps: readonly RouteStep[], current: number
 /**
  * Fasten: the back of the frame with the cloth on it and every fastener numbered in the order it goes in.
  *
- * @param numbers only those of the next four, for who stands far off
+ * @param numbers those there is room for, or only those of the next four, for who stands far off
  * @param newtons written in place of the number of a step, where pulls are looked at
  */
 export function fastenScene(
@@ -31,24 +31,15 @@ export function fastenScene(
     band > 0
       ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }]
       : [];
-  const { pitchWidthMm, pitchHeightMm } = plan.fasten.route;
-  // A drawing of the whole frame has room for so many numbers: on large work every second or fifth one is
-  // written, and always those about to be set.
-  const roomMm = Math.max(w, h) / 34;
-  const numbered = (order: number, take: string, offsetMm: number, pitchMm: number) => {
-    const every = Math.ceil(roomMm / Math.max(pitchMm, 1));
-    if (order >= current && order < current + 4) return true;
-    if (numbers === 'next') return false;
-    if (every <= 1) return true;
-    return take !== 'corner' && Math.round(offsetMm / pitchMm) % every === 0;
-  };
   const { steps } = plan.fasten.route;
   const now = steps[current - 1];
   const isNow = (step: RouteStep) => step === now || (now !== undefined && now.act !== 'fix' && samePlace(step, now));
   const staples = steps
     .filter((step) => step.act === 'fix' || (step.act === 'hold' && standsNow(step, steps, current)))
     .map((step): Mark => {
-      const { order, act, side, xMm, yMm, offsetMm, take, pass } = step;
+      const { order, act, side, xMm, yMm, take, pass } = step;
+      const due = act === 'hold' || (order >= current && order < current + 4);
+      const number = newtons ? (newtons.get(order) ?? '') : String(order);
       const outward = { top: point(0, -1), bottom: point(0, 1), left: point(-1, 0), right: point(1, 0) }[side];
       const level = side === 'top' || side === 'bottom';
       return {
@@ -57,12 +48,8 @@ export function fastenScene(
         degrees: level ? inputs.fasten.slantDeg : 90 - inputs.fasten.slantDeg,
         lengthMm: 14,
         role: 'metal',
-        label:
-          act === 'hold'
-            ? 'holds'
-            : numbered(order, take, Math.abs(offsetMm), level ? pitchWidthMm : pitchHeightMm)
-              ? (newtons?.get(order) ?? (newtons ? '' : String(order)))
-              : '',
+        label: act === 'hold' ? 'holds' : due || numbers === 'many' ? number : '',
+        due,
         labelAt: point(xMm, yMm),
         outward,
         pass,

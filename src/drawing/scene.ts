@@ -74,8 +74,10 @@ export type Mark =
       degrees: number;
       lengthMm: number;
       role: Role;
-      /** Its number, or empty where there is no room for it. */
+      /** Its number, written where there is room for it at the size it is drawn; empty where none is asked for. */
       label: string;
+      /** Written in any case: what is set next. */
+      due: boolean;
       labelAt: Point;
       outward: Point;
       state: 'past' | 'now' | 'to come';

@@ -15,6 +15,7 @@ const scene: Scene = {
       lengthMm: 14,
       role: 'metal',
       label: '1',
+      due: true,
       labelAt: point(100, 0),
       outward: point(0, -1),
       state: 'now',

@@ -7,6 +7,8 @@ import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import type { Grab, Mark, Point, Scene } from '@/drawing/scene';
 import { type Tape, MM_PER_INCH } from '@/core/units/length';
 import { fractionParts } from './Figure';
+import { type StapleMark, Staples } from './Staples';
+import { pathOf, round } from './svgPath';
 import { type Box, useBox } from './useBox';
 
 interface DrawingProps {
@@ -66,9 +68,6 @@ export const WeavePattern = () => (
     </pattern>
   </defs>
 );
-
-const round = (value: number) => Math.round(value * 10) / 10;
-const pathOf = (points: Point[]) => points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('');
 
 interface MarkProps<M extends Mark = Mark> {
   mark: M;
@@ -255,76 +254,6 @@ function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
         rotate={inside && upright ? -90 : undefined}
       />
     </g>
-  );
-}
-
-type StapleMark = Kind<'staple'>;
-
-/** All fasteners: one path for those set, one for those to come, the present one on its own, and the numbers. */
-function Staples({ marks, px, scale }: { marks: StapleMark[]; px: (at: Point) => Point; scale: number }) {
-  const line = (mark: StapleMark) => {
-    const at = px(mark.at);
-    const half = Math.max(4, (mark.lengthMm * scale) / 2);
-    const angle = (mark.degrees * Math.PI) / 180;
-    const along = { x: Math.cos(angle) * half, y: Math.sin(angle) * half };
-    return pathOf([
-      { x: at.x - along.x, y: at.y - along.y },
-      { x: at.x + along.x, y: at.y + along.y },
-    ]);
-  };
-  const passes = [...new Set(marks.map((mark) => mark.pass))];
-  const lines = (pass: number, state: StapleMark['state']) =>
-    marks
-      .filter((mark) => mark.pass === pass && mark.state === state)
-      .map((mark) => line(mark) + shape(px(mark.at), mark.take))
-      .join('');
-  const now = marks.find((mark) => mark.state === 'now');
-  return (
-    <g>
-      {passes.map((pass) => (
-        <g key={pass} className={`staple pass${pass % PASS_COLOURS}`}>
-          <path d={lines(pass, 'to come')} className="come" />
-          <path d={lines(pass, 'past')} />
-        </g>
-      ))}
-      {now && <path d={line(now)} className="staple now" />}
-      {now && <circle cx={round(px(now.at).x)} cy={round(px(now.at).y)} r="11" className="line measure" />}
-      {marks.map((mark, index) => mark.label !== '' && <StapleNumber key={index} mark={mark} px={px} />)}
-    </g>
-  );
-}
-
-/** Colours there are for passes; further ones begin again. */
-const PASS_COLOURS = 6;
-
-/** A pass by its shape: a ring about the middles, a square about what holds for the time being, a cross at the corners. */
-function shape({ x, y }: Point, take: StapleMark['take']): string {
-  const [cx, cy] = [round(x), round(y)];
-  switch (take) {
-    case 'middle':
-      return `M${cx - 6} ${cy}a6 6 0 1 0 12 0a6 6 0 1 0 -12 0`;
-    case 'temporary':
-      return `M${cx - 6} ${cy - 6}h12v12h-12z`;
-    case 'corner':
-      return `M${cx - 4} ${cy - 4}l8 8M${cx + 4} ${cy - 4}l-8 8`;
-    default:
-      return '';
-  }
-}
-
-function StapleNumber({ mark, px }: { mark: StapleMark; px: (at: Point) => Point }) {
-  const at = px(mark.labelAt);
-  const away = mark.state === 'now' ? 17 : 12;
-  const state = mark.state === 'to come' ? 'come' : mark.state;
-  return (
-    <text
-      x={round(at.x + mark.outward.x * away)}
-      y={round(at.y + mark.outward.y * away + 4.5)}
-      textAnchor="middle"
-      className={`staple-number ${state}`}
-    >
-      {mark.label}
-    </text>
   );
 }
 
