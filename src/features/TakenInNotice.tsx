@@ -5,7 +5,7 @@ import type { TakenIn } from '@/server/jobCases';
 export function TakenInNotice({ canvas, href }: { canvas: TakenIn; href: string }) {
   const { number, unlike, inputs } = canvas;
   return (
-    <p role="status" className="w-full text-[14px]">
+    <p role="status" className="order-last w-full text-[14px]">
       <span aria-hidden>▲ </span>
       {inputs.brief.title} came in as No. {number}. {unlike.join(' and ')} {unlike.length === 1 ? 'has' : 'have'} other figures in
       its file than here: what is recorded keeps its own, what is planned from here on uses those of{' '}

@@ -297,7 +297,7 @@ function ImportButton() {
         Take in a job file
       </FileButton>
       {says && (
-        <p role="alert" className="w-full text-[14px] text-error">
+        <p role="alert" className="order-last w-full text-[14px] text-error">
           {says}
           {twin && (
             <button
@@ -319,7 +319,7 @@ function ImportButton() {
 /** What is here and what the file has, where they are unlike. */
 function Comparison({ number, compared: { differs, entries } }: { number: number; compared: Compared }) {
   return (
-    <details className="w-full text-[14px]">
+    <details className="order-last w-full text-[14px]">
       <summary className="cursor-pointer">
         Compare: {differs.length === 0 ? 'what is typed is alike' : `${differs.length} differ`}, {entries.here} entries in the log
         here, {entries.file} in the file
