@@ -235,7 +235,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
     await route.abort();
   });
   await page.goto(freshServer.url);
-  await page.getByRole('button', { name: 'New canvas' }).click();
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Title').fill('Sent twice');
   await page.getByLabel('Face width').fill('500');
   await page.getByLabel('Face height').fill('400');

@@ -95,6 +95,8 @@ export interface ListedEntry {
   jobId: string;
   jobNumber: number;
   jobTitle: string;
+  /** What its canvas is; empty where what is typed for it cannot be read. */
+  jobUse: string;
   withdrawn: boolean;
   entry: LogEntry;
 }
@@ -119,8 +121,8 @@ export function listEntries(database: Database, { words, from, order, most }: Lo
   const [beyond, way, start] = order === 'newest' ? ['<', 'DESC', Number.MAX_SAFE_INTEGER] : ['>', 'ASC', 0];
   const match = words.length > 0 ? 'log_words MATCH @match AND w.rowid' : 'e.seq';
   const rows = database
-    .prepare<[object], Row & { number: number; title: string; withdrawn: 0 | 1 }>(
-      `SELECT ${PLAIN}, j.number, j.title, EXISTS (SELECT 1 FROM log_entry b WHERE b.corrects = e.id) AS withdrawn
+    .prepare<[object], Row & { number: number; title: string; use: string | null; withdrawn: 0 | 1 }>(
+      `SELECT ${PLAIN}, j.number, j.title, j.inputs ->> '$.brief.use' AS use, EXISTS (SELECT 1 FROM log_entry b WHERE b.corrects = e.id) AS withdrawn
        FROM ${found} JOIN job j ON j.id = e.job_id
        WHERE ${match} ${beyond} @from ORDER BY ${words.length > 0 ? 'w.rowid' : 'e.seq'} ${way} LIMIT @most`,
     )
@@ -131,6 +133,7 @@ export function listEntries(database: Database, { words, from, order, most }: Lo
     jobId: row.job_id,
     jobNumber: row.number,
     jobTitle: row.title,
+    jobUse: row.use ?? '',
     withdrawn: row.withdrawn === 1,
     entry: entries[index]!,
   }));

@@ -12,6 +12,7 @@ import { caseOfJob, openJob } from './jobReading';
 import { tendStates } from './tendStates';
 import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
 import { benchPage, dryingClocks, logPage, plotOf, saveRules } from './workshopCases';
+import { writeDown } from './writeDown';
 
 let workshop: TestWorkshop;
 beforeEach(() => (workshop = testWorkshop()));
@@ -129,6 +130,17 @@ describe('the log', () => {
     expect(job.inputs.brief.title).toMatch(/lighthouse/);
     expect(found('lighthouse')).toEqual([]);
     expect(found('quay')).toHaveLength(6);
+  });
+
+  it('names a stage as it is called on its canvas, and lists what a canvas did that cannot be read', () => {
+    const id = newJob(workshop);
+    writeDown(workshop, id, { stage: 'cloth', kind: 'note', maker: 'Me', did: 'A thin place seen' });
+    const names = () => logPage(workshop).rows.map(({ stageName }) => stageName);
+    expect(names()).toEqual(['Cloth']);
+    type(workshop, id, (inputs) => ({ ...inputs, brief: { ...inputs.brief, use: 'restretch' } }));
+    expect(names()).toEqual(['Measure']);
+    workshop.database.prepare("UPDATE job SET inputs = '[]' WHERE id = ?").run(id);
+    expect(names()).toEqual(['Cloth']);
   });
 
   it('stands in the order it was written in, also when the clock was set back, from either end', () => {

@@ -9,7 +9,8 @@ import type { NextStep } from '@/core/case/nextStep';
 import { type DateStanding, dateStanding, worstStanding } from '@/core/week/dateVerdicts';
 import { slackDaysAt } from '@/core/case/slack';
 import type { ReadingId } from '@/core/log/readingKinds';
-import type { StageId } from '@/core/stages/stages';
+import { isPainted } from '@/core/house/schools';
+import { type StageId, stageActs } from '@/core/stages/stages';
 import { type BrokenJob, jobUsingOther } from '@/db/jobs';
 import {
   type JobState,
@@ -211,6 +212,8 @@ export interface LogRow extends Omit<LogEntry, 'plan'> {
   jobId: string;
   jobNumber: number;
   jobTitle: string;
+  /** What the stage is called on this canvas. */
+  stageName: string;
   withdrawn: boolean;
 }
 
@@ -248,7 +251,13 @@ export function logPage(
 ): LogPage {
   const words = wordsOf(find);
   const listed = listEntries(database, { words, from, order, most: LOG_ROWS + 1 });
-  const rows = listed.slice(0, LOG_ROWS).map(({ entry: { plan: _plan, ...entry }, ...of }): LogRow => ({ ...entry, ...of }));
+  const rows = listed
+    .slice(0, LOG_ROWS)
+    .map(({ entry: { plan: _plan, ...entry }, jobUse, ...of }): LogRow => ({
+      ...entry,
+      ...of,
+      stageName: stageActs(entry.stage, isPainted(jobUse)).name,
+    }));
   const entries = countEntries(database, [], MOST_FOUND);
   const found = words.length === 0 ? entries : countEntries(database, words, MOST_FOUND);
   return {

@@ -56,6 +56,13 @@ export const USES = [
   }),
 ] as const;
 
+/**
+ * Whether a canvas of this use carries an image; no for what is no use.
+ *
+ * @example isPainted('restretch') // true
+ */
+export const isPainted = (use: string): boolean => USES.some((one) => one.id === use && one.painted);
+
 interface EdgeChoice<Id extends string> extends School<Id> {
   squareLimit: AssumptionId;
   /** The edges stay in sight, so they are primed and their fold is neat. */

@@ -163,6 +163,18 @@ describe('reading the past', () => {
     expect(found.doThis).toMatch(/open the corners a little/);
   });
 
+  it('calls it no work of time when a cloth is tighter than its air makes it', () => {
+    const after = (nPerM: number, rh: number) => lifeOf([made(), handedOver(), weighed(2, 200, 50), weighed(365, nPerM, rh)]);
+    const air = lossPerRh(response) * 20;
+    expect(verdictOf(after(200 + air, 30), 'lifePast', ground(365, { lesson }))!.level).toBe('good');
+    const keyedUntold = verdictOf(after(320, 50), 'lifePast', ground(365, { lesson, painted: true }))!;
+    expect(keyedUntold).toMatchObject({
+      level: 'watch',
+      says: expect.stringMatching(/^60 % more than .*: tighter than it gets by itself\.$/),
+    });
+    expect(keyedUntold.doThis).toMatch(/somebody opened its corners.*let a conservator see it\.$/);
+  });
+
   it('holds what is felt against what was measured last, and believes a slack hand before an old number', () => {
     const felt = entry(365, {
       readings: [
@@ -263,6 +275,19 @@ describe('its place and when to look again', () => {
     });
     const felt = lifeOf([made(), hung(3, CELLAR)]);
     expect(verdictOf(felt, 'lifePlace', ground(10))).toMatchObject({ level: 'watch', measured: 90, limit: 70 });
+  });
+
+  it('warns of dry air where a painting hangs, and only there', () => {
+    const hall: HangingPlace = { ...CELLAR, place: 'Hall', climate: 'dryHeated', leastRh: 20, mostRh: 55 };
+    const tight = lifeOf([made(), handedOver(), weighed(2, 230, 60), hung(3, hall)]);
+    const found = verdictOf(tight, 'lifeDry', ground(10, { painted: true }))!;
+    expect(found).toMatchObject({ level: 'watch', limit: 200, measured: 230 + lossPerRh(response) * 40 });
+    expect(found.doThis).toMatch(/conservator/);
+    expect(verdictOf(tight, 'lifeDry', ground(10))).toBeUndefined();
+    const gentle = lifeOf([made(), handedOver(), weighed(2, 120, 60), hung(3, hall)]);
+    expect(verdictOf(gentle, 'lifeDry', ground(10, { painted: true }))).toBeUndefined();
+    const off = lifeOf([made(), handedOver(), weighed(2, 230, 60), hung(3, hall), entry(4, { kind: 'takenDown' })]);
+    expect(verdictOf(off, 'lifeDry', ground(10, { painted: true }))).toBeUndefined();
   });
 
   it('is looked at again after two years', () => {

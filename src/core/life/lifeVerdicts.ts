@@ -105,7 +105,12 @@ export function expectedNow(
 }
 
 export function lifeVerdicts(life: Life, ground: LifeGround): Verdict[] {
-  return [...pastVerdicts(life, ground), ...placeVerdicts(life, ground), ...lookVerdicts(life, ground)];
+  return [
+    ...pastVerdicts(life, ground),
+    ...placeVerdicts(life, ground),
+    ...dryVerdicts(life, ground),
+    ...lookVerdicts(life, ground),
+  ];
 }
 
 function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
@@ -133,23 +138,33 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
   const beyond = expected.nPerM - last.nPerM;
   const sd = Math.hypot(expected.sdNPerM, last.sdNPerM);
   const cloth = beyond > TOLD_APART * sd;
+  // No cloth gets tighter by itself than its air makes it.
+  const tighter = beyond < -TOLD_APART * sd;
   const weather = !cloth && lost > 0 && expected.byAir > expected.byCreep && expected.byAir > last.sdNPerM;
   const because = `${tensionWords(first.nPerM, first.sdNPerM)} then at ${decimal(first.rh!, 0)} % RH, ${readWords(last)} now at ${decimal(last.rh!, 0)} %. The air takes ${decimal(expected.byAir, 0)} N/m, creep ${decimal(expected.byCreep, 0)}: ${tensionWords(expected.nPerM, expected.sdNPerM)} would be left. ${creepOf(ground).because}.`;
   return [
     verdict({
       id: 'lifePast',
       about: 'its own past',
-      level: cloth ? 'watch' : 'good',
+      level: cloth || tighter ? 'watch' : 'good',
       measured: beyond,
       limit: TOLD_APART * sd,
       unit: 'N/m',
       says: cloth
         ? `${change} than ${since}: it is the cloth, not the weather.`
-        : weather
-          ? `${change} than ${since}: it is the weather, not the cloth.`
-          : `${change} than ${since}: what the air and the time would do.`,
+        : tighter
+          ? `${change} than ${since}: tighter than it gets by itself.`
+          : weather
+            ? `${change} than ${since}: it is the weather, not the cloth.`
+            : `${change} than ${since}: what the air and the time would do.`,
       because,
-      doThis: cloth ? remedyWords(ground) : weather ? 'Wait for drier air before any remedy.' : '',
+      doThis: cloth
+        ? remedyWords(ground)
+        : tighter
+          ? tighterWords(ground)
+          : weather
+            ? 'Wait for drier air before any remedy.'
+            : '',
       uses: ['clothCreep', 'clothDamp', 'woodDamp'],
     }),
   ];
@@ -166,6 +181,10 @@ function remedyWords({ painted, fragile, keyed }: LifeGround): string {
   const act = keyed ? 'then open the corners a little, all four' : 'then draw the loose side and set it again';
   return `${look}; ${act}.${painted ? ' Where the paint is of value or flakes, ask a conservator first.' : ''}`;
 }
+
+/** What to do about a cloth that got tighter than it does by itself. */
+const tighterWords = ({ painted }: LifeGround): string =>
+  `Ask whether somebody opened its corners, and note it; otherwise read it once more by the same tool: one of the two readings is off.${painted ? ' Paint that is pulled tight can crack: let a conservator see it.' : ''}`;
 
 function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
   const { hangs } = life;
@@ -211,6 +230,29 @@ function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
       because: `${placeWords(hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${decimal(known.rh, 0)} % RH, linear, without delay.`,
       doThis: slack ? `It wants ${decimal(needed, 0)} N/m in the air it was measured in, or a drier place.` : '',
       uses: ['clothDamp', 'woodDamp', 'slackBelow'],
+    }),
+  ];
+}
+
+/** A painting that its driest air pulls harder than paint bears; nothing where it does not. */
+function dryVerdicts(life: Life, { rules, response, painted }: LifeGround): Verdict[] {
+  const last = lastTension(life);
+  if (!painted || !life.hangs || life.takenDown || !last || last.rh === null) return [];
+  const most = assumed(rules, 'paintedMost');
+  const high = tensionAt({ nPerM: last.nPerM, rh: last.rh }, life.hangs.leastRh, response);
+  if (high <= most) return [];
+  return [
+    verdict({
+      id: 'lifeDry',
+      about: 'dry air',
+      level: 'watch',
+      measured: high,
+      limit: most,
+      unit: 'N/m',
+      says: `In its driest air it is pulled to ${decimal(high, 0)} N/m; ${decimal(most, 0)} N/m is the most for a painting.`,
+      because: `${placeWords(life.hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${decimal(last.rh, 0)} % RH, linear, without delay. Old paint does not stretch with its cloth: it cracks.`,
+      doThis: 'Hang it where the air stays less dry. Let a conservator see the paint before anything is slackened.',
+      uses: ['clothDamp', 'woodDamp', 'paintedMost'],
     }),
   ];
 }

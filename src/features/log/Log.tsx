@@ -7,7 +7,6 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useMemo, useRef, useState, useTransition } from 'react';
 import type { Reading } from '@/core/log/logEntry';
 import { type HowKnown, readingWords } from '@/core/log/readingKinds';
-import { stageById } from '@/core/stages/stages';
 import { printQuantity } from '@/core/units/quantity';
 import { finerTape, printLength } from '@/core/units/length';
 import type { LogPage, LogRow } from '@/server/workshopCases';
@@ -71,7 +70,7 @@ export function Log({ page, plot, dots }: LogProps) {
           </Link>
         ),
       }),
-      column.accessor((row) => stageById(row.stage).name, { id: 'stage', header: 'stage' }),
+      column.accessor('stageName', { id: 'stage', header: 'stage' }),
       column.accessor((row) => `${row.did} ${row.note} ${row.reason}`, {
         id: 'did',
         header: 'what was done',

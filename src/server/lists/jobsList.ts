@@ -1,9 +1,9 @@
 /* Jobs as a list: every job out, new briefs in. */
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
-import { EDGES, MEDIUMS, USES } from '@/core/house/schools';
+import { EDGES, MEDIUMS, USES, isPainted } from '@/core/house/schools';
 import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
-import { stageById } from '@/core/stages/stages';
+import { stageActs } from '@/core/stages/stages';
 import { length, printSize } from '@/core/units/length';
 import { type ListedJob, jobsAfter, numberTaken, openTwin } from '@/db/jobs';
 import { beginJob, firstInputs } from '../jobCases';
@@ -39,7 +39,7 @@ const asRow = ({ number, title, widthMm, heightMm, dueOn, stage, finished, input
   medium: inputs?.brief.medium ?? ('' as never),
   dueOn: dueOn ?? '',
   note: inputs?.brief.note ?? '',
-  stage: finished ? 'finished' : stage ? stageById(stage).name : 'cannot be read',
+  stage: finished ? 'finished' : stage ? stageActs(stage, isPainted(inputs?.brief.use ?? '')).name : 'cannot be read',
 });
 
 /** What a job of a row starts with: as by hand, with what the table has beyond its face. */

@@ -1,5 +1,6 @@
 /* The log as a list: a line for every reading of every entry, and one for an entry without any. Written only: it is append-only. */
-import { stageById } from '@/core/stages/stages';
+import { isPainted } from '@/core/house/schools';
+import { stageActs } from '@/core/stages/stages';
 import { listEntries } from '@/db/logEntries';
 import { printLines } from './csvTable';
 import type { List } from './list';
@@ -17,10 +18,11 @@ export const logList: List = {
       const entries = listEntries(database, { words: [], from, order: 'oldest', most: AT_ONCE });
       if (entries.length === 0) return;
       yield printLines(
-        entries.flatMap(({ seq, jobNumber, jobTitle, withdrawn, entry }) => {
+        entries.flatMap(({ seq, jobNumber, jobTitle, jobUse, withdrawn, entry }) => {
           const { at, stage, step, kind, maker, did, note, reason } = entry;
           const coat = step === null ? '' : String(step + 1);
-          const own = [String(seq), at, String(jobNumber), jobTitle, stageById(stage).name, coat, kind, maker, did, note, reason];
+          const { name } = stageActs(stage, isPainted(jobUse));
+          const own = [String(seq), at, String(jobNumber), jobTitle, name, coat, kind, maker, did, note, reason];
           const cells = [...own, withdrawn ? 'yes' : ''];
           if (entry.readings.length === 0) return [[...cells, '', '', '', '', '', '', '']];
           return entry.readings.map(({ quantity, of, value, unit, precision, tool, known }) => [

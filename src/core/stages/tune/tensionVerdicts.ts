@@ -10,12 +10,9 @@ import { capital } from '../../painting/paintingVerdicts';
 import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 import type { JobHistory, TensionReading } from '../../log/jobHistory';
+import { TOLD_APART, aimJudged } from './againstAim';
 import { tensionWords } from './tensionWords';
 
-/** A change is told apart from none by this many standard deviations. */
-const TOLD_APART = 2;
-/** Off the aim by no more than this part is within it. */
-const WITHIN = 0.15;
 /** One way much tighter than the other. */
 const UNEVEN = 1.35;
 
@@ -39,12 +36,10 @@ export function historyVerdicts(
 }
 
 function aimVerdict(last: TensionReading, aimed: number): Verdict {
-  const off = last.nPerM - aimed;
-  const within = Math.abs(off) <= Math.max(TOLD_APART * last.sdNPerM, WITHIN * aimed);
   return verdict({
+    ...aimJudged(last.nPerM, last.sdNPerM, aimed),
     id: 'tensionMeasured',
     about: `tension measured by ${last.tool}`,
-    level: within ? 'good' : 'watch',
     measured: last.nPerM,
     limit: aimed,
     unit: 'N/m',
@@ -53,11 +48,6 @@ function aimVerdict(last: TensionReading, aimed: number): Verdict {
       last.tool === 'tap'
         ? 'From the notes of three taps by the formula of a membrane with the air it moves. Simulated only, not checked on real canvases yet.'
         : 'From the sag under a weight. Not checked on real canvases yet.',
-    doThis: within
-      ? ''
-      : off > 0
-        ? 'Tighter than aimed at: look at the bow of the bars.'
-        : 'Looser than aimed at: a remedy now is easier than later.',
     uses: ['massSpread'],
   });
 }

@@ -11,6 +11,7 @@ import { type Verdict, verdict } from '../../job/verdict';
 import { STRETCHES_BELOW, type TensionByWeight, sagsAlike, tensionFromSag } from '../../tension/weightTest';
 import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
+import { aimJudged } from './againstAim';
 
 /** The lighter weight is believed: it stretches the cloth least. Null where nothing was read, or nothing can be. */
 export function weighedTension({ brief, bars, tune }: JobInputs, { rules }: PlanContext): TensionByWeight | null {
@@ -77,23 +78,17 @@ export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | nul
 }
 
 function tensionVerdict(tension: TensionByWeight, aimed: number): Verdict {
-  const off = tension.tensionNPerM - aimed;
-  const within = Math.abs(off) <= Math.max(2 * tension.sdNPerM, 0.15 * aimed);
+  const near = 'Note the room’s air with it: the lasting use is to compare this canvas with its own past.';
   return verdict({
+    ...aimJudged(tension.tensionNPerM, tension.sdNPerM, aimed, near),
     id: 'tensionByWeight',
     about: 'tension by weight',
-    level: within ? 'good' : 'watch',
     measured: tension.tensionNPerM,
     limit: aimed,
     unit: 'N/m',
     says: `${weightWords(tension)} by weight; ${aimed} N/m is aimed at.`,
     because:
       'From the sag in the middle by the series of a sheet held at its edge. One number, near the mean of both ways; not checked on real canvases yet.',
-    doThis: within
-      ? 'Note the room’s air with it: the lasting use is to compare this canvas with its own past.'
-      : off > 0
-        ? 'Tighter than aimed at: look at the bow of the bars.'
-        : 'Looser than aimed at: a remedy now is easier than later.',
     uses: ['sagPrecision'],
   });
 }
