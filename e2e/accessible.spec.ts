@@ -60,8 +60,18 @@ async function violations(page: Page, parts: readonly string[], options: RunOpti
   );
 }
 
+/** What scrolls, and has next to no height to be seen in. */
+const squeezed = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('body *')]
+      .filter((one) => one.clientWidth > 4 && one.clientHeight < 60 && one.scrollHeight > one.clientHeight + 30)
+      .filter((one) => ['auto', 'scroll'].includes(getComputedStyle(one).overflowY) && one.checkVisibility())
+      .map((one) => `${one.tagName} ${one.getAttribute('aria-label') ?? one.className}: ${one.clientHeight} px of ${one.scrollHeight}`),
+  );
+
 /** Everything in the light theme, or parts of it; then in the dark one what depends on it: contrast. */
 async function nothingSerious(page: Page, where: string, parts: readonly string[] = []): Promise<void> {
+  expect(await squeezed(page), where).toEqual([]);
   for (const theme of ['linen', 'slate']) {
     await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
     const found = await violations(page, parts, theme === 'linen' ? {} : { runOnly: ['color-contrast'] });

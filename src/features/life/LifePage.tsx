@@ -119,7 +119,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
       </header>
       <div className="grid min-h-0 flex-1 grid-cols-1 overflow-y-auto bg-base-100 bench:grid-cols-[minmax(0,1fr)_372px] bench:overflow-hidden print:block print:overflow-visible">
         <section aria-label="Through the years" className="flex min-h-0 flex-col bench:overflow-y-auto print:overflow-visible">
-          <div role="group" aria-label="Chart of the years" tabIndex={0} className="relative overflow-x-auto px-4 pt-3">
+          <div role="group" aria-label="Chart of the years" tabIndex={0} className="relative shrink-0 overflow-x-auto px-4 pt-3">
             <LifeChart life={life} band={band} nowMs={nowMs} />
           </div>
           <LifeLines
