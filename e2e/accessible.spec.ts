@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import axe, { type RunOptions } from 'axe-core';
-import { awake, expect, stage, test } from './test';
+import { expect, stage, test } from './test';
 
 declare global {
   interface Window {
@@ -66,7 +66,10 @@ const squeezed = (page: Page): Promise<string[]> =>
     [...document.querySelectorAll<HTMLElement>('body *')]
       .filter((one) => one.clientWidth > 4 && one.clientHeight < 60 && one.scrollHeight > one.clientHeight + 30)
       .filter((one) => ['auto', 'scroll'].includes(getComputedStyle(one).overflowY) && one.checkVisibility())
-      .map((one) => `${one.tagName} ${one.getAttribute('aria-label') ?? one.className}: ${one.clientHeight} px of ${one.scrollHeight}`),
+      .map(
+        (one) =>
+          `${one.tagName} ${one.getAttribute('aria-label') ?? one.className}: ${one.clientHeight} px of ${one.scrollHeight}`,
+      ),
   );
 
 /** Everything in the light theme, or parts of it; then in the dark one what depends on it: contrast. */
@@ -119,7 +122,6 @@ test('axe finds nothing serious in any place of the workshop', async ({ page, de
   test.setTimeout(240_000);
   for (const path of PLACES) {
     await page.goto(demoServer.url + path);
-    await awake(page);
     if (path === '/cloth') await expect(page.getByRole('button', { name: 'Record the cuts' })).toBeEnabled();
     await nothingSerious(page, path);
   }
@@ -157,7 +159,6 @@ test('at the bench every word stands out seven to one', async ({ page, demoServe
     ['/today', []],
   ] as const) {
     await page.goto(demoServer.url + path);
-    await awake(page);
     for (const key of keys) await page.keyboard.press(key);
     for (const theme of ['linen', 'slate']) {
       await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);

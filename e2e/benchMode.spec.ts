@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { awake, expect, newCanvas, saved, stage, test } from './test';
+import { expect, newCanvas, saved, stage, test } from './test';
 
 const figure = (page: Page) => page.getByTestId('bench-figure');
 const says = (page: Page) => page.getByTestId('bench-says');
@@ -12,7 +12,6 @@ async function atBench(page: Page, url: string, title: string): Promise<string> 
   await page.getByLabel('Spacing, at most').fill('100');
   await saved(page);
   await page.goto(`${url}/job/${id}/bench`);
-  await awake(page);
   return id;
 }
 
@@ -65,7 +64,6 @@ test('a whole job by keys alone, reloaded in the middle', async ({ page, freshSe
         // A closed lid: the same step comes back; what was typed and not taken is typed again.
         const there = await says(page).innerText();
         await page.reload();
-        await awake(page);
         await expect(says(page)).toHaveText(there);
         await page.keyboard.type(typed);
       }
@@ -122,11 +120,9 @@ for (const [width, height] of [
     await page.setViewportSize({ width, height });
     // From another stage: another test of these left the fastening in its middle.
     await page.goto(`${demoServer.url}/job/demo-130/bench?stage=square`);
-    await awake(page);
     await page.keyboard.press('Space');
     await expect(page.getByText('on its way')).toHaveCount(0);
     await page.goto(`${demoServer.url}/job/demo-130/bench?stage=fasten`);
-    await awake(page);
     await page.keyboard.press('Shift+ArrowRight');
     for (let step = 0; step < 40; step += 4) {
       const { tall, wide, room } = await figure(page).evaluate((one) => ({
@@ -150,7 +146,6 @@ test('the frame is turned and lies so after a reload; words said are understood,
 }) => {
   await atBench(page, freshServer.url, 'Said and heard');
   await page.goto(`${page.url()}?stage=square`);
-  await awake(page);
   await page.getByRole('button', { name: 'Turn the frame' }).click();
   await page.getByRole('button', { name: 'Say each step' }).click();
   await expect(page.getByTestId('bench-said')).toContainText('Diagonal, top left down. It should read 360.5 millimetres.');
@@ -175,7 +170,6 @@ test('the frame is turned and lies so after a reload; words said are understood,
   await said('note a loose thread at the top');
   await expect(page.getByTestId('bench-notes')).toContainText('“a loose thread at the top”');
   await page.reload();
-  await awake(page);
   await expect(page.getByText('turned to the right')).toBeVisible();
   await expect(page.getByTestId('bench-notes')).toContainText('“a loose thread at the top”');
 });
@@ -262,7 +256,6 @@ test('the network is cut in the middle of ten readings: steps, records and a not
   ]);
   expect([log[3]!.note, log[2]!.readings.length > 1]).toEqual(['weft looks slack', true]);
   await page.reload();
-  await awake(page);
   await expect(waiting).toHaveCount(0);
 });
 
@@ -274,7 +267,6 @@ test('readings typed while the workshop is away are handed in once it is back, e
 }) => {
   const id = await atBench(page, freshServer.url, 'Behind a thick wall');
   await page.goto(`${freshServer.url}/job/${id}/bench?stage=square`);
-  await awake(page);
   const typed = ['360.5', '361', '300', '200', '300', '200'];
   for (const [index, reading] of typed.entries()) {
     if (index === 2) await context.setOffline(true);
@@ -292,6 +284,5 @@ test('readings typed while the workshop is away are handed in once it is back, e
   // Read from the back: its left is the canvas’s right.
   expect(['up', 'down', 'top', 'left', 'bottom', 'right'].map((name) => inputs.square[name]?.mm)).toEqual(typed.map(Number));
   await page.reload();
-  await awake(page);
   await expect(says(page)).toHaveText('Corner lift');
 });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { answer, awake, expect, saved, test } from './test';
+import { answer, expect, saved, test } from './test';
 
 /** Tabs until the element with this name has the focus. */
 async function tabTo(page: Page, name: string): Promise<void> {
@@ -24,7 +24,6 @@ async function type(page: Page, field: string, text: string): Promise<void> {
 
 test('a job is begun, planned and recorded without a mouse', async ({ page, demoServer }) => {
   await page.goto(demoServer.url);
-  await awake(page);
   await page.keyboard.press('c');
   await page.keyboard.type('By keys alone');
   await page.keyboard.press('Tab');
@@ -76,7 +75,6 @@ test('a job is begun, planned and recorded without a mouse', async ({ page, demo
 
 test('undo, units, help, search and places have keys; letters typed in a field stay there', async ({ page, demoServer }) => {
   await page.goto(`${demoServer.url}/job/demo-135`);
-  await awake(page);
   // A painting is placed in the third of its stages.
   await page.keyboard.press('3');
   await page.getByText('Title, hanging, date').click();

@@ -111,7 +111,6 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   const given = await file.path();
 
   await page.goto(`${freshServer.url}/canvases`);
-  await awake(page);
   await page
     .getByLabel('Passport', { exact: true })
     .setInputFiles({ name: 'torn.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"keen-batten/passport"}') });
@@ -121,7 +120,6 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   await expect(page.getByText(/^Looked at: felt firm/).first()).toBeVisible();
   const brought = page.url();
   await page.goto(`${freshServer.url}/canvases?find=harbour+board`);
-  await awake(page);
   await expect(page.getByRole('link', { name: 'Lamp room, both lights' })).toBeVisible();
   await page.getByLabel('Passport', { exact: true }).setInputFiles(given);
   await expect(page.getByRole('alert').filter({ hasText: 'This canvas was taken in already' })).toBeVisible();
@@ -132,7 +130,6 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   };
   const [own, strange] = [await label(brought), await label(`${demoServer.url}/job/demo-57/life`)];
   await page.goto(`${freshServer.url}/canvases`);
-  await awake(page);
   await page.getByRole('button', { name: 'Scan a label' }).click();
   const dialog = page.getByRole('dialog', { name: 'Scan the label on the back' });
   await expect(dialog.getByText(/There is no camera here/)).toBeVisible();

@@ -5,7 +5,7 @@ import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import { type TestServer, freePort, startServer } from './server';
-import { awake, expect, record, stage, test } from './test';
+import { awake, expect, record, stage, test, wakeful } from './test';
 
 const PASSPHRASE = 'cobalt ferry onion lathe';
 const LOOKING = 'lantern barley two thrushes';
@@ -39,7 +39,6 @@ const actions = Object.keys(
 async function openDoor(page: Page, server: TestServer): Promise<string> {
   const port = await freePort();
   await page.goto(`${server.url}/network`);
-  await awake(page);
   await expect(page.getByTestId('door')).toContainText('Only this machine');
   await page.getByText('Port and certificate').click();
   await page.getByLabel('Port', { exact: true }).fill(String(port));
@@ -52,7 +51,7 @@ async function openDoor(page: Page, server: TestServer): Promise<string> {
 }
 
 async function deviceOf(browser: Browser, url: string, passphrase: string, name: string): Promise<Page> {
-  const page = await (await browser.newContext()).newPage();
+  const page = wakeful(await (await browser.newContext()).newPage());
   await page.goto(url);
   await page.getByLabel('Passphrase of the workshop').fill(passphrase);
   await page.getByLabel('What is this device called?').fill(name);
@@ -138,7 +137,6 @@ test('a tablet signs in, says whose hands are there, and its records say where t
   await expect(viewer.getByLabel('Passphrase', { exact: true })).toHaveCount(0);
 
   await page.reload();
-  await awake(page);
   await page.getByRole('listitem').filter({ hasText: 'Glue table' }).getByRole('button', { name: 'End' }).click();
   await expect(page.getByText('Glue table')).toHaveCount(0);
   await tablet.reload();

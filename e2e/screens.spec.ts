@@ -1,4 +1,4 @@
-import { answer, awake, expect, newCanvas, saved, stage, test } from './test';
+import { answer, expect, newCanvas, saved, stage, test, wakeful } from './test';
 
 const SERIES = '/bars?view=series&job=demo-138&job=demo-139&job=demo-132';
 const STAGES = ['Brief', 'Bars', 'Square', 'Cloth', 'Fasten', 'Tune', 'Prime', 'Hand over'];
@@ -52,7 +52,7 @@ test('under a finger everything is as large as a fingertip, the run follows its 
   demoServer,
 }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-  const page = await context.newPage();
+  const page = wakeful(await context.newPage());
   await page.goto(`${demoServer.url}/job/demo-128`);
   await expect(page.getByRole('group', { name: 'Seen from' })).toBeVisible();
   for (const name of ['Fasten', 'Bars', 'Tune'] as const) {
@@ -217,7 +217,6 @@ test('a word of the trade opens its meaning and picture; all of a screen are lis
   demoServer,
 }) => {
   await page.goto(`${demoServer.url}/job/demo-138`);
-  await awake(page);
   const marked = () => page.evaluate(() => [...(CSS.highlights.get('terms') ?? [])].map((range) => (range as Range).toString()));
   await expect.poll(marked).toContain('braces');
   await page.keyboard.press('y');

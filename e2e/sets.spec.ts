@@ -1,6 +1,6 @@
 /* Canvases by the dozen: begun, bought, sawn, squared, fastened, coated and handed over together; what they cost; what is taken down. */
 import type { Locator, Page } from '@playwright/test';
-import { awake, expect, newCanvas, test } from './test';
+import { expect, newCanvas, test } from './test';
 
 /** Clicks and groups of keys, all but what is typed as a reading. */
 class Counted {
@@ -38,7 +38,6 @@ test('twelve canvases go from the brief to the hand-over with few clicks; one fr
   const hand = new Counted(page);
   const button = (name: string | RegExp) => page.getByRole('button', { name });
   await page.goto(freshServer.url);
-  await awake(page);
   await hand.press('c');
   await hand.type(page.getByLabel('Title'), 'Evening class');
   await hand.type(page.getByLabel('Face width'), '400');
@@ -142,7 +141,6 @@ test('three go the whole way by keys alone', async ({ page, freshServer }) => {
     await expect(page.getByRole('heading', { name: 'By keys' })).toBeVisible();
   };
   await page.goto(freshServer.url);
-  await awake(page);
   await page.keyboard.press('c');
   for (const typed of ['By keys', '400', '300']) {
     await page.keyboard.type(typed);
@@ -206,7 +204,6 @@ test('panels are drawn with their gap, judged against one another, and follow on
   freshServer,
 }) => {
   await page.goto(freshServer.url);
-  await awake(page);
   await page.keyboard.press('c');
   await page.getByLabel('Title').fill('Three tides');
   await page.getByLabel('Face width').fill('400');

@@ -2,7 +2,7 @@
  * The test with what every browser test here needs: a server for each worker or a fresh one, pages that fail the
  * test on an error in the console, a broken request or a request that leaves the machine, and the words of a maker.
  */
-import { type Locator, type Page, expect, test as base } from '@playwright/test';
+import { type Locator, type Page, type Response, expect, test as base } from '@playwright/test';
 import { type TestServer, startServer } from './server';
 
 export { expect };
@@ -21,6 +21,11 @@ interface WorkerFixtures {
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
+  context: async ({ context }, use) => {
+    const open = context.newPage.bind(context);
+    context.newPage = async () => wakeful(await open());
+    await use(context);
+  },
   demoServer: [
     async ({}, use) => {
       const server = await startServer({ demo: true });
@@ -57,6 +62,18 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     { auto: true },
   ],
 });
+
+/** A page that is waited for until it is awake wherever it goes: what is pressed before is lost. A sheet or a file has nothing to wake. */
+export function wakeful(page: Page): Page {
+  const [goTo, reload] = [page.goto.bind(page), page.reload.bind(page)];
+  const wake = async (answer: Response | null) => {
+    if ((await page.locator('[data-awake]').count()) > 0) await awake(page);
+    return answer;
+  };
+  page.goto = async (...where) => wake(await goTo(...where));
+  page.reload = async (...how) => wake(await reload(...how));
+  return page;
+}
 
 /** Notes console errors, page errors and requests that leave the machine. */
 export function listen(page: Page, complaints: string[]): void {

@@ -8,7 +8,7 @@ import { TAP_PLACE_IDS } from '../src/core/tension/tap/membraneTone';
 import { normal } from '../src/core/normal';
 import { writeWav } from '../src/core/tension/tap/wav';
 import { simulatedTap } from '../src/features/job/tune/microphone';
-import { answer, expect, listen, newCanvas, saved, stage, test, verdict } from './test';
+import { answer, expect, listen, newCanvas, saved, stage, test, verdict, wakeful } from './test';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name });
 /** Rope locker, finished: 410 × 560 mm. */
@@ -61,7 +61,7 @@ async function withMicrophone(url: string, sounds: Float32Array[], rate: number,
   });
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, permissions: ['microphone'] });
-    const page = await context.newPage();
+    const page = wakeful(await context.newPage());
     const complaints: string[] = [];
     listen(page, complaints);
     await page.goto(url);

@@ -26,7 +26,6 @@ test('variants are compared in figures and stages, one is taken, the others are 
 
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();
-  await awake(page);
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Two braces');
   await page.getByRole('button', { name: 'Take Two braces' }).click();
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Before Two braces');
@@ -34,7 +33,6 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await page.goto(`${freshServer.url}/log`);
   await expect(page.getByText('Variant taken: Two braces')).toBeVisible();
   await page.goto(`${freshServer.url}/job/${id}/whatif`);
-  await awake(page);
   await page.getByRole('button', { name: 'Drop Variant A' }).click();
   await expect(page.getByLabel('Name of variant 2')).toHaveCount(0);
   await page.reload();
@@ -45,7 +43,6 @@ test('variants are compared in figures and stages, one is taken, the others are 
 test('one quantity moves what follows from it, and says where it stands', async ({ page, freshServer }) => {
   const id = await newCanvas(page, freshServer.url, 'Breakwater', '1200', '900');
   await page.goto(`${freshServer.url}/job/${id}/whatif?view=quantity`);
-  await awake(page);
   const slider = page.getByRole('slider', { name: 'Tension wanted' });
   await expect(page.getByText('as it stands')).toBeVisible();
   const bow = page.getByRole('figure').filter({ hasText: 'Bow in time' }).locator('strong');
