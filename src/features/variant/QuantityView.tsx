@@ -174,6 +174,8 @@ function SmallMultiple({
   const print = (one: number) => figure.print(one, reader);
   const flat = ys.length > 0 && known.every((one) => Math.abs(one.y - known[0]!.y) < figure.least);
   const ink = flat ? 'var(--soft)' : 'var(--color-primary)';
+  // The least and the most are written where the line does not run.
+  const rising = known.length > 0 && known.at(-1)!.y >= known[0]!.y;
   return (
     <figure>
       <figcaption className="flex items-baseline gap-2 text-[14px]">
@@ -208,10 +210,14 @@ function SmallMultiple({
         {at && <circle cx={x(at.x)} cy={y(at.y)} r={flat ? 3 : 4.5} fill={ink} />}
         {ys.length > 0 && (
           <>
-            <text x={SIZE.left} y={SIZE.top - 4} style={{ stroke: 'none', fontSize: 11 }}>
+            <text {...(rising ? atLeft : atRight)} y={SIZE.top - 4} style={{ stroke: 'none', fontSize: 11 }}>
               {flat ? '' : print(high)}
             </text>
-            <text x={SIZE.left} y={SIZE.height - SIZE.bottom - 3} style={{ stroke: 'none', fontSize: 11 }}>
+            <text
+              {...(rising && !flat ? atRight : atLeft)}
+              y={SIZE.height - SIZE.bottom - 3}
+              style={{ stroke: 'none', fontSize: 11 }}
+            >
               {flat ? 'stays' : print(low)}
             </text>
           </>
@@ -220,6 +226,9 @@ function SmallMultiple({
     </figure>
   );
 }
+
+const atLeft = { x: SIZE.left, textAnchor: 'start' } as const;
+const atRight = { x: SIZE.width - SIZE.right, textAnchor: 'end' } as const;
 
 const MARK: Record<Level, { sign: string; ink: string }> = {
   good: { sign: '●', ink: 'text-success' },
