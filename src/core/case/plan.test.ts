@@ -237,6 +237,10 @@ describe('verdicts of squareness', () => {
     expect(about('square', 'wind', at({ lift: 9 })).level).toBe('stop');
     expect(about('square', 'tape', at({}, { edges: 'panel' })).level).toBe('watch');
     expect(abouts('square')).toEqual(['diagonals', 'wind']);
+    // A trapezium has equal diagonals too.
+    const threeSides = { square: { ...readings(square), left: null } };
+    expect(about('square', 'sides', threeSides)).toMatchObject({ level: 'watch', doThis: 'Read all four sides.' });
+    expect(abouts('square', at({}))).not.toContain('sides');
     expect(about('square', 'reading', at({ down: 1700 })).says).toMatch(
       /top left to bottom right reads 1700 mm: no frame of this plan has that/,
     );

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES } from '../house/houseRules';
+import { fabricOf, profileOf } from '../house/materials';
 import { type JobInputs, newInputs } from '../job/job';
 import type { Verdict } from '../job/verdict';
 import { length } from '../units/length';
@@ -47,6 +48,22 @@ describe('the frame that a canvas goes into', () => {
     expect(room.mm).toBeGreaterThan(2);
     expect(room.mm).toBeLessThan(4);
     expect(told(inputs)).toMatchObject({ rebateSquare: 'watch' });
+  });
+
+  it('lies below the back of the frame or stands proud of it, by the bar with the cloth on both its faces', () => {
+    const inputs = inRebate({ ...read(420, 320) });
+    const profile = profileOf(DEFAULT_RULES, inputs.bars.profile);
+    const deep = profile.depthMm + 2 * fabricOf(DEFAULT_RULES, inputs.cloth.fabric).thicknessMm;
+    const depth = (mm: number | null, fixing: 'plates' | 'clips' = 'plates') =>
+      rebateVerdicts(inRebate({ ...read(420, 320), depth: mm === null ? null : length(mm), fixing }), context).find(
+        ({ id }) => id === 'rebateDepth',
+      );
+    expect(depth(null)).toBeUndefined();
+    expect(depth(deep)).toMatchObject({ level: 'good', measured: deep, doThis: '' });
+    expect(depth(deep - 2)).toMatchObject({ level: 'watch', says: 'The canvas stands 2 mm proud of the back of the frame.' });
+    expect(depth(deep - 2)!.doThis).toMatch(/take a shallower bar/);
+    expect(depth(deep - 2, 'clips')!.doThis).toMatch(/^Spring clips press it the harder/);
+    expect(depth(deep + 3)!.says).toBe('The canvas lies 3 mm below the back of the frame.');
   });
 
   it('tells how far it may be keyed in the frame as measured, and that nails hold its corners', () => {

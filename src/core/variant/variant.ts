@@ -10,6 +10,7 @@ import { barsShape } from '../stages/bars/barsInputs';
 import { withRecommendedBars } from '../stages/bars/planBars';
 import { briefShape } from '../stages/brief/briefInputs';
 import { clothShape } from '../stages/cloth/clothInputs';
+import { laidForItsCut } from '../stages/cloth/laidAgain';
 import { fastenShape } from '../stages/fasten/fastenInputs';
 import { primeShape } from '../stages/prime/primeInputs';
 import type { StageId } from '../stages/stages';
@@ -70,10 +71,13 @@ export const valueIn = <F extends ChangedField>(inputs: JobInputs, field: F): No
  * @example withChanges(newInputs('Study', length(400), length(300)), { ...NO_CHANGE, route: 'halving' }).fasten.route // 'halving'
  */
 export const withChanges = (inputs: JobInputs, changes: Changes): JobInputs =>
-  CHANGED_FIELDS.reduce<JobInputs>((made, field) => {
-    const stage = STAGE_OF[field];
-    return changes[field] === null ? made : { ...made, [stage]: { ...made[stage], [field]: changes[field] } };
-  }, inputs);
+  laidForItsCut(
+    inputs,
+    CHANGED_FIELDS.reduce<JobInputs>((made, field) => {
+      const stage = STAGE_OF[field];
+      return changes[field] === null ? made : { ...made, [stage]: { ...made[stage], [field]: changes[field] } };
+    }, inputs),
+  );
 
 const alike = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 

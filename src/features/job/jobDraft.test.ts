@@ -34,6 +34,17 @@ function server() {
 const title = (draft: JobDraft) => draft.read().inputs.brief.title;
 
 describe('the draft of a job', () => {
+  it('takes back the tick of a frame that was laid on the cloth when another cut is typed, and undo brings both back', () => {
+    const { draft } = server();
+    draft.change('cloth', { laidAgain: true });
+    draft.change('brief', { title: 'Harbour, evening' });
+    expect(draft.read().inputs.cloth.laidAgain).toBe(true);
+    draft.change('cloth', { warp: 'height' });
+    expect(draft.read().inputs.cloth).toMatchObject({ warp: 'height', laidAgain: false });
+    draft.undo();
+    expect(draft.read().inputs.cloth).toMatchObject({ warp: 'width', laidAgain: true });
+  });
+
   it('saves what was typed, once, and carries the new revision on', async () => {
     const { state, draft } = server();
     draft.change('brief', { title: 'Harbour, evening' });

@@ -4,6 +4,7 @@
  */
 import type { JobInputs } from '@/core/job/job';
 import { mergeInputs } from '@/core/job/mergeInputs';
+import { laidForItsCut } from '@/core/stages/cloth/laidAgain';
 import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 import type { Outcome, Refusal } from '@/server/outcome';
@@ -90,7 +91,8 @@ export class JobDraft {
   /** Changes one stage. Keystrokes in one field are one step back, however many there were. */
   change = <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>): void => {
     const { inputs } = this.state;
-    this.typed({ ...inputs, [stage]: { ...inputs[stage], ...patch } }, `${stage}.${Object.keys(patch).join(',')}`);
+    const changed = laidForItsCut(inputs, { ...inputs, [stage]: { ...inputs[stage], ...patch } });
+    this.typed(changed, `${stage}.${Object.keys(patch).join(',')}`);
   };
 
   setKit = (kit: string[]): void => this.typed({ ...this.state.inputs, kit }, '');

@@ -24,6 +24,25 @@ const planned = (widthMm: number, heightMm: number, change: (inputs: JobInputs) 
   return planJob(inputs, context, 0);
 };
 
+describe('screws at a glued corner', () => {
+  it('are named where one stays inside the wood, and missed where none does', () => {
+    const corner = (depthMm: number, joint: 'mitreGlued' | 'slotted') => {
+      const thin = { ...byId(PROFILES, 'batten'), id: 'thin', widthMm: depthMm, depthMm, joints: [joint] };
+      const rules = { ...DEFAULT_RULES, materials: { ...DEFAULT_RULES.materials, profiles: [thin] } };
+      const inputs = newInputs('t', length(500), length(400));
+      Object.assign(inputs.bars, { profile: 'thin', joint });
+      const { fixings, verdicts } = planJob(inputs, { ...context, rules }, 0).bars;
+      return { told: verdicts.find((one) => one.id === 'cornerScrews'), named: fixings.some(({ where }) => where === 'corner') };
+    };
+    expect(corner(8, 'mitreGlued')).toMatchObject({
+      named: false,
+      told: { level: 'watch', because: 'A tip that pokes out cuts the cloth.' },
+    });
+    expect(corner(40, 'mitreGlued')).toEqual({ named: true, told: undefined });
+    expect(corner(8, 'slotted').told).toBeUndefined();
+  });
+});
+
 describe('the bow that is told', () => {
   it('is that of the bar, not of a short span beside a brace near its end', () => {
     const plan = planned(1500, 600, ({ bars }) => (bars.bracesUpright = [0.03]));

@@ -44,6 +44,40 @@ const about = (inputs: JobInputs, what: string, stage?: 'cloth' | 'fasten') => {
   return plan[stage ?? (plan.cloth.painted ? 'brief' : 'cloth')].verdicts.find((one) => one.id === what);
 };
 
+const D = Math.hypot(900, 600);
+
+describe('a blank cloth before the cut', () => {
+  it('lies with the warp along the long side, and is looked at with the frame on it', () => {
+    expect(about(inputsWith({}), 'lie')).toMatchObject({ level: 'good', says: expect.stringMatching(/^Warp along the width/) });
+    const across = about(inputsWith({ warp: 'height' }), 'lie')!;
+    expect(across).toMatchObject({ level: 'watch', doThis: 'Usual is the warp along the width.' });
+    // What it gives is told for the way it lies: less along the warp.
+    const [along, other] = /it gives ([\d.]+) % that way, ([\d.]+) %/.exec(across.says)!.slice(1).map(Number);
+    expect(along).toBeLessThan(other!);
+    const square = inputsWith({});
+    expect(about({ ...square, brief: { ...square.brief, height: length(900.4) } }, 'lie')!.level).toBe('good');
+    expect(about(inputsWith({}), 'beforeCut')!.level).toBe('watch');
+    expect(about(inputsWith({ laidAgain: true }), 'beforeCut')!.level).toBe('good');
+  });
+
+  it('is cut larger by what washing takes, smaller by what it gives, each way by its own thread', () => {
+    const cutOf = (cloth: Partial<ClothInputs>) => planJob(inputsWith(cloth), context, 0).cloth.cut;
+    const plain = cutOf({});
+    for (const warp of ['width', 'height'] as const) {
+      const { widthMm, heightMm, shrinkWidthMm, shrinkHeightMm } = cutOf({ washFirst: true, warp });
+      expect(widthMm).toBeGreaterThanOrEqual(plain.widthMm + shrinkWidthMm - 1);
+      expect(heightMm).toBeGreaterThanOrEqual(plain.heightMm + shrinkHeightMm - 1);
+      const says = about(inputsWith({ washFirst: true, warp }), 'shrinkage')!.says;
+      expect(says).toContain(`${Math.ceil(shrinkWidthMm)} mm wider and ${Math.ceil(shrinkHeightMm)} mm higher`);
+    }
+    expect(about(inputsWith({}), 'shrinkage')).toBeUndefined();
+    const given = about(inputsWith({ takeOffStretch: true }), 'stretchTakenOff')!;
+    expect(given).toMatchObject({ level: 'watch', unit: 'mm', measured: cutOf({ takeOffStretch: true }).giveWidthMm });
+    expect(cutOf({ takeOffStretch: true }).widthMm).toBeLessThan(plain.widthMm);
+    expect(about(inputsWith({}), 'stretchTakenOff')).toBeUndefined();
+  });
+});
+
 describe('a painting on its frame', () => {
   const diagonal = Math.hypot(908, 606);
   const all = { top: ends(60), right: ends(60), bottom: ends(60), left: ends(60) };
@@ -59,6 +93,26 @@ describe('a painting on its frame', () => {
     expect(cloth.answer).toBe('908 × 606 mm');
     expect(brief.answerNote).toBe('frame not turned on the image, 5 mm off at the farthest corner');
     expect(about(larger, 'framePlace')).toMatchObject({ level: 'good', limit: 6 });
+  });
+
+  it('is warned of paint at the folds where it was folded or will be, and of an edge that runs off', () => {
+    expect(about(larger, 'paintAtFolds')).toMatchObject({
+      level: 'watch',
+      doThis: expect.stringMatching(/a conservator first/) as string,
+    });
+    const flat = inputsWith({ left: all }, read(900, 600, 900, 600, D, D), { mostWrap: length(0) });
+    expect(about(flat, 'paintAtFolds')).toBeUndefined();
+    expect(about({ ...flat, brief: { ...flat.brief, use: 'restretch' } }, 'paintAtFolds')!.level).toBe('watch');
+    // The left edge is longer than the right by 8 mm: an edge above or below runs off.
+    const skew = read(900, 600, 900, 608, Math.hypot(900, 600), Math.hypot(900, 608));
+    const kept = (keep: (typeof SIDES)[number][]) =>
+      about(inputsWith({ left: all }, skew, { keep, mayBare: true }), 'parallelEdges');
+    const both = kept(['top', 'bottom'])!;
+    expect(both.level).not.toBe('good');
+    expect(both.measured).toBeGreaterThan(both.limit!);
+    expect(kept(['left'])).toMatchObject({ level: 'good', doThis: '' });
+    expect(kept([])).toBeUndefined();
+    expect(both.because).toMatch(/^The others take the error: (right|left) .*, (right|left) /);
   });
 
   it('stops where bare cloth would show, unless it may; and where too much goes round', () => {

@@ -78,6 +78,29 @@ describe('the pulls of a job', () => {
     expect((pulled.acrossNPerM + pulled.downNPerM) / 2 / inputs.bars.tensionNPerM).toBeCloseTo(1, 1);
   });
 
+  it('tell how many fasteners end with nothing, as taught and by the list', () => {
+    const hands = { hand: null, noise: null };
+    const pushing = (taught: number, worked: number) =>
+      pullVerdicts(
+        { ...plan, taught: { ...plan.taught, pushing: taught }, worked: { ...plan.worked, pushing: worked } },
+        inputs,
+        context,
+        hands,
+      ).find(({ id }) => id === 'pullPushing');
+    expect(pushing(0, 0)).toBeUndefined();
+    expect(pushing(1, 0)).toMatchObject({
+      level: 'good',
+      says: 'As taught one fastener ends holding nothing, by this list none.',
+      doThis: '',
+    });
+    expect(pushing(4, 2)).toMatchObject({
+      level: 'watch',
+      measured: 2,
+      says: 'As taught 4 fasteners end holding nothing, by this list 2.',
+      doThis: 'Draw those and set them again at the end.',
+    });
+  });
+
   it('are judged by what they gain, by what a hand reaches, by the drift they bring, and by whether the hand was tried', () => {
     const hands = { hand: null, noise: null };
     const level = (of: PullPlan, on: JobInputs = inputs) =>

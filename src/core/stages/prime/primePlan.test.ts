@@ -15,6 +15,27 @@ function primed(change: (inputs: JobInputs) => void, coatsDone = 0, more: { hist
 }
 const about = (plan: ReturnType<typeof primed>, what: string) => plan.verdicts.find((one) => one.id === what);
 
+describe('cloth that comes primed', () => {
+  it('is asked about before another ground goes on, and only then', () => {
+    const of = (fabric: string, system: (typeof SYSTEMS)[number]['id'], use: 'new' | 'finished' = 'new') =>
+      primed((inputs) => {
+        inputs.cloth.fabric = fabric;
+        inputs.prime.system = system;
+        inputs.brief.use = use;
+      });
+    expect(about(of('linenPrimed', 'acrylic'), 'primedCloth')).toMatchObject({
+      level: 'watch',
+      doThis: expect.stringMatching(/try it on an offcut/) as string,
+    });
+    expect(about(of('linenPrimed', 'none'), 'primedCloth')).toBeUndefined();
+    expect(about(of('cottonMedium', 'acrylic'), 'primedCloth')).toBeUndefined();
+    // On a painting the graver word stands alone.
+    const painting = of('linenPrimed', 'acrylic', 'finished');
+    expect(about(painting, 'primedCloth')).toBeUndefined();
+    expect(about(painting, 'paintedCanvas')!.level).toBe('stop');
+  });
+});
+
 describe('what lies under what', () => {
   it.each([
     ['oil', 'acrylic', 'A water-borne layer does not hold on an oil ground.'],

@@ -85,6 +85,17 @@ describe('a tension that was tapped', () => {
     expect(loose.says).toMatch(/up to about 63 % RH, 53 % if it is as loose/);
   });
 
+  it('foretells what creep leaves of it after a year, by the house or by what the house learned', () => {
+    const tight = about(tuned([tapped(1, 240, 12)]), 'yearOn')!;
+    // 6 % in a tenfold of time, 2.56 tenfolds from a day to a year.
+    expect(tight).toMatchObject({ level: 'good', limit: 60, measured: expect.closeTo(240 * (1 - 0.06 * Math.log10(365)), 6) });
+    expect(tight.says).toContain('about 203 N/m would be left after a year');
+    expect(about(tuned([tapped(1, 70, 5)]), 'yearOn')).toMatchObject({
+      level: 'watch',
+      doThis: 'Leave it tighter, or look at it again within the year.',
+    });
+  });
+
   it('counts no more once it is taken back', () => {
     const kept = tapped(1, 200, 10);
     const back = entry(2, [], { kind: 'withdrawal', corrects: kept.id });
