@@ -142,12 +142,13 @@ export function* bestRepulls(
       const own = column[row]!;
       // Drawn, it takes what was not known of it along; set again, it brings what the hand is off by.
       const drawn = each.map((variance, at) => variance + own * answer[at]! ** 2 - 2 * answer[at]! * column[at]!);
-      const drawnSum = ofSum + own * sumOf(answer) ** 2 - 2 * sumOf(answer) * sumOf(column);
+      const [answerSum, bySum] = [sumOf(answer), sumOf(by)];
+      const drawnSum = ofSum + own * answerSum ** 2 - 2 * answerSum * sumOf(column);
       for (const pullN of grid) {
         const thrownBy = (bounds.noise * pullN) ** 2;
         const after = base.map((value, at) => value + pullN * by[at]!);
         const variances = drawn.map((variance, at) => variance + thrownBy * by[at]! ** 2);
-        const uneven = expectedUnevenness(after, variances, drawnSum + thrownBy * sumOf(by) ** 2);
+        const uneven = expectedUnevenness(after, variances, drawnSum + thrownBy * bySum ** 2);
         if (uneven < (best?.unevenness ?? now - LEAST_GAIN)) best = { place, pullN, unevenness: uneven, row, after, by, answer };
       }
       if (row % 16 === 15) yield;
