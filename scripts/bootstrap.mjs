@@ -1,10 +1,11 @@
 /*
  * Makes sure the packages are installed and the binding to SQLite is compiled, for a fresh clone and after every change of the
- * lock: imports only Node's own modules. A stamp under node_modules holds the hash of the lock and of Node's ABI.
+ * lock: imports only Node's own modules. A stamp under node_modules holds the hash of the lock and of Node's ABI, and whether the
+ * tools of development were installed too.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { closeSync, existsSync, openSync, readFileSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, statfsSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -12,10 +13,16 @@ export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const MODULES = join(ROOT, 'node_modules');
 const STAMP = join(MODULES, '.keen-batten-stamp');
 /** What the compiler says; looked at when it fails. */
-const COMPILER_SAYS = join(MODULES, '.keen-batten-binding.log');
+const COMPILER_LOG = join(MODULES, '.keen-batten-binding.log');
 
 process.chdir(ROOT);
 process.env.NEXT_TELEMETRY_DISABLED = '1';
+
+/** Says in a sentence why it cannot go on, and ends. */
+export function giveUp(sentence) {
+  console.error(`\n${sentence}`);
+  process.exit(1);
+}
 
 /** Runs a command to its end; a failure ends this process with its code. */
 export function run(command, args, env = {}) {
@@ -26,49 +33,105 @@ export function run(command, args, env = {}) {
 /** Runs a tool installed under node_modules. */
 export const tool = (path, args, env) => run(process.execPath, [join(MODULES, path), ...args], env);
 
-/** Runs a tool while others run, and says what it said in one piece when it has ended; a failure ends this process with its code. */
-export function toolBeside(name, path, args, env = {}) {
-  const began = Date.now();
-  return new Promise((done) => {
-    const child = spawn(process.execPath, [join(MODULES, path), ...args], { env: { ...process.env, ...env } });
-    const said = [];
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
-    child.once('close', (code) => {
-      process.stdout.write(Buffer.concat(said));
-      console.log(`== ${name}: ${seconds(began)}`);
-      if (code !== 0) process.exit(code ?? 1);
-      done();
-    });
+/**
+ * Runs a command while others run, and holds what it prints.
+ *
+ * @returns its exit code and all it printed
+ */
+function output(command, args, env = {}) {
+  return new Promise((ended) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
+    process.once('exit', () => child.kill());
+    const parts = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => parts.push(part));
+    child.once('error', (error) => ended({ code: 1, text: error.message }));
+    child.once('close', (code) => ended({ code: code ?? 1, text: Buffer.concat(parts).toString() }));
   });
+}
+
+/** Runs a tool while others run, and prints what it printed in one piece when it has ended; a failure ends this process with its code. */
+export async function toolBeside(name, path, args, env) {
+  const began = Date.now();
+  const { code, text } = await output(process.execPath, [join(MODULES, path), ...args], env);
+  process.stdout.write(text);
+  timed(name, began);
+  if (code !== 0) process.exit(code);
 }
 
 const seconds = (sinceMs) => `${Math.round((Date.now() - sinceMs) / 1000)} s`;
 
-/** Says what is done, does it, and says how long it took. */
+/** Name and seconds of every part so far. */
+const times = [];
+
+function timed(name, beganMs) {
+  times.push(`${name} ${seconds(beganMs)}`);
+  console.log(`== ${name}: ${seconds(beganMs)}`);
+}
+
+/** One line with the time of every part. */
+export const printTimes = () => console.log(`\n== in all ${Math.round(process.uptime())} s: ${times.join(', ')}`);
+
+/** A step that takes long says so often that it goes on, ms. */
+const STILL_MS = 10_000;
+
+/** Says what is done, does it, says meanwhile how long it has taken, and at the end how long it took. */
 export async function step(name, act) {
   console.log(`\n== ${name}`);
   const began = Date.now();
+  const still = setInterval(() => console.log(`   ${seconds(began)} …`), STILL_MS);
   await act();
-  console.log(`== ${name}: ${seconds(began)}`);
+  clearInterval(still);
+  timed(name.split(':')[0], began);
 }
 
 const npm = process.env.npm_execpath ? [process.execPath, process.env.npm_execpath] : ['npm'];
+
+/** Room for the packages, the build and the workshop, bytes: packages of a run, or of development too. */
+const ROOM_BYTES = { run: 0.9e9, all: 1.4e9 };
+
+/** Why npm could not install, by what it prints. */
+function installTrouble(text) {
+  if (/ENOSPC|no space left/i.test(text)) return 'The disk is full. Make room for 1.5 GB here, then start again.';
+  if (/ENOTFOUND|ECONNREFUSED|ECONNRESET|ETIMEDOUT|EAI_AGAIN|ENETUNREACH|network/i.test(text))
+    return 'The packages could not be fetched: the npm registry was not reached. The first start needs a network; every later one does not. Connect, then start again.';
+  return `The packages could not be installed (npm ci); what npm said stands above.`;
+}
+
+/** What is installed: "all", "run", or none of this lock. */
+function installed(lockHash) {
+  if (!existsSync(STAMP)) return null;
+  const [hash, scope] = readFileSync(STAMP, 'utf8').split(' ');
+  return hash === lockHash ? (scope ?? null) : null;
+}
 
 /**
  * Installs what is not installed. Compiling the binding to SQLite takes a minute on one core and nothing that builds the
  * application needs it: it goes on meanwhile.
  *
+ * @param scope "run" for what building and serving take, "all" for the tools of development too
  * @returns waits for the binding; to be called before a workshop is opened
  */
-export function install() {
-  const wanted = createHash('sha256')
+export async function install(scope = 'all') {
+  const lockHash = createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .update(process.versions.modules)
     .digest('hex');
-  if (!existsSync(STAMP) || readFileSync(STAMP, 'utf8') !== wanted) {
-    console.log('Unpacking the packages (npm ci)');
-    run(npm[0], [...npm.slice(1), 'ci', '--ignore-scripts', '--no-audit', '--no-fund']);
-    writeFileSync(STAMP, wanted);
+  const there = installed(lockHash);
+  if (there !== 'all' && there !== scope) {
+    const { bavail, bsize } = statfsSync(ROOT);
+    if (bavail * bsize < ROOM_BYTES[scope])
+      giveUp(
+        `This disk has ${Math.round((bavail * bsize) / 1e6)} MB free, and ${ROOM_BYTES[scope] / 1e6} MB are needed. Make room, then start again.`,
+      );
+    console.log(scope === 'run' ? 'npm ci: what building and serving take' : 'npm ci: everything, the tools of development too');
+    const { code, text } = await output(npm[0], [
+      ...npm.slice(1),
+      ...['ci', '--ignore-scripts', '--no-audit', '--no-fund'],
+      ...(scope === 'run' ? ['--omit=dev'] : []),
+    ]);
+    process.stdout.write(text);
+    if (code !== 0) giveUp(installTrouble(text));
+    writeFileSync(STAMP, `${lockHash} ${scope}`);
   }
   return bindingOpens() ? async () => {} : compileBinding();
 }
@@ -78,30 +141,29 @@ const bindingOpens = () =>
   spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:')"], { stdio: 'ignore' }).status === 0;
 
 function compileBinding() {
-  console.log('Compiling SQLite beside it; the rest goes on meanwhile');
+  const missing = ['make', 'g++', 'python3'].filter((name) => spawnSync(name, ['--version']).status !== 0);
+  if (missing.length > 0)
+    giveUp(
+      `SQLite has to be compiled, and this machine has no ${missing.join(', no ')}. On Debian: apt install build-essential python3. Then start again.`,
+    );
+  console.log('Compiling SQLite, about a minute on one core; the rest goes on meanwhile');
   const began = Date.now();
-  const log = openSync(COMPILER_SAYS, 'w');
+  const log = openSync(COMPILER_LOG, 'w');
   const compiler = spawn(npm[0], [...npm.slice(1), 'rebuild', 'better-sqlite3'], {
     stdio: ['ignore', log, log],
-    // Half the time of the package’s own -O3, and no slower where it was measured.
-    env: { ...process.env, CFLAGS: '-O2', CXXFLAGS: '-O2' },
+    // Half the time of -O2, a third of the package’s own -O3; queries take a tenth longer.
+    env: { ...process.env, CFLAGS: '-O1', CXXFLAGS: '-O1' },
   });
   process.once('exit', () => compiler.kill());
-  const ended = new Promise((told) => {
-    compiler.once('exit', told);
-    compiler.once('error', told);
+  const ended = new Promise((resolve) => {
+    compiler.once('exit', resolve);
+    compiler.once('error', resolve);
   });
   return async () => {
     await ended;
     closeSync(log);
     if (bindingOpens()) return console.log(`SQLite is compiled (${seconds(began)} after it was begun)`);
-    const missing = ['make', 'g++', 'python3'].filter((name) => spawnSync(name, ['--version']).status !== 0);
-    console.error(readFileSync(COMPILER_SAYS, 'utf8').split('\n').slice(-25).join('\n'));
-    console.error(
-      missing.length > 0
-        ? `SQLite could not be compiled: this machine has no ${missing.join(', no ')}. On Debian: apt install build-essential python3. Then start again.`
-        : `SQLite could not be compiled; what the compiler said last stands above, all of it in ${COMPILER_SAYS}.`,
-    );
-    process.exit(1);
+    console.error(readFileSync(COMPILER_LOG, 'utf8').split('\n').slice(-25).join('\n'));
+    giveUp(`SQLite could not be compiled; the end of what the compiler said stands above, all of it in ${COMPILER_LOG}.`);
   };
 }

@@ -1,5 +1,7 @@
 import { install } from './bootstrap.mjs';
-import { serve } from './serve.mjs';
+import { mayServe, serve } from './serve.mjs';
 
-await install()();
+await mayServe();
+const bindingThere = await install();
+await bindingThere();
 await serve('dev');

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { ROOT } from './bootstrap.mjs';
+import { ROOT, giveUp } from './bootstrap.mjs';
 
 const PORT = process.env.PORT ?? '3000';
 /** Loopback unless somebody asks for more by name. */
@@ -19,21 +19,27 @@ const isTaken = () =>
     probe.once('error', () => told(false));
   });
 
-/** Serves until stopped; `mode` is "start" or "dev". */
-export async function serve(mode, env = {}) {
-  if (!LOOPBACK.includes(HOST)) {
-    console.error(
+/** Ends with a sentence where this machine would not or should not serve: asked before anything is installed or built. */
+export async function mayServe() {
+  if (!LOOPBACK.includes(HOST))
+    giveUp(
       `HOST=${HOST} would let everybody on the network read and write this workshop. Start it without HOST: other devices come in by the door, with a passphrase, which is opened on the page File, Other devices in the house, or by KEEN_BATTEN_PASSPHRASE='four odd words of yours'.`,
     );
-    process.exit(1);
-  }
-  if (await isTaken()) {
-    console.error(
+  if (!/^\d+$/.test(PORT) || Number(PORT) < 1 || Number(PORT) > 65535)
+    giveUp(`PORT=${PORT} is no port. Give a number from 1 to 65535, such as PORT=3001.`);
+  if (await isTaken())
+    giveUp(
       `Port ${PORT} is taken by another program; perhaps Keen Batten is open already. Close it, or choose another: PORT=3001 npm run demo.`,
     );
-    process.exit(1);
-  }
-  console.log(`Keen Batten: http://${HOST === '127.0.0.1' ? 'localhost' : HOST}:${PORT}`);
+}
+
+/** What Next prints at a start is held back: our own line comes when the first page is there. */
+const ITS_BANNER = /^(▲|- Local|- Network|✓|- Environments|$)/;
+
+/** Serves until stopped, and tells the address once the first page is there; `mode` is "start" or "dev". */
+export async function serve(mode, env = {}) {
+  await mayServe();
+  const url = `http://${HOST === '127.0.0.1' ? 'localhost' : HOST}:${PORT}`;
   const server = spawn(
     process.execPath,
     [
@@ -48,10 +54,21 @@ export async function serve(mode, env = {}) {
     ],
     {
       // The fourth is a line to this process: when it breaks, the server ends too.
-      stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+      stdio: ['inherit', 'pipe', 'inherit', 'ipc'],
       env: { ...process.env, ...env },
     },
   );
+  server.stdout.setEncoding('utf8').on('data', (text) => {
+    for (const line of text.trimEnd().split('\n')) if (!ITS_BANNER.test(line.trim())) console.log(line);
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code) => process.exit(code ?? 0));
+  // The first request lays out a demo; nobody is sent to a page that is not there yet.
+  for (let there = false; !there;) {
+    there = await fetch(`http://${HOST}:${PORT}/`).then(
+      (answer) => answer.ok || giveUp(`The first page could not be made (status ${answer.status}); why stands above.`),
+      () => new Promise((again) => setTimeout(() => again(false), 100)),
+    );
+  }
+  console.log(`\nKeen Batten: ${url}`);
 }

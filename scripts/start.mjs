@@ -1,5 +1,6 @@
 import { ready } from './build.mjs';
-import { serve } from './serve.mjs';
+import { mayServe, serve } from './serve.mjs';
 
-await ready();
+await mayServe();
+await ready('run');
 await serve('start');

@@ -22,7 +22,7 @@ function needChromium() {
 }
 
 let bindingThere;
-await step('packages', () => (bindingThere = install()));
+await step('packages', async () => (bindingThere = await install()));
 const { build } = await import('./build.mjs');
 // Two lanes beside the compiler: what is built, then typed against it, and what is only read.
 const lint = async () => {
@@ -31,7 +31,7 @@ const lint = async () => {
   await toolBeside('layers', 'dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.mjs', 'src']);
 };
 const compile = async () => {
-  await build((...of) => toolBeside('build', ...of));
+  await build();
   await toolBeside('types', 'typescript/bin/tsc', ['--noEmit', '-p', '.']);
 };
 console.log('\n== lint, format and layers beside build and types');

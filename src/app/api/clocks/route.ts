@@ -1,9 +1,3 @@
-import { spellOf } from '@/server/airCases';
-import { openWorkshop } from '@/server/openWorkshop';
-import { dryingClocks } from '@/server/workshopCases';
+import { answering } from '@/app/answers/answering';
 
-/** What dries or sets now, and whether it gets damp: asked for by every open tab. */
-export function GET(): Response {
-  const workshop = openWorkshop();
-  return Response.json({ ...dryingClocks(workshop), spell: spellOf(workshop) }, { headers: { 'cache-control': 'no-store' } });
-}
+export const GET = answering('clocks');

@@ -1,11 +1,3 @@
-import { fileAnswer } from '@/app/fileAnswer';
-import { markReader } from '@/app/markReader';
-import { setLabelFile } from '@/server/markFiles';
-import { openWorkshop } from '@/server/openWorkshop';
+import { answering } from '@/app/answers/answering';
 
-/** The back labels of a set, true to size. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
-  const query = new URL(request.url).searchParams;
-  return fileAnswer(await setLabelFile(openWorkshop(), id, query, await markReader()));
-}
+export const GET = answering('setLabels');

@@ -1,8 +1,3 @@
-import { benchPlaceOf } from '@/server/benchCases';
-import { workshopOf } from '@/server/practice';
+import { answering } from '@/app/answers/answering';
 
-/** The step that somebody stands at on a job, for a tab that is shown again; null where nobody did yet. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
-  return Response.json(benchPlaceOf(workshopOf(id), id), { headers: { 'cache-control': 'no-store' } });
-}
+export const GET = answering('benchPlace');

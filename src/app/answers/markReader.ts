@@ -1,7 +1,7 @@
 import type { MarkReader } from '@/server/markFiles';
 import { openWorkshop } from '@/server/openWorkshop';
-import { houseOrigin } from './houseOrigin';
-import { unitChosen } from './unitChosen';
+import { houseOrigin } from '@/app/houseOrigin';
+import { unitChosen } from '@/app/unitChosen';
 
 /** Who asks for something to print: the unit that was chosen, and the address this workshop is found at. */
 export const markReader = async (): Promise<MarkReader> => ({
