@@ -16,6 +16,8 @@ export default defineConfig({
   ],
   reporter: [['list']],
   use: {
+    // Nothing fades or slides while a test waits for it.
+    contextOptions: { reducedMotion: 'reduce' },
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',

@@ -10,8 +10,6 @@ declare global {
 
 // One beside the other: these are the longest tests there are.
 test.describe.configure({ mode: 'parallel' });
-// What fades from one colour to the other has neither meanwhile.
-test.use({ contextOptions: { reducedMotion: 'reduce' } });
 
 const SERIES = '/bars?view=series&job=demo-138&job=demo-139&job=demo-132';
 const PLACES = [

@@ -64,8 +64,8 @@ test('bow is charted, a make-up is picked, the cut list has outside and inside, 
   await expect(page.getByRole('listitem').filter({ hasText: 'out dry: two matching pairs' })).toBeVisible();
 });
 
-test('bars put on the rack are picked first; another make of slot is warned of', async ({ page, freshServer }) => {
-  await page.goto(`${freshServer.url}/bars`);
+test('bars put on the rack are picked first; another make of slot is warned of', async ({ page, emptyServer }) => {
+  await page.goto(`${emptyServer.url}/bars`);
   await expect(page.getByText('Nothing lies on the rack yet.')).toBeVisible();
   const put = async (lengthTyped: string, pieces: string, family?: string) => {
     await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Standard bar' });
@@ -81,7 +81,7 @@ test('bars put on the rack are picked first; another make of slot is warned of',
   await page.getByLabel('Length', { exact: true }).fill('7 km');
   await expect(page.getByRole('alert').filter({ hasText: '“7 km” is not a length' })).toBeVisible();
 
-  const id = await newCanvas(page, freshServer.url, 'From the rack', '700', '500');
+  const id = await newCanvas(page, emptyServer.url, 'From the rack', '700', '500');
   await stage(page, 'Bars').click();
   await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Standard bar' });
   await page.getByLabel('Braces, upright').selectOption('0');
@@ -93,12 +93,12 @@ test('bars put on the rack are picked first; another make of slot is warned of',
   await expect(list).toContainText('2 of 500 mm lie there with another joint, old make: the slots do not fit');
   await saved(page);
 
-  await page.goto(`${freshServer.url}/bars?view=series`);
+  await page.goto(`${emptyServer.url}/bars?view=series`);
   await page.getByRole('checkbox', { name: /From the rack/ }).check();
   await expect(page.getByTestId('answer')).toHaveText('€5.40');
   await page.getByRole('button', { name: 'Record: sawn and picked' }).click();
   await expect(page.getByTestId('rack')).not.toContainText('700 mm');
-  await page.goto(`${freshServer.url}/bars?view=series&job=${id}`);
+  await page.goto(`${emptyServer.url}/bars?view=series&job=${id}`);
   await expect(page.getByRole('checkbox', { name: /From the rack/ })).toBeDisabled();
 });
 
@@ -121,8 +121,8 @@ test('a triptych is sawn from one plan, proven, drawn, recorded; its offcut lies
   await expect(page.getByRole('button', { name: 'Put it back' })).toHaveCount(0);
 });
 
-test('materials are changed and added to, with wrong values said at once; the job sees them', async ({ page, freshServer }) => {
-  await page.goto(`${freshServer.url}/bars?view=materials`);
+test('materials are changed and added to, with wrong values said at once; the job sees them', async ({ page, emptyServer }) => {
+  await page.goto(`${emptyServer.url}/bars?view=materials`);
   await page.getByText('Spruce', { exact: true }).click();
   await page.getByLabel('Stiffness E, Spruce').fill('900');
   await expect(page.getByRole('alert').filter({ hasText: '“900” is out of range. Type 1 to 30 GPa.' })).toBeVisible();
@@ -135,7 +135,7 @@ test('materials are changed and added to, with wrong values said at once; the jo
   await page.getByRole('button', { name: 'Add a bar' }).click();
   await page.getByRole('button', { name: 'Save the materials' }).click();
   await expect(page.getByRole('button', { name: 'Save the materials' })).toBeDisabled();
-  await newCanvas(page, freshServer.url, 'Softer wood', '700', '500');
+  await newCanvas(page, emptyServer.url, 'Softer wood', '700', '500');
   await stage(page, 'Bars').click();
   await expect(page.getByLabel('Bar', { exact: true }).getByRole('option', { name: 'New bar' })).toHaveCount(1);
   await page.getByLabel('Bar', { exact: true }).selectOption({ label: 'Standard bar' });

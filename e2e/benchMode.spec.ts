@@ -50,9 +50,9 @@ async function untilSaid(page: Page, hand: Hand, end: RegExp): Promise<void> {
   throw new Error('no end to it');
 }
 
-test('a whole job by keys alone, reloaded in the middle', async ({ page, freshServer }) => {
+test('a whole job by keys alone, reloaded in the middle', async ({ page, emptyServer }) => {
   test.setTimeout(150_000);
-  const id = await atBench(page, freshServer.url, 'Keys with glue on');
+  const id = await atBench(page, emptyServer.url, 'Keys with glue on');
   let reloads = 0;
   await wholeJob(page, {
     next: () => page.keyboard.press('Space'),
@@ -81,9 +81,9 @@ test('a whole job by keys alone, reloaded in the middle', async ({ page, freshSe
 test.describe('under a finger', () => {
   test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 
-  test('a whole job by touch on a tablet that stands upright', async ({ page, freshServer }) => {
+  test('a whole job by touch on a tablet that stands upright', async ({ page, emptyServer }) => {
     test.setTimeout(150_000);
-    await atBench(page, freshServer.url, 'By touch');
+    await atBench(page, emptyServer.url, 'By touch');
     let taps = 0;
     await wholeJob(page, {
       // By the button, or anywhere on the right half.
@@ -142,9 +142,9 @@ for (const [width, height] of [
 
 test('the frame is turned and lies so after a reload; words said are understood, a reading only once it is confirmed', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await atBench(page, freshServer.url, 'Said and heard');
+  await atBench(page, emptyServer.url, 'Said and heard');
   await page.goto(`${page.url()}?stage=square`);
   await page.getByRole('button', { name: 'Turn the frame' }).click();
   await page.getByRole('button', { name: 'Say each step' }).click();
@@ -176,9 +176,9 @@ test('the frame is turned and lies so after a reload; words said are understood,
 
 test('a photograph is scaled down, kept with its step, and seen in the log; what is no picture is refused', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await atBench(page, freshServer.url, 'With a picture');
+  await atBench(page, emptyServer.url, 'With a picture');
   await page.keyboard.press('m');
   const input = page.getByLabel('Photograph, from the camera or a file');
   await input.setInputFiles({ name: 'words.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
@@ -195,7 +195,7 @@ test('a photograph is scaled down, kept with its step, and seen in the log; what
   await page.getByLabel('Note', { exact: true }).last().fill('how the corner sits');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByTestId('bench-notes')).toContainText('“how the corner sits”');
-  await page.goto(`${freshServer.url}/log`);
+  await page.goto(`${emptyServer.url}/log`);
   const kept = page.getByRole('img', { name: /^Photograph of/ });
   await expect(kept).toBeVisible();
   const size = await kept.evaluate((one: HTMLImageElement) => [one.naturalWidth, one.naturalHeight]);
@@ -205,10 +205,10 @@ test('a photograph is scaled down, kept with its step, and seen in the log; what
 test('the network is cut in the middle of ten readings: steps, records and a note go on, and all are there once', async ({
   page,
   context,
-  freshServer,
+  emptyServer,
   complaints,
 }) => {
-  const id = await atBench(page, freshServer.url, 'Behind a thick wall');
+  const id = await atBench(page, emptyServer.url, 'Behind a thick wall');
   let read = 0;
   const waiting = page.getByTestId('waiting');
   const hand: Hand = {
@@ -245,7 +245,7 @@ test('the network is cut in the middle of ten readings: steps, records and a not
   await expect(waiting).toHaveCount(0, { timeout: 40_000 });
   expect(lost).toBe(2);
   complaints.length = 0;
-  const answer = await page.request.get(`${freshServer.url}/api/job/${id}`);
+  const answer = await page.request.get(`${emptyServer.url}/api/job/${id}`);
   const { log } = (await answer.json()) as { log: { stage: string; kind: string; note: string; readings: object[] }[] };
   expect(log.map(({ stage: of, kind }) => `${of} ${kind}`)).toEqual([
     'brief record',
@@ -262,11 +262,11 @@ test('the network is cut in the middle of ten readings: steps, records and a not
 test('readings typed while the workshop is away are handed in once it is back, each once', async ({
   page,
   context,
-  freshServer,
+  emptyServer,
   complaints,
 }) => {
-  const id = await atBench(page, freshServer.url, 'Behind a thick wall');
-  await page.goto(`${freshServer.url}/job/${id}/bench?stage=square`);
+  const id = await atBench(page, emptyServer.url, 'Behind a thick wall');
+  await page.goto(`${emptyServer.url}/job/${id}/bench?stage=square`);
   const typed = ['360.5', '361', '300', '200', '300', '200'];
   for (const [index, reading] of typed.entries()) {
     if (index === 2) await context.setOffline(true);
@@ -279,7 +279,7 @@ test('readings typed while the workshop is away are handed in once it is back, e
   await context.setOffline(false);
   await expect(page.getByText('on its way')).toHaveCount(0, { timeout: 20_000 });
   complaints.length = 0;
-  const answer = await page.request.get(`${freshServer.url}/api/job/${id}/inputs`);
+  const answer = await page.request.get(`${emptyServer.url}/api/job/${id}/inputs`);
   const { inputs } = (await answer.json()) as { inputs: { square: Record<string, { mm: number } | null> } };
   // Read from the back: its left is the canvas’s right.
   expect(['up', 'down', 'top', 'left', 'bottom', 'right'].map((name) => inputs.square[name]?.mm)).toEqual(typed.map(Number));

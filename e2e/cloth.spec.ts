@@ -2,7 +2,7 @@ import { answer, expect, newCanvas, saved, stage, test, verdict } from './test';
 
 test('five pieces round two flaws, one pinned, cut and recorded; the offcut is found in the store', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
   const sizes = [
     [900, 600],
@@ -12,12 +12,12 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
     [420, 300],
   ];
   for (const [index, [width, height]] of sizes.entries()) {
-    await newCanvas(page, freshServer.url, `Buoy ${index + 1}`, String(width), String(height));
+    await newCanvas(page, emptyServer.url, `Buoy ${index + 1}`, String(width), String(height));
     await stage(page, 'Cloth').click();
     await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
     await saved(page);
   }
-  await page.goto(`${freshServer.url}/cloth?view=store`);
+  await page.goto(`${emptyServer.url}/cloth?view=store`);
   await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
   await page.getByLabel('Usable width').fill('1500');
   await page.getByLabel('Length left').fill('6 m');
@@ -25,7 +25,7 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByText('F7 roll, 6000 × 1500 mm')).toBeVisible();
 
-  await page.goto(`${freshServer.url}/cloth`);
+  await page.goto(`${emptyServer.url}/cloth`);
   await page.getByLabel('Cloth', { exact: true }).selectOption({ label: 'Linen, fine' });
   for (let buoy = 1; buoy <= 5; buoy += 1) await page.getByLabel(new RegExp(`Buoy ${buoy} `)).check();
   await expect(page.getByTestId('run')).toHaveText(/^proven/);

@@ -223,7 +223,7 @@ test('a row that was spoilt is one row with its reason; it is set aside, brought
 
 test('an answer that is lost on its way and the same button again do nothing twice', async ({
   page,
-  freshServer,
+  emptyServer,
   complaints,
 }) => {
   let lose = false;
@@ -234,7 +234,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
     await route.fetch();
     await route.abort();
   });
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Title').fill('Sent twice');
   await page.getByLabel('Face width').fill('500');
@@ -244,7 +244,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
   await expect(page.getByRole('alert').filter({ hasText: 'The server does not answer' })).toBeVisible();
   await page.getByRole('button', { name: 'Start the job' }).click();
   await page.waitForURL('**/job/**');
-  await page.goto(`${freshServer.url}/bars?view=rack`);
+  await page.goto(`${emptyServer.url}/bars?view=rack`);
   await page.getByLabel('Length').fill('777');
   await page.getByLabel('How many pieces').fill('2');
   lose = true;
@@ -252,7 +252,7 @@ test('an answer that is lost on its way and the same button again do nothing twi
   await expect(page.getByText('The server does not answer')).toBeVisible();
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByText('The server does not answer')).toBeHidden();
-  const database = new Database(freshServer.database, { readonly: true });
+  const database = new Database(emptyServer.database, { readonly: true });
   expect(database.prepare("SELECT count(*) FROM job WHERE title = 'Sent twice'").pluck().get()).toBe(1);
   expect(database.prepare('SELECT sum(count) FROM rack_bar WHERE length_mm = 777').pluck().get()).toBe(2);
   database.close();

@@ -95,9 +95,9 @@ test('routes are compared with a band, and one that differs less than the hand i
 
 test('ten fasteners are rehearsed, one is taken out and undone, the score is judged and kept in the log', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, freshServer.url, 'Rehearsed', '600', '450');
+  await newCanvas(page, emptyServer.url, 'Rehearsed', '600', '450');
   await stage(page, 'Fasten').click();
   await tab(page, 'Rehearse');
   const figures = page.getByLabel('The rehearsal so far');
@@ -133,15 +133,15 @@ test('ten fasteners are rehearsed, one is taken out and undone, the score is jud
   await expect(panel.getByText(/^Each side is finished before the next/)).toBeVisible();
   await page.getByRole('button', { name: 'Judge it' }).click();
   await expect(panel.getByText(/One side was \d+ fasteners ahead/)).toBeVisible({ timeout: 20_000 });
-  await page.goto(`${freshServer.url}/log`);
+  await page.goto(`${emptyServer.url}/log`);
   await expect(page.getByText(/^Rehearsal: unevenness \d\.\d\d, 10 of \d+ places/)).toBeVisible();
 });
 
 test('a scallop at the top is diagnosed by this job’s own spacing, and leads to what to repeat', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, freshServer.url, 'Scalloped', '420', '320');
+  await newCanvas(page, emptyServer.url, 'Scalloped', '420', '320');
   await stage(page, 'Fasten').click();
   await page.getByLabel('Spacing, at most').fill('95');
   await tab(page, 'Signs');
@@ -158,8 +158,8 @@ test('a scallop at the top is diagnosed by this job’s own spacing, and leads t
   await expect(page.getByRole('heading', { name: /Tap|Tune|tension/i }).first()).toBeVisible();
 });
 
-test('how it went is noted with its place, and a worker that dies says so', async ({ page, freshServer }) => {
-  await newCanvas(page, freshServer.url, 'Noted', '600', '450');
+test('how it went is noted with its place, and a worker that dies says so', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Noted', '600', '450');
   await stage(page, 'Fasten').click();
   await tab(page, 'As done');
   await page.getByLabel('Time it took').fill('a while');

@@ -122,13 +122,13 @@ test('blocked storage stops no page', async ({ browser, demoServer }) => {
 
 test('a list of jobs is looked at, then taken in whole; one with wrong lines is refused line by line; it goes out again', async ({
   page,
-  freshServer,
+  emptyServer,
 }, info) => {
   const file = (name: string, text: string) => {
     writeFileSync(info.outputPath(name), text);
     return info.outputPath(name);
   };
-  await page.goto(`${freshServer.url}/file`);
+  await page.goto(`${emptyServer.url}/file`);
   const jobs = page.getByLabel('A file of Jobs');
   const alert = page.getByRole('alert').filter({ hasText: 'wrong.csv cannot be taken in' });
   await jobs.setInputFiles(file('wrong.csv', 'title,width,height,due\nPier,24 in,5 m,\nMole,400,300,soon'));

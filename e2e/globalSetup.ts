@@ -1,16 +1,20 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_FILE, copyWorkshop, startServer } from './server';
+import { DEMO_FILE, EMPTY_FILE, copyWorkshop, startServer } from './server';
 
-/** Lays out the demo workshop once: every server with the demo begins with a copy of its file. */
+/** Lays out the demo workshop and an empty one, once: every server begins with a copy of one of them, and every test. */
 export default async function globalSetup(): Promise<() => void> {
-  const folder = mkdtempSync(join(tmpdir(), 'keen-batten-demo-'));
-  const server = await startServer({ demo: true });
-  await server.kill();
-  const laidOut = join(folder, 'demo.sqlite');
-  copyWorkshop(server.database, laidOut);
-  await server.remove();
-  process.env[DEMO_FILE] = laidOut;
+  const folder = mkdtempSync(join(tmpdir(), 'keen-batten-laid-out-'));
+  for (const [demo, variable, file] of [
+    [true, DEMO_FILE, 'demo.sqlite'],
+    [false, EMPTY_FILE, 'empty.sqlite'],
+  ] as const) {
+    const server = await startServer({ demo });
+    await server.kill();
+    copyWorkshop(server.database, join(folder, file));
+    await server.remove();
+    process.env[variable] = join(folder, file);
+  }
   return () => rmSync(folder, { recursive: true, force: true });
 }

@@ -1,3 +1,4 @@
+import { now } from './clock';
 import { expect, newCanvas, record, stage, test } from './test';
 
 const STEPS = [
@@ -10,10 +11,10 @@ const STEPS = [
 
 test('one pot for several canvases: weighed, recorded on each, taken from the store, learned for the next', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
   for (const title of ['First', 'Second']) {
-    await newCanvas(page, freshServer.url, title, '600', '400');
+    await newCanvas(page, emptyServer.url, title, '600', '400');
     for (const [name, button] of STEPS) {
       await stage(page, name).click();
       const reason = page.getByLabel('Reason for going on');
@@ -25,7 +26,7 @@ test('one pot for several canvases: weighed, recorded on each, taken from the st
       await record(page, button);
     }
   }
-  await page.goto(`${freshServer.url}/ground`);
+  await page.goto(`${emptyServer.url}/ground`);
   await expect(page.getByText('in the pot for 2 canvases')).toBeVisible();
   await page.getByLabel('Acrylic ground, left').fill('1000');
   await page.getByRole('button', { name: 'Save' }).nth(2).click();
@@ -48,7 +49,7 @@ test('a clock rings in whatever tab is open, once for all of them, also after sl
   page,
   demoServer,
 }) => {
-  await page.clock.install({ time: new Date() });
+  await page.clock.install({ time: now() });
   await page.goto(`${demoServer.url}/log`);
   await page.waitForFunction(() => localStorage.getItem('clocks known since') !== null);
   const rings = page.getByRole('alert').filter({ hasText: 'is ready' });
@@ -62,17 +63,17 @@ test('a clock rings in whatever tab is open, once for all of them, also after sl
   await rings.getByRole('button', { name: 'Heard' }).click();
   await expect(rings).toHaveCount(0);
   const other = await context.newPage();
-  await other.clock.install({ time: new Date(Date.now() + 12 * 3_600_000) });
+  await other.clock.install({ time: new Date(now().getTime() + 12 * 3_600_000) });
   await other.goto(`${demoServer.url}/bars`);
   await expect(other.getByRole('contentinfo', { name: 'Drying' })).toContainText('No. 133');
   await expect(other.getByRole('alert').filter({ hasText: 'No. 133' })).toHaveCount(0);
   await other.close();
 });
 
-test('a logger’s table is taken in whole, or refused with the row that is wrong', async ({ page, freshServer }) => {
-  await page.goto(`${freshServer.url}/air`);
+test('a logger’s table is taken in whole, or refused with the row that is wrong', async ({ page, emptyServer }) => {
+  await page.goto(`${emptyServer.url}/air`);
   await expect(page.getByText('Nothing is read yet.')).toBeVisible();
-  const today = new Date().toISOString().slice(0, 10);
+  const today = now().toISOString().slice(0, 10);
   const rows = Array.from(
     { length: 20 },
     (_, hour) => `${today} 00:${String(hour + 10)};${(16 + hour / 10).toFixed(1).replace('.', ',')};${60 + hour}`,
@@ -90,7 +91,7 @@ test('a logger’s table is taken in whole, or refused with the row that is wron
   await page.getByRole('button', { name: 'Read the simulated year' }).click();
   await expect(page.getByRole('img', { name: /Air over 3\d\d days/ })).toBeVisible();
   // The room of a coat takes the hygrometer's word.
-  await newCanvas(page, freshServer.url, 'Aired', '500', '400');
+  await newCanvas(page, emptyServer.url, 'Aired', '500', '400');
   await stage(page, 'Prime').click();
   await page.getByRole('button', { name: /^Take the (simulated )?hygrometer’s word/ }).click();
   await expect(page.getByRole('button', { name: /^Take the (simulated )?hygrometer’s word/ })).toHaveCount(0);

@@ -1,10 +1,11 @@
 /* The life of a canvas through three years, each begun with the clock of the workshop set on: damp, keyed, taken down, stretched again. */
+import { now } from './clock';
 import { startServer, type TestServer } from './server';
 import { awake, expect, test, verdict } from './test';
 
 /** A clock that was set on lies ahead of the browser’s: what the page asks in between is told by the server alone. */
 const YEAR_MS = 365 * 86_400_000;
-const later = (years: number) => new Date(Date.now() + years * YEAR_MS).toISOString();
+const later = (years: number) => new Date(now().getTime() + years * YEAR_MS).toISOString();
 
 let server: TestServer;
 test.beforeAll(async () => {
@@ -96,7 +97,7 @@ test('a canvas goes slack where it hangs, is keyed, taken down and stretched aga
 test('a passport goes out with a canvas and comes in elsewhere; its label is scanned from a picture', async ({
   page,
   demoServer,
-  freshServer,
+  emptyServer,
   complaints,
 }) => {
   await page.goto(`${demoServer.url}/job/demo-41/life`);
@@ -110,7 +111,7 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   expect(file.suggestedFilename()).toBe('41-lamp-room-both-lights.passport.json');
   const given = await file.path();
 
-  await page.goto(`${freshServer.url}/canvases`);
+  await page.goto(`${emptyServer.url}/canvases`);
   await page
     .getByLabel('Passport', { exact: true })
     .setInputFiles({ name: 'torn.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"keen-batten/passport"}') });
@@ -119,7 +120,7 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   await expect(page.getByText(/Made elsewhere: Ostrel Quay supports workshop, No\. 41/)).toBeVisible();
   await expect(page.getByText(/^Looked at: felt firm/).first()).toBeVisible();
   const brought = page.url();
-  await page.goto(`${freshServer.url}/canvases?find=harbour+board`);
+  await page.goto(`${emptyServer.url}/canvases?find=harbour+board`);
   await expect(page.getByRole('link', { name: 'Lamp room, both lights' })).toBeVisible();
   await page.getByLabel('Passport', { exact: true }).setInputFiles(given);
   await expect(page.getByRole('alert').filter({ hasText: 'This canvas was taken in already' })).toBeVisible();
@@ -129,7 +130,7 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
     return { name: 'label.png', mimeType: 'image/png', buffer: await page.locator('header svg').screenshot() };
   };
   const [own, strange] = [await label(brought), await label(`${demoServer.url}/job/demo-57/life`)];
-  await page.goto(`${freshServer.url}/canvases`);
+  await page.goto(`${emptyServer.url}/canvases`);
   await page.getByRole('button', { name: 'Scan a label' }).click();
   const dialog = page.getByRole('dialog', { name: 'Scan the label on the back' });
   await expect(dialog.getByText(/There is no camera here/)).toBeVisible();

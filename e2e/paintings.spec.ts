@@ -2,9 +2,9 @@ import { answer, expect, newCanvas, readTape, record, saved, stage, test, verdic
 
 test('an old painting goes from the look to the hand-over: a conservator first, into a skewed frame with unequal lips', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Title').fill('Found in the boat shed');
   await page.getByLabel('Face width').fill('820');
@@ -98,7 +98,7 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
     await record(page, 'Record the fastening', 'seen by a conservator by telephone');
     await record(page, 'Record the tension', 'left as it is');
     await record(page, 'Record the handover');
-    await page.goto(`${freshServer.url}/log`);
+    await page.goto(`${emptyServer.url}/log`);
     await expect(page.getByText('seen by a conservator by telephone')).toBeVisible();
   });
 });
@@ -278,9 +278,9 @@ test('a skewed painting is placed on its frame, priorities compared, the best fa
 
 test('a canvas is fitted into a frame that was measured: too tight, the face that fits, light past a narrow lip', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, freshServer.url, 'Into an old frame', '602', '453');
+  await newCanvas(page, emptyServer.url, 'Into an old frame', '602', '453');
   await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
   await page.getByText('The frame it goes into, as measured').click();
   const typed = { 'Rebate, top': '602', 'Rebate, bottom': '603', 'Rebate, left': '454', 'Rebate, right': '455' };
@@ -296,6 +296,6 @@ test('a canvas is fitted into a frame that was measured: too tight, the face tha
   await expect(page.getByText(/The lip hides 5\.\d mm of the face/)).toBeVisible();
   await saved(page);
   await record(page, 'Record the brief');
-  await page.goto(`${freshServer.url}/log`);
+  await page.goto(`${emptyServer.url}/log`);
   await expect(page.getByText(/rebate, top 602 mm/)).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { awake, expect, record, stage, test } from './test';
 
-test('a canvas is practised on, begun anew, and the log and the store know nothing of it', async ({ page, freshServer }) => {
-  await page.goto(freshServer.url);
+test('a canvas is practised on, begun anew, and the log and the store know nothing of it', async ({ page, emptyServer }) => {
+  await page.goto(emptyServer.url);
   await page.getByRole('link', { name: 'Practise' }).click();
   await expect(page.getByText('neither the store nor the log knows of it')).toBeVisible();
   await awake(page);
@@ -10,13 +10,13 @@ test('a canvas is practised on, begun anew, and the log and the store know nothi
   await expect(page.getByRole('heading', { name: 'Check square' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Check square' })).toBeVisible();
-  await page.goto(`${freshServer.url}/log`);
+  await page.goto(`${emptyServer.url}/log`);
   await expect(page.getByText('Practice canvas')).toHaveCount(0);
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
-  await page.goto(`${freshServer.url}/job/practice/bench`);
+  await page.goto(`${emptyServer.url}/job/practice/bench`);
   await expect(page.getByTestId('bench-says')).toBeVisible();
-  await page.goto(`${freshServer.url}/job/practice`);
+  await page.goto(`${emptyServer.url}/job/practice`);
   await page.getByRole('button', { name: 'Begin it anew' }).click();
   await expect(page.getByRole('heading', { name: 'Settle the brief' })).toBeVisible();
 });

@@ -2,9 +2,9 @@ import { expect, newCanvas, saved, stage, test, verdict } from './test';
 
 test('pulls are worked out, tried on the practice scale, gone by on the cloth, at the bench and in print', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  const jobId = await newCanvas(page, freshServer.url, 'Pulled by the list', '600', '450');
+  const jobId = await newCanvas(page, emptyServer.url, 'Pulled by the list', '600', '450');
   await stage(page, 'Fasten').click();
   const tab = (name: string) => page.getByRole('tab', { name, exact: true }).click();
   const list = page.getByRole('region', { name: 'List of pulls' });
@@ -76,11 +76,11 @@ test('pulls are worked out, tried on the practice scale, gone by on the cloth, a
     await tab('Route');
     await expect(page.getByTestId('route-step')).toContainText(/^2 of .* pull \d+ N/);
     const second = /pull (\d+) N/.exec((await page.getByTestId('route-step').textContent())!)![1]!;
-    await page.goto(`${freshServer.url}/job/${jobId}/slip`);
+    await page.goto(`${emptyServer.url}/job/${jobId}/slip`);
     const printed = page.getByRole('region', { name: 'Pulls' });
     await expect(printed).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 });
     await expect(printed).toContainText(short);
-    await page.goto(`${freshServer.url}/job/${jobId}/bench?stage=fasten`);
+    await page.goto(`${emptyServer.url}/job/${jobId}/bench?stage=fasten`);
     // Margins and a look, then the first fastener, then its answer.
     const answered = page.getByText(new RegExp(`pull ${second} N`)).first();
     await expect(async () => {

@@ -1,9 +1,11 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { now } from './clock';
 
 /** A server of the built application with a workshop file of its own. */
 export interface TestServer {
@@ -13,8 +15,10 @@ export interface TestServer {
   pid: () => number;
   /** Ends it at once, as a power cut would. */
   kill: () => Promise<void>;
-  /** Starts it again on the same port and file, its clock at a moment where one is named. */
-  restart: (now?: string) => Promise<void>;
+  /** Starts it again on the same port and file, its clock at the moment of the test or another one. */
+  restart: (at?: string) => Promise<void>;
+  /** Lays a workshop that nobody has touched in the place of its own, its clock at the moment of the test. */
+  putBack: () => Promise<void>;
   /** Ends it and throws its file away. */
   remove: () => Promise<void>;
 }
@@ -22,9 +26,12 @@ export interface TestServer {
 const NEXT = join(process.cwd(), 'node_modules', 'next', 'dist', 'bin', 'next');
 /** As `npm start` serves. */
 const LIMITS = pathToFileURL(join(process.cwd(), 'scripts', 'serverLimits.mjs')).href;
+/** What only tests load. */
+const PUT_BACK = pathToFileURL(join(process.cwd(), 'e2e', 'putBack.mjs')).href;
 
-/** Names the file of a demo workshop that was laid out before. */
+/** Name the files of workshops that were laid out before: the demo and an empty one. */
 export const DEMO_FILE = 'KEEN_BATTEN_E2E_DEMO';
+export const EMPTY_FILE = 'KEEN_BATTEN_E2E_EMPTY';
 
 /** Copies a workshop file nobody has open, with what is not yet written into it. */
 export function copyWorkshop(from: string, to: string): void {
@@ -42,20 +49,16 @@ export function freePort(): Promise<number> {
   });
 }
 
+/** Waits for the first answer of a server that was started; it may have lost its port to another, and then ends. */
 async function answers(url: string, child: ChildProcess): Promise<void> {
-  for (let tries = 0; tries < 150; tries += 1) {
+  for (let tries = 0; tries < 600; tries += 1) {
     if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
-    const ok = await fetch(url).then(
+    const ok = await fetch(`${url}/api/clocks`).then(
       (answer) => answer.ok,
       () => false,
     );
-    if (ok) {
-      // Another server may have taken the port in between: then ours has ended.
-      await new Promise((resolve) => setTimeout(resolve, 400));
-      if (child.exitCode === null) return;
-      continue;
-    }
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    if (ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
   throw new Error(`no answer from ${url}`);
 }
@@ -63,23 +66,27 @@ async function answers(url: string, child: ChildProcess): Promise<void> {
 export async function startServer({ demo }: { demo: boolean }): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'keen-batten-e2e-'));
   const database = join(folder, 'workshop.sqlite');
-  const laidOut = process.env[DEMO_FILE];
-  if (demo && laidOut) copyWorkshop(laidOut, database);
+  const laidOut = process.env[demo ? DEMO_FILE : EMPTY_FILE];
+  if (laidOut) copyWorkshop(laidOut, database);
   const port = await freePort();
   const url = `http://localhost:${port}`;
   let child: ChildProcess;
-  const start = async (now = '') => {
-    child = spawn(process.execPath, ['--import', LIMITS, NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'], {
-      stdio: 'ignore',
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        NEXT_TELEMETRY_DISABLED: '1',
-        KEEN_BATTEN_DB: database,
-        KEEN_BATTEN_DEMO: demo ? '1' : '',
-        KEEN_BATTEN_NOW: now,
+  const start = async (at = now().toISOString()) => {
+    child = spawn(
+      process.execPath,
+      ['--import', LIMITS, '--import', PUT_BACK, NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'],
+      {
+        stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+        env: {
+          ...process.env,
+          NODE_ENV: 'production',
+          NEXT_TELEMETRY_DISABLED: '1',
+          KEEN_BATTEN_DB: database,
+          KEEN_BATTEN_DEMO: demo ? '1' : '',
+          KEEN_BATTEN_NOW: at,
+        },
       },
-    });
+    );
     await answers(url, child);
   };
   const kill = async () => {
@@ -95,6 +102,12 @@ export async function startServer({ demo }: { demo: boolean }): Promise<TestServ
     pid: () => child.pid!,
     kill,
     restart: start,
+    putBack: async () => {
+      const told = once(child, 'message');
+      child.send({ putBack: { from: laidOut, now: now().toISOString(), url } });
+      const [{ ready }] = (await told) as [{ ready: boolean }];
+      if (!ready) throw new Error('the server did not come back with its workshop');
+    },
     remove: async () => {
       await kill();
       rmSync(folder, { recursive: true, force: true });

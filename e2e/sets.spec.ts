@@ -33,11 +33,11 @@ const recorded = (page: Page, stage: string, count: number) =>
 
 test('twelve canvases go from the brief to the hand-over with few clicks; one frame that fails is left out', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
   const hand = new Counted(page);
   const button = (name: string | RegExp) => page.getByRole('button', { name });
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await hand.press('c');
   await hand.type(page.getByLabel('Title'), 'Evening class');
   await hand.type(page.getByLabel('Face width'), '400');
@@ -129,7 +129,7 @@ async function tabTo(page: Page, name: string): Promise<void> {
   throw new Error(`Tab never reached “${name}”`);
 }
 
-test('three go the whole way by keys alone', async ({ page, freshServer }) => {
+test('three go the whole way by keys alone', async ({ page, emptyServer }) => {
   const enter = async (name: string) => {
     await tabTo(page, name);
     await page.keyboard.press('Enter');
@@ -140,7 +140,7 @@ test('three go the whole way by keys alone', async ({ page, freshServer }) => {
     await enter('By keys');
     await expect(page.getByRole('heading', { name: 'By keys' })).toBeVisible();
   };
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await page.keyboard.press('c');
   for (const typed of ['By keys', '400', '300']) {
     await page.keyboard.type(typed);
@@ -201,9 +201,9 @@ test('three go the whole way by keys alone', async ({ page, freshServer }) => {
 
 test('panels are drawn with their gap, judged against one another, and follow one plan or depart', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await page.keyboard.press('c');
   await page.getByLabel('Title').fill('Three tides');
   await page.getByLabel('Face width').fill('400');
@@ -266,9 +266,9 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
   await expect(page.getByRole('button', { name: 'Bring this job back' })).toBeVisible();
 });
 
-test('the store counts, takes by hand and takes back', async ({ page, freshServer }) => {
-  await newCanvas(page, freshServer.url, 'Study', '600', '400');
-  await page.goto(`${freshServer.url}/store?view=store`);
+test('the store counts, takes by hand and takes back', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Study', '600', '400');
+  await page.goto(`${emptyServer.url}/store?view=store`);
   await page.getByRole('button', { name: 'Keep count of Key' }).first().click();
   await page.getByLabel('Counted now').fill('40');
   await page.getByLabel('Price of that').fill('8.50');

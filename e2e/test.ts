@@ -1,57 +1,73 @@
 /*
- * The test with what every browser test here needs: a server for each worker or a fresh one, pages that fail the
- * test on an error in the console, a broken request or a request that leaves the machine, and the words of a maker.
+ * The test with what every browser test here needs: a clock and workshops of its own, pages that fail the test on an error in
+ * the console, a broken request or a request that leaves the machine, and the words of a maker.
  */
 import { type Locator, type Page, type Response, expect, test as base } from '@playwright/test';
+import { beginAgain, onTestClock } from './clock';
 import { type TestServer, startServer } from './server';
 
 export { expect };
 
 interface Fixtures {
+  /** The clock of this test begins, in its pages and on its servers. */
+  clockOfTest: void;
   /** Complaints of the page so far; a test may expect and clear them. */
   complaints: string[];
-  /** An empty workshop of this test alone: nothing another one left lies on its bench. */
-  freshServer: TestServer;
+  /** The demo workshop as it is laid out; what another test did in it is gone. */
+  demoServer: TestServer;
+  /** An empty workshop. */
+  emptyServer: TestServer;
+  /** Another empty workshop beside that one. */
+  otherServer: TestServer;
 }
 
-/** Workshops that the tests of a worker share: canvases may be added to them; what all of them would see, its rules and materials, is changed on a fresh one. */
+/** Two servers for a whole run; between tests their workshops are put back. */
 interface WorkerFixtures {
-  demoServer: TestServer;
-  emptyServer: TestServer;
+  demoProcess: TestServer;
+  emptyProcess: TestServer;
+}
+
+/** A server for as long as somebody uses it. */
+async function serving(demo: boolean, use: (server: TestServer) => Promise<void>): Promise<void> {
+  const server = await startServer({ demo });
+  await use(server);
+  await server.remove();
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
-  context: async ({ context }, use) => {
+  browser: [
+    async ({ browser }, use) => {
+      onTestClock(browser);
+      await use(browser);
+    },
+    { scope: 'worker' },
+  ],
+  clockOfTest: [
+    async ({}, use) => {
+      beginAgain();
+      await use();
+    },
+    { auto: true },
+  ],
+  context: async ({ clockOfTest: _, context }, use) => {
     const open = context.newPage.bind(context);
     context.newPage = async () => wakeful(await open());
     await use(context);
   },
-  demoServer: [
-    async ({}, use) => {
-      const server = await startServer({ demo: true });
-      await use(server);
-      await server.remove();
-    },
-    { scope: 'worker' },
-  ],
-  emptyServer: [
-    async ({}, use) => {
-      const server = await startServer({ demo: false });
-      await use(server);
-      await server.remove();
-    },
-    { scope: 'worker' },
-  ],
-  freshServer: [
-    async ({ page }, use) => {
-      const server = await startServer({ demo: false });
-      await use(server);
-      // The page lets go of the server before it ends: what it still loads ahead is no complaint.
-      await page.goto('about:blank');
-      await server.remove();
-    },
-    { scope: 'test' },
-  ],
+  demoProcess: [async ({}, use) => serving(true, use), { scope: 'worker' }],
+  emptyProcess: [async ({}, use) => serving(false, use), { scope: 'worker' }],
+  otherServer: async ({ clockOfTest: _ }, use) => serving(false, use),
+  // The page lets go of the server before the next test: what it still loads ahead is no complaint.
+  demoServer: async ({ clockOfTest: _, demoProcess, page }, use) => {
+    await demoProcess.putBack();
+    await use(demoProcess);
+    await page.goto('about:blank');
+  },
+  emptyServer: async ({ clockOfTest: _, emptyProcess, page }, use) => {
+    await emptyProcess.putBack();
+    await use(emptyProcess);
+    await page.goto('about:blank');
+  },
   complaints: [
     async ({ page }, use) => {
       const complaints: string[] = [];

@@ -17,9 +17,9 @@ const PULL = { tx: 180, ty: 240 };
 
 test('a weight tells the tension with its error; two that disagree are told apart; a wrong sag is refused', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, freshServer.url, 'Weighed', '700', '500');
+  await newCanvas(page, emptyServer.url, 'Weighed', '700', '500');
   await stage(page, 'Tune').click();
   await expect(answer(page)).toHaveText('Not felt yet');
   await tab(page, 'Weight').click();
@@ -113,8 +113,8 @@ test('three taps through the microphone tell the tension, which is kept with its
   expect((await file).suggestedFilename()).toBe('tap-C.wav');
 });
 
-test('silence, a cut-off tap and speech are refused, each with its reason', async ({ freshServer, page }) => {
-  const id = await newCanvas(page, freshServer.url, 'Refused', '410', '560');
+test('silence, a cut-off tap and speech are refused, each with its reason', async ({ emptyServer, page }) => {
+  const id = await newCanvas(page, emptyServer.url, 'Refused', '410', '560');
   const random = randomLcg(0.5);
   const loud = simulatedTap('C', SPAN, 0.34, PULL, 3).samples.map((value) => Math.max(-1, Math.min(1, 4 * value)));
   const speech = Float32Array.from(
@@ -126,7 +126,7 @@ test('silence, a cut-off tap and speech are refused, each with its reason', asyn
     [[quiet(1.2), loud, quiet(6)], 'The tap was too loud: its peaks are cut off.'],
     [[quiet(1.2), speech, quiet(6)], 'This is not one short tap'],
   ] as const)
-    await withMicrophone(`${freshServer.url}/job/${id}`, [...sounds], RATE, async (heard) => {
+    await withMicrophone(`${emptyServer.url}/job/${id}`, [...sounds], RATE, async (heard) => {
       await heard.getByRole('button', { name: 'Listen' }).click();
       await expect(heard.getByRole('alert').filter({ hasText: says })).toBeVisible({ timeout: 20_000 });
       await expect(heard.getByText('heard ✓')).toHaveCount(0);

@@ -1,8 +1,8 @@
 /* What if: other make-ups beside the one that stands, one of them taken; and one quantity moved over its range. */
 import { awake, expect, newCanvas, test } from './test';
 
-test('variants are compared in figures and stages, one is taken, the others are kept', async ({ page, freshServer }) => {
-  const id = await newCanvas(page, freshServer.url, 'Harbour mouth', '1200', '900');
+test('variants are compared in figures and stages, one is taken, the others are kept', async ({ page, emptyServer }) => {
+  const id = await newCanvas(page, emptyServer.url, 'Harbour mouth', '1200', '900');
   await awake(page);
   await page.getByRole('link', { name: 'What if' }).click();
   await expect(page.getByRole('heading', { name: /^What if/ })).toBeVisible();
@@ -30,9 +30,9 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await page.getByRole('button', { name: 'Take Two braces' }).click();
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Before Two braces');
   await expect(page.getByLabel('Width, Variant A')).toHaveValue('2400 mm');
-  await page.goto(`${freshServer.url}/log`);
+  await page.goto(`${emptyServer.url}/log`);
   await expect(page.getByText('Variant taken: Two braces')).toBeVisible();
-  await page.goto(`${freshServer.url}/job/${id}/whatif`);
+  await page.goto(`${emptyServer.url}/job/${id}/whatif`);
   await page.getByRole('button', { name: 'Drop Variant A' }).click();
   await expect(page.getByLabel('Name of variant 2')).toHaveCount(0);
   await page.reload();
@@ -40,9 +40,9 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await expect(page.getByLabel('Name of variant 2')).toHaveCount(0);
 });
 
-test('one quantity moves what follows from it, and says where it stands', async ({ page, freshServer }) => {
-  const id = await newCanvas(page, freshServer.url, 'Breakwater', '1200', '900');
-  await page.goto(`${freshServer.url}/job/${id}/whatif?view=quantity`);
+test('one quantity moves what follows from it, and says where it stands', async ({ page, emptyServer }) => {
+  const id = await newCanvas(page, emptyServer.url, 'Breakwater', '1200', '900');
+  await page.goto(`${emptyServer.url}/job/${id}/whatif?view=quantity`);
   const slider = page.getByRole('slider', { name: 'Tension wanted' });
   await expect(page.getByText('as it stands')).toBeVisible();
   const bow = page.getByRole('figure').filter({ hasText: 'Bow in time' }).locator('strong');

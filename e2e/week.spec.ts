@@ -1,3 +1,4 @@
+import { now } from './clock';
 import ICAL from 'ical.js';
 import type { Locator, Page } from '@playwright/test';
 import { expect, newCanvas, test } from './test';
@@ -9,15 +10,15 @@ const nameOf = async (block: Locator) => (await block.getAttribute('aria-label')
 
 /** The next weekday from tomorrow on, as a field of dates reads it. */
 function nextWeekday(): string {
-  const day = new Date();
+  const day = now();
   do day.setDate(day.getDate() + 1);
   while ([0, 6].includes(day.getDay()));
   return `${day.getFullYear()}-${String(day.getMonth() + 1).padStart(2, '0')}-${String(day.getDate()).padStart(2, '0')}`;
 }
 
-test('work is set by hand: dragged, moved by keys, undone, let go', async ({ page, freshServer }) => {
-  await newCanvas(page, freshServer.url, 'Set by hand', '600', '400');
-  await page.goto(`${freshServer.url}/week`);
+test('work is set by hand: dragged, moved by keys, undone, let go', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Set by hand', '600', '400');
+  await page.goto(`${emptyServer.url}/week`);
   await page.getByRole('button', { name: 'Four weeks' }).click();
   await expect(label(page)).toBeVisible();
   const before = await nameOf(label(page));
@@ -126,9 +127,9 @@ test('the calendar file is read back by another reader: every piece of work of a
   expect((await page.request.get(`${demoServer.url}/calendar/Nobody.ics`)).status()).toBe(404);
 });
 
-test('wrong hours are told in words; with nobody there the week says so', async ({ page, freshServer }) => {
-  await newCanvas(page, freshServer.url, 'Nobody there', '600', '400');
-  await page.goto(`${freshServer.url}/week?view=hours`);
+test('wrong hours are told in words; with nobody there the week says so', async ({ page, emptyServer }) => {
+  await newCanvas(page, emptyServer.url, 'Nobody there', '600', '400');
+  await page.goto(`${emptyServer.url}/week?view=hours`);
   const save = page.getByRole('button', { name: 'Save hours and places' });
   await page.getByLabel('Monday', { exact: true }).fill('9–12, 11–17');
   await expect(page.getByRole('alert').filter({ hasText: 'Monday: 09:00 to 12:00 and 11:00 to 17:00 overlap.' })).toBeVisible();
@@ -143,7 +144,7 @@ test('wrong hours are told in words; with nobody there the week says so', async 
   await page.getByLabel('Bars', { exact: true }).check();
   await save.click();
   await expect(page.getByText('Saved.')).toBeVisible();
-  await page.goto(`${freshServer.url}/week`);
+  await page.goto(`${emptyServer.url}/week`);
   await expect(page.getByRole('alert').filter({ hasText: 'The days cannot be planned' })).toContainText(
     'nobody does work of the kind “bars”',
   );

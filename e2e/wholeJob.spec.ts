@@ -4,7 +4,7 @@ import { answer, expect, newCanvas, readTape, record, saved, stage, test, verdic
 test('a canvas goes from the brief to the record, survives a reload, and travels to another workshop as a file', async ({
   page,
   emptyServer,
-  freshServer,
+  otherServer,
 }, info) => {
   const id = await newCanvas(page, emptyServer.url, 'Aurora over the slip', '91.5 cm', '24 3/16"');
 
@@ -115,14 +115,14 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   expect(download.suggestedFilename()).toMatch(/^\d+-aurora-over-the-slip\.job\.json$/);
   await download.saveAs(file);
 
-  await page.goto(freshServer.url);
+  await page.goto(otherServer.url);
   await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
   await page.getByLabel('Job file').setInputFiles(file);
   await expect(page.getByRole('heading', { level: 1, name: 'Aurora over the slip' })).toBeVisible();
-  const there = await page.request.get(`${freshServer.url}/api/job/${id}`);
+  const there = await page.request.get(`${otherServer.url}/api/job/${id}`);
   expect(await there.text()).toBe(readFileSync(file, 'utf8'));
 
-  await page.goto(freshServer.url);
+  await page.goto(otherServer.url);
   await page.getByLabel('Job file').setInputFiles(file);
   await expect(page.getByRole('alert').filter({ hasText: 'job.json was not taken in. This job is here already' })).toBeVisible();
   await page
@@ -156,13 +156,13 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   softer.job.id = 'elsewhere';
   softer.log = [];
   softer.materials = { profiles: [], species: [wood], fabrics: [] };
-  await page.goto(freshServer.url);
+  await page.goto(otherServer.url);
   await page
     .getByLabel('Job file')
     .setInputFiles({ name: 'softer.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(softer)) });
   const notice = page.getByRole('status').filter({ hasText: 'Spruce has other figures in its file than here' });
   await notice.getByRole('link', { name: 'Open it' }).click();
-  await expect(page).toHaveURL(`${freshServer.url}/job/elsewhere`);
+  await expect(page).toHaveURL(`${otherServer.url}/job/elsewhere`);
 });
 
 test('a record is taken back with a reason, stays in the log, and the stage is open again', async ({ page, emptyServer }) => {
@@ -194,9 +194,9 @@ test('a stop verdict can be overruled only with a reason, which is kept', async 
 
 test('three of the same are started as a set, and two more by the plan of one that has gone on', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await page.goto(freshServer.url);
+  await page.goto(emptyServer.url);
   await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Title').fill('Class');
   await page.getByLabel('Face width').fill('40 cm');
@@ -231,12 +231,12 @@ test('three of the same are started as a set, and two more by the plan of one th
 
 test('a job without records is deleted after ten seconds, or kept; one with a record has no such button', async ({
   page,
-  freshServer,
+  emptyServer,
 }) => {
-  await newCanvas(page, freshServer.url, 'Stays', '500', '400');
+  await newCanvas(page, emptyServer.url, 'Stays', '500', '400');
   await record(page, 'Record the brief');
   await expect(page.getByRole('button', { name: 'Delete this job' })).toHaveCount(0);
-  await newCanvas(page, freshServer.url, 'Goes', '500', '400');
+  await newCanvas(page, emptyServer.url, 'Goes', '500', '400');
   await saved(page);
   await page.clock.install();
   const button = page.getByRole('button', { name: 'Delete this job' });

@@ -94,8 +94,8 @@ test('a new canvas is refused with reasons, field by field', async ({ page, empt
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
-test('house rules refuse what lies out of range and keep what is right', async ({ page, freshServer }) => {
-  await page.goto(`${freshServer.url}/rules`);
+test('house rules refuse what lies out of range and keep what is right', async ({ page, emptyServer }) => {
+  await page.goto(`${emptyServer.url}/rules`);
   const creep = page.getByLabel('Creep of wood under lasting load');
   await expect(async () => {
     await creep.fill('40');
