@@ -49,7 +49,8 @@ test('a clock rings in whatever tab is open, once for all of them, also after sl
   page,
   demoServer,
 }) => {
-  await page.clock.install({ time: now() });
+  // On top of it comes what pages are ahead in a test.
+  await page.clock.install({ time: new Date() });
   await page.goto(`${demoServer.url}/log`);
   await page.waitForFunction(() => localStorage.getItem('clocks known since') !== null);
   const rings = page.getByRole('alert').filter({ hasText: 'is ready' });
@@ -63,7 +64,7 @@ test('a clock rings in whatever tab is open, once for all of them, also after sl
   await rings.getByRole('button', { name: 'Heard' }).click();
   await expect(rings).toHaveCount(0);
   const other = await context.newPage();
-  await other.clock.install({ time: new Date(now().getTime() + 12 * 3_600_000) });
+  await other.clock.install({ time: new Date(Date.now() + 12 * 3_600_000) });
   await other.goto(`${demoServer.url}/bars`);
   await expect(other.getByRole('contentinfo', { name: 'Drying' })).toContainText('No. 133');
   await expect(other.getByRole('alert').filter({ hasText: 'No. 133' })).toHaveCount(0);

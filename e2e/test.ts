@@ -56,7 +56,11 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   },
   demoProcess: [async ({}, use) => serving(true, use), { scope: 'worker' }],
   emptyProcess: [async ({}, use) => serving(false, use), { scope: 'worker' }],
-  otherServer: async ({ clockOfTest: _ }, use) => serving(false, use),
+  otherServer: async ({ clockOfTest: _, page }, use) =>
+    serving(false, async (server) => {
+      await use(server);
+      await page.goto('about:blank');
+    }),
   // The page lets go of the server before the next test: what it still loads ahead is no complaint.
   demoServer: async ({ clockOfTest: _, demoProcess, page }, use) => {
     await demoProcess.putBack();

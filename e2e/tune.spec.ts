@@ -8,6 +8,7 @@ import { TAP_PLACE_IDS } from '../src/core/tension/tap/membraneTone';
 import { normal } from '../src/core/normal';
 import { writeWav } from '../src/core/tension/tap/wav';
 import { simulatedTap } from '../src/features/job/tune/microphone';
+import { onTestClock } from './clock';
 import { answer, expect, listen, newCanvas, saved, stage, test, verdict, wakeful } from './test';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name });
@@ -59,6 +60,7 @@ async function withMicrophone(url: string, sounds: Float32Array[], rate: number,
       `--use-file-for-fake-audio-capture=${file}%noloop`,
     ],
   });
+  onTestClock(browser);
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, permissions: ['microphone'] });
     const page = wakeful(await context.newPage());
@@ -80,58 +82,69 @@ const quiet = (seconds: number) => {
   return Float32Array.from({ length: seconds * RATE }, () => 5e-3 * normal(random));
 };
 
-test('three taps through the microphone tell the tension, which is kept with its sound', async ({ page, demoServer }) => {
-  test.setTimeout(150_000);
-  const url = `${demoServer.url}/job/demo-126`;
-  await page.goto(url);
-  await stage(page, 'Tune').click();
-  const mass = await page.getByText(/Cloth and ground: \d+ ± \d+ g\/m²/).textContent();
-  const sigma = Number(/(\d+) ±/.exec(mass!)![1]) / 1000;
-  const taps = TAP_PLACE_IDS.flatMap((place, index) => [quiet(0.6), simulatedTap(place, SPAN, sigma, PULL, 11 + index).samples]);
-  await withMicrophone(url, [quiet(2.5), ...taps, quiet(3)], RATE, async (heard) => {
-    const keep = heard.getByRole('button', { name: 'Keep this reading' });
-    // A busy machine may drop a piece of sound: then the maker taps again, all three.
-    await expect(async () => {
-      await heard.reload();
-      await stage(heard, 'Tune').click();
-      await heard.getByRole('button', { name: 'Listen' }).click();
-      await expect(heard.getByRole('meter', { name: 'Level' })).toBeVisible();
-      await expect(keep).toBeEnabled({ timeout: 20_000 });
-    }).toPass({ timeout: 80_000 });
-    await keep.click();
-    await expect(heard.getByRole('button', { name: 'Kept in the log' })).toBeVisible({ timeout: 15_000 });
-    await expect(answer(heard)).toHaveText(/^\d{3} ± \d+ N\/m$/);
-    const mean = Number(/^\d+/.exec((await answer(heard).textContent())!)![0]);
-    expect(Math.abs(mean / Math.sqrt(PULL.tx * PULL.ty) - 1)).toBeLessThan(0.12);
-    await expect(heard.getByRole('img', { name: /Spectrum of the taps; notes of the cloth: 1,1 at/ })).toBeVisible();
-  });
-  await page.reload();
-  await stage(page, 'Tune').click();
-  await tab(page, 'Past').click();
-  const file = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'C.wav' }).first().click();
-  expect((await file).suggestedFilename()).toBe('tap-C.wav');
-});
-
-test('silence, a cut-off tap and speech are refused, each with its reason', async ({ emptyServer, page }) => {
-  const id = await newCanvas(page, emptyServer.url, 'Refused', '410', '560');
-  const random = randomLcg(0.5);
-  const loud = simulatedTap('C', SPAN, 0.34, PULL, 3).samples.map((value) => Math.max(-1, Math.min(1, 4 * value)));
-  const speech = Float32Array.from(
-    { length: 2.2 * RATE },
-    (_, index) => 0.2 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * normal(random),
-  );
-  for (const [sounds, says] of [
-    [[quiet(25)], 'No tap was heard yet.'],
-    [[quiet(1.2), loud, quiet(6)], 'The tap was too loud: its peaks are cut off.'],
-    [[quiet(1.2), speech, quiet(6)], 'This is not one short tap'],
-  ] as const)
-    await withMicrophone(`${emptyServer.url}/job/${id}`, [...sounds], RATE, async (heard) => {
-      await heard.getByRole('button', { name: 'Listen' }).click();
-      await expect(heard.getByRole('alert').filter({ hasText: says })).toBeVisible({ timeout: 20_000 });
-      await expect(heard.getByText('heard ✓')).toHaveCount(0);
+test(
+  'three taps through the microphone tell the tension, which is kept with its sound',
+  { tag: '@microphone' },
+  async ({ page, demoServer }) => {
+    test.setTimeout(150_000);
+    const url = `${demoServer.url}/job/demo-126`;
+    await page.goto(url);
+    await stage(page, 'Tune').click();
+    const mass = await page.getByText(/Cloth and ground: \d+ ± \d+ g\/m²/).textContent();
+    const sigma = Number(/(\d+) ±/.exec(mass!)![1]) / 1000;
+    const taps = TAP_PLACE_IDS.flatMap((place, index) => [
+      quiet(0.6),
+      simulatedTap(place, SPAN, sigma, PULL, 11 + index).samples,
+    ]);
+    await withMicrophone(url, [quiet(2.5), ...taps, quiet(3)], RATE, async (heard) => {
+      const keep = heard.getByRole('button', { name: 'Keep this reading' });
+      // A busy machine may drop a piece of sound: then the maker taps again, all three.
+      await expect(async () => {
+        await heard.reload();
+        await stage(heard, 'Tune').click();
+        await heard.getByRole('button', { name: 'Listen' }).click();
+        await expect(heard.getByRole('meter', { name: 'Level' })).toBeVisible();
+        await expect(keep).toBeEnabled({ timeout: 20_000 });
+      }).toPass({ timeout: 80_000 });
+      await keep.click();
+      await expect(heard.getByRole('button', { name: 'Kept in the log' })).toBeVisible({ timeout: 15_000 });
+      await expect(answer(heard)).toHaveText(/^\d{3} ± \d+ N\/m$/);
+      const mean = Number(/^\d+/.exec((await answer(heard).textContent())!)![0]);
+      expect(Math.abs(mean / Math.sqrt(PULL.tx * PULL.ty) - 1)).toBeLessThan(0.12);
+      await expect(heard.getByRole('img', { name: /Spectrum of the taps; notes of the cloth: 1,1 at/ })).toBeVisible();
     });
-});
+    await page.reload();
+    await stage(page, 'Tune').click();
+    await tab(page, 'Past').click();
+    const file = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'C.wav' }).first().click();
+    expect((await file).suggestedFilename()).toBe('tap-C.wav');
+  },
+);
+
+test(
+  'silence, a cut-off tap and speech are refused, each with its reason',
+  { tag: '@microphone' },
+  async ({ emptyServer, page }) => {
+    const id = await newCanvas(page, emptyServer.url, 'Refused', '410', '560');
+    const random = randomLcg(0.5);
+    const loud = simulatedTap('C', SPAN, 0.34, PULL, 3).samples.map((value) => Math.max(-1, Math.min(1, 4 * value)));
+    const speech = Float32Array.from(
+      { length: 2.2 * RATE },
+      (_, index) => 0.2 * Math.abs(Math.sin((4 * Math.PI * index) / RATE)) * normal(random),
+    );
+    for (const [sounds, says] of [
+      [[quiet(25)], 'No tap was heard yet.'],
+      [[quiet(1.2), loud, quiet(6)], 'The tap was too loud: its peaks are cut off.'],
+      [[quiet(1.2), speech, quiet(6)], 'This is not one short tap'],
+    ] as const)
+      await withMicrophone(`${emptyServer.url}/job/${id}`, [...sounds], RATE, async (heard) => {
+        await heard.getByRole('button', { name: 'Listen' }).click();
+        await expect(heard.getByRole('alert').filter({ hasText: says })).toBeVisible({ timeout: 20_000 });
+        await expect(heard.getByText('heard ✓')).toHaveCount(0);
+      });
+  },
+);
 
 test('corners open a round at a time, the totals stand, and what they did to the tension is learned', async ({
   page,

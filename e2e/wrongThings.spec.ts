@@ -83,7 +83,7 @@ test('every field says what is wrong, what was typed and what would do; nothing 
 
 test('a new canvas is refused with reasons, field by field', async ({ page, emptyServer }) => {
   await page.goto(emptyServer.url);
-  await page.getByRole('button', { name: 'New canvas' }).click();
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Face width').fill('9');
   await page.getByLabel('Face height').fill('tall');
   await page.getByRole('button', { name: 'Start the job' }).click();

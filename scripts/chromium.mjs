@@ -11,13 +11,18 @@ export const CHROMIUM_ARGS = [
   '--disable-sync',
 ];
 
+/** Debian’s Chromium without its windows: a page takes half the time that it takes in the whole one. */
+export const CHROMIUM_PACKAGE = 'chromium-headless-shell';
+
 /** Debian’s Chromium, or the one named by CHROMIUM; undefined when there is none. */
 export const findChromium = () =>
-  [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
+  [process.env.CHROMIUM, `/usr/bin/${CHROMIUM_PACKAGE}`, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+    (path) => path && existsSync(path),
+  );
 
 /** As `findChromium`, for those who cannot go on without it. */
 export function chromiumPath() {
   const found = findChromium();
-  if (!found) throw new Error('No Chromium found: install Debian’s package chromium, or set CHROMIUM to its path.');
+  if (!found) throw new Error(`No Chromium found: install Debian’s package ${CHROMIUM_PACKAGE}, or set CHROMIUM to its path.`);
   return found;
 }

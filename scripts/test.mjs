@@ -5,20 +5,18 @@
 import { platform } from 'node:process';
 import { spawnSync } from 'node:child_process';
 import { install, run, step, tool, toolBeside } from './bootstrap.mjs';
-import { findChromium } from './chromium.mjs';
+import { CHROMIUM_PACKAGE, findChromium } from './chromium.mjs';
 
 /** Debian's Chromium, installed when this machine lets us. */
 function needChromium() {
   if (findChromium()) return;
   const root = platform === 'linux' && process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
   if (!root) {
-    console.error(
-      'Browser tests need Chromium: install the package chromium (apt install chromium), or set CHROMIUM to its path.',
-    );
+    console.error(`Browser tests need Chromium: install it (apt install ${CHROMIUM_PACKAGE}), or set CHROMIUM to its path.`);
     process.exit(1);
   }
   run('apt-get', ['update', '-q']);
-  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium']);
+  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', CHROMIUM_PACKAGE]);
 }
 
 let bindingThere;
