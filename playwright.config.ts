@@ -1,10 +1,11 @@
+import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 
 /** The real interface in Debian's Chromium; every worker has servers of its own (see e2e/test.ts). */
 export default defineConfig({
   testDir: 'e2e',
-  globalSetup: './e2e/globalSetup.ts',
+  globalSetup: join(import.meta.dirname, 'e2e', 'globalSetup.ts'),
   // A whole job takes half a minute here; a busy machine takes three times that.
   timeout: 120_000,
   expect: { timeout: 30_000 },

@@ -5,7 +5,7 @@ import browserTests from '../playwright.config';
 export default defineConfig({
   ...browserTests,
   testDir: '.',
-  testMatch: '*.bench.ts',
+  projects: [{ name: 'bench', testMatch: '*.bench.ts' }],
   workers: 1,
   timeout: 180_000,
   reporter: [['line']],

@@ -63,7 +63,12 @@ async function answers(url: string, child: ChildProcess): Promise<void> {
   throw new Error(`no answer from ${url}`);
 }
 
-export async function startServer({ demo }: { demo: boolean }): Promise<TestServer> {
+/**
+ * A server of its own for a test.
+ *
+ * @param asShipped without what only tests load
+ */
+export async function startServer({ demo, asShipped = false }: { demo: boolean; asShipped?: boolean }): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'keen-batten-e2e-'));
   const database = join(folder, 'workshop.sqlite');
   const laidOut = process.env[demo ? DEMO_FILE : EMPTY_FILE];
@@ -74,7 +79,7 @@ export async function startServer({ demo }: { demo: boolean }): Promise<TestServ
   const start = async (at = now().toISOString()) => {
     child = spawn(
       process.execPath,
-      ['--import', LIMITS, '--import', PUT_BACK, NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'],
+      ['--import', LIMITS, ...(asShipped ? [] : ['--import', PUT_BACK]), NEXT, 'start', '-p', String(port), '-H', '127.0.0.1'],
       {
         stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
         env: {

@@ -53,6 +53,23 @@ test('the demo is laid out once: what was changed in it stands after a restart',
   }
 });
 
+test('a server as it ships lays no other workshop in the place of its own, whoever asks', async ({ page }) => {
+  const server = await startServer({ demo: false, asShipped: true });
+  try {
+    await newCanvas(page, server.url, 'Stays where it is', '600', '400');
+    let answered = false;
+    void server.putBack().then(() => (answered = true));
+    for (let times = 0; times < 3; times += 1) {
+      await page.goto(server.url);
+      await expect(page.getByRole('link', { name: /^Stays where it is/ })).toBeVisible();
+    }
+    expect(answered).toBe(false);
+    await page.goto('about:blank');
+  } finally {
+    await server.remove();
+  }
+});
+
 test('house rules reach the plans to come and leave what is recorded', async ({ page }) => {
   const server = await startServer({ demo: false });
   try {

@@ -1,22 +1,40 @@
 /*
  * Everything that must hold before a change lands: lint, format, layers, build, types, unit tests, browser tests, each with the
- * time it took.
+ * time it took, and the ten slowest tests.
  */
 import { platform } from 'node:process';
 import { spawnSync } from 'node:child_process';
-import { install, run, step, tool, toolBeside } from './bootstrap.mjs';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { giveUp, install, printTimes, run, step, tool, toolBeside } from './bootstrap.mjs';
 import { CHROMIUM_PACKAGE, findChromium } from './chromium.mjs';
 
 /** Debian's Chromium, installed when this machine lets us. */
 function needChromium() {
   if (findChromium()) return;
   const root = platform === 'linux' && process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
-  if (!root) {
-    console.error(`Browser tests need Chromium: install it (apt install ${CHROMIUM_PACKAGE}), or set CHROMIUM to its path.`);
-    process.exit(1);
-  }
+  if (!root) giveUp(`Browser tests need Chromium: install it (apt install ${CHROMIUM_PACKAGE}), or set CHROMIUM to its path.`);
   run('apt-get', ['update', '-q']);
   run('apt-get', ['install', '-y', '-q', '--no-install-recommends', CHROMIUM_PACKAGE]);
+}
+
+const results = mkdtempSync(join(tmpdir(), 'keen-batten-tests-'));
+const UNIT = join(results, 'unit.json');
+const BROWSER = join(results, 'browser.json');
+
+/** Tests of both kinds, as [ms, name]. */
+function everyTest() {
+  const unit = JSON.parse(readFileSync(UNIT, 'utf8')).testResults.flatMap(({ name, assertionResults }) =>
+    assertionResults.map(({ duration, fullName }) => [duration ?? 0, `${name.replace(process.cwd(), '.')} › ${fullName}`]),
+  );
+  const inSuite = ({ suites = [], specs = [] }) => [
+    ...specs.flatMap(({ file, title, tests }) =>
+      tests.map(({ results: tries }) => [Math.max(...tries.map(({ duration }) => duration)), `./e2e/${file} › ${title}`]),
+    ),
+    ...suites.flatMap(inSuite),
+  ];
+  return [...unit, ...inSuite(JSON.parse(readFileSync(BROWSER, 'utf8')))];
 }
 
 let bindingThere;
@@ -35,6 +53,16 @@ const compile = async () => {
 console.log('\n== lint, format and layers beside build and types');
 await Promise.all([lint(), compile()]);
 await step('database', () => bindingThere());
-await step('unit tests', () => tool('vitest/vitest.mjs', ['run']));
+await step('unit tests', () =>
+  tool('vitest/vitest.mjs', ['run', '--reporter=default', '--reporter=json', `--outputFile=${UNIT}`]),
+);
 await step('chromium', needChromium);
-await step('browser tests', () => tool('@playwright/test/cli.js', ['test']));
+await step('browser tests', () =>
+  tool('@playwright/test/cli.js', ['test', '--reporter=list,json'], { PLAYWRIGHT_JSON_OUTPUT_NAME: BROWSER }),
+);
+console.log('\n== the ten slowest tests');
+for (const [ms, name] of everyTest()
+  .sort(([one], [other]) => other - one)
+  .slice(0, 10))
+  console.log(`${(ms / 1000).toFixed(1).padStart(7)} s  ${name}`);
+printTimes();

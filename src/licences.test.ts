@@ -21,10 +21,14 @@ const ALLOWED = [
   'LGPL-3.0-or-later',
   'Zlib',
   'WTFPL',
+  'BlueOak-1.0.0',
+  // File by file: the builder of styles is used as it comes.
+  'MPL-2.0',
 ];
 /** Said elsewhere than in the lock. */
 const SAID_ELSEWHERE: [name: RegExp, licence: string][] = [
   [/^@next\/swc-/, 'MIT'],
+  [/^@tailwindcss\/oxide-/, 'MIT'],
   [/^dejavu-fonts-ttf$/, 'Bitstream Vera, and public domain'],
 ];
 
