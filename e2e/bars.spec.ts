@@ -11,6 +11,7 @@ test('a brace is dragged and moved by keys; the bow answers, undo brings it back
   const before = await verdict(page, /^\w*\.? ?Top and bottom bars bow/).textContent();
 
   await saved(page);
+  await brace.scrollIntoViewIfNeeded();
   const box = (await brace.boundingBox())!;
   const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   await page.mouse.move(middle.x, middle.y);

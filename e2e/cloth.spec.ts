@@ -35,6 +35,7 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
   await test.step('two flaws, marked by a click', async () => {
     const roll = page.getByTestId('sheet F7');
     for (const part of [0.3, 0.7]) {
+      await roll.scrollIntoViewIfNeeded();
       const box = (await roll.boundingBox())!;
       await page.getByRole('button', { name: 'Mark a flaw' }).click();
       const before = await page.getByRole('button', { name: /^Take off/ }).count();
@@ -207,6 +208,7 @@ test('a piece is dragged, moved by keys, turned and set free; a pin that cannot 
   await expect(page.getByTestId('run')).toHaveText(/^proven/);
   const begun = await piece.getAttribute('aria-label');
 
+  await piece.scrollIntoViewIfNeeded();
   const box = (await piece.boundingBox())!;
   await page.mouse.move(box.x + 20, box.y + 20);
   await page.mouse.down();
@@ -227,24 +229,17 @@ test('a piece is dragged, moved by keys, turned and set free; a pin that cannot 
   await expect(piece).toHaveAttribute('aria-label', begun!);
 
   await page.getByRole('button', { name: 'Mark a flaw' }).click();
+  await piece.scrollIntoViewIfNeeded();
   const at = (await piece.boundingBox())!;
   await page.mouse.click(at.x + at.width / 2, at.y + at.height / 2);
   await expect(page.getByRole('button', { name: /^Take off/ })).toHaveCount(1);
   await expect(piece).not.toHaveAttribute('aria-label', begun!);
   await piece.focus();
-  for (
-    let press = 0;
-    press < 20 &&
-    !(await page
-      .getByRole('alert')
-      .filter({ hasText: /has a flaw/ })
-      .count());
-    press += 1
-  ) {
+  await expect(async () => {
     await page.keyboard.press('Shift+ArrowLeft');
     await page.keyboard.press('Shift+ArrowUp');
-    await page.waitForTimeout(60);
-  }
+    await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toBeVisible({ timeout: 500 });
+  }).toPass({ intervals: [0] });
   await expect(page.getByRole('alert').filter({ hasText: /The pieces cannot be laid so: .*No\. \d+ has a flaw/ })).toBeVisible();
   await page.getByRole('button', { name: 'Free all pins' }).click();
   await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toHaveCount(0);

@@ -89,6 +89,7 @@ test('the lists under a drawing are drawn to a height by hand and by keys, and k
   await expect(edge).toHaveAttribute('aria-valuetext', 'as much as they need');
   const high = async () => (await panel.boundingBox())!.height;
   const asNeeded = await high();
+  await edge.scrollIntoViewIfNeeded();
   const box = (await edge.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + 6);
   await page.mouse.down();
@@ -224,12 +225,17 @@ test('a word of the trade opens its meaning and picture; all of a screen are lis
   await expect(all.getByRole('term').first()).toBeVisible();
   await expect(all.getByRole('img', { name: /^brace: A bar across the inside/ })).toBeVisible();
   await page.keyboard.press('Escape');
-  const place = await page.evaluate(() => {
-    const [first] = [...CSS.highlights.get('terms')!].filter((range) => (range as Range).toString() === 'braces') as Range[];
-    first!.startContainer.parentElement!.scrollIntoView({ block: 'center' });
-    const { left, top, width, height } = first!.getBoundingClientRect();
-    return { x: left + width / 2, y: top + height / 2 };
-  });
-  await page.mouse.click(place.x, place.y);
+  await expect(all).toBeHidden();
+  // Words are marked anew after whatever is drawn late, and what is drawn late may move them from under the hand.
+  await expect(async () => {
+    const place = await page.evaluate(() => {
+      const [first] = [...CSS.highlights.get('terms')!].filter((range) => (range as Range).toString() === 'braces') as Range[];
+      first!.startContainer.parentElement!.scrollIntoView({ block: 'center' });
+      const { left, top, width, height } = first!.getBoundingClientRect();
+      return { x: left + width / 2, y: top + height / 2 };
+    });
+    await page.mouse.click(place.x, place.y);
+    await expect(page.getByRole('dialog', { name: 'brace' })).toBeVisible({ timeout: 1000 });
+  }).toPass();
   await expect(page.getByRole('dialog', { name: 'brace' })).toContainText('against inward bow');
 });

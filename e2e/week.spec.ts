@@ -22,6 +22,7 @@ test('work is set by hand: dragged, moved by keys, undone, let go', async ({ pag
   await page.getByRole('button', { name: 'Four weeks' }).click();
   await expect(label(page)).toBeVisible();
   const before = await nameOf(label(page));
+  await label(page).scrollIntoViewIfNeeded();
   const box = (await label(page).boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
