@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, newCanvas, saved, stage, test } from './test';
+import { expect, newCanvas, saved, settled, stage, test } from './test';
 
 const figure = (page: Page) => page.getByTestId('bench-figure');
 const says = (page: Page) => page.getByTestId('bench-says');
@@ -227,6 +227,8 @@ test('the network is cut in the middle of ten readings: steps, records and a not
     choose: () => page.keyboard.press('5'),
   };
   await untilSaid(page, hand, /^Diagonal, top left down$/);
+  // Cut while the page is asked for anew, the browser would go to a page of its own.
+  await settled(page);
   await context.setOffline(true);
   await untilSaid(page, hand, /^Record the (cut|cloth)/);
   await expect(waiting).toContainText('out of reach');
@@ -274,7 +276,10 @@ test('readings typed while the workshop is away are handed in once it is back, e
   await page.goto(`${emptyServer.url}/job/${id}/bench?stage=square`);
   const typed = ['360.5', '361', '300', '200', '300', '200'];
   for (const [index, reading] of typed.entries()) {
-    if (index === 2) await context.setOffline(true);
+    if (index === 2) {
+      await settled(page);
+      await context.setOffline(true);
+    }
     if ((await says(page).innerText()).startsWith('Diagonals')) await page.keyboard.press('Space');
     if (!(await page.getByRole('group', { name: 'Keypad' }).isVisible())) await page.keyboard.press('Space');
     await page.keyboard.type(reading);
