@@ -9,6 +9,8 @@ export default defineConfig({
   // A whole job takes half a minute here; a busy machine takes three times that.
   timeout: 120_000,
   expect: { timeout: 30_000 },
+  // A test that holds only at its second try is told as flaky at the end, and is a fault to be mended.
+  retries: 1,
   // While one waits for a page, two others use both cores.
   workers: 3,
   // Every test has a workshop of its own: none waits for its neighbour in the file.
