@@ -12,7 +12,8 @@ const config: NextConfig = {
   experimental: {
     // A file of 5 MB, or three taps of five seconds as WAV files in base 64, with room for how they are packed.
     serverActions: { bodySizeLimit: '8mb' },
-    // Half the time of a build went into maps of the server, packing what never leaves the machine, and a cache that a fresh clone has not got.
+    // Half the time of a build went into maps of the server, packing what never leaves the machine, and a cache that a fresh clone
+    // has not got.
     serverSourceMaps: false,
     turbopackSourceMaps: false,
     serverMinification: false,

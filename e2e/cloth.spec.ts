@@ -235,11 +235,13 @@ test('a piece is dragged, moved by keys, turned and set free; a pin that cannot 
   await expect(page.getByRole('button', { name: /^Take off/ })).toHaveCount(1);
   await expect(piece).not.toHaveAttribute('aria-label', begun!);
   await piece.focus();
-  await expect(async () => {
+  const flawed = page.getByRole('alert').filter({ hasText: /has a flaw/ });
+  for (let press = 0; press < 20 && !(await flawed.isVisible()); press += 1) {
     await page.keyboard.press('Shift+ArrowLeft');
     await page.keyboard.press('Shift+ArrowUp');
-    await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toBeVisible({ timeout: 500 });
-  }).toPass({ intervals: [0] });
+    // It comes once the piece lies on the flaw; till then the piece is moved on.
+    await flawed.waitFor({ timeout: 500 }).catch(() => undefined);
+  }
   await expect(page.getByRole('alert').filter({ hasText: /The pieces cannot be laid so: .*No\. \d+ has a flaw/ })).toBeVisible();
   await page.getByRole('button', { name: 'Free all pins' }).click();
   await expect(page.getByRole('alert').filter({ hasText: /has a flaw/ })).toHaveCount(0);

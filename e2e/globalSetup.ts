@@ -1,7 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_FILE, EMPTY_FILE, copyWorkshop, startServer } from './server';
+import { DEMO_FILE, EMPTY_FILE, startServer } from './server';
+import { copyWorkshop } from './workshopFile.mjs';
 
 /** Lays out the demo workshop and an empty one, once: every server begins with a copy of one of them, and every test. */
 export default async function globalSetup(): Promise<() => void> {

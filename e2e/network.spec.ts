@@ -96,13 +96,13 @@ test('by default this machine alone is served; open, no route and no action give
 test('a tablet signs in, says whose hands are there, and its records say where they were made; it can be ended', async ({
   page,
   browser,
-  emptyServer,
+  otherServer,
 }) => {
-  await page.goto(`${emptyServer.url}/rules`);
+  await page.goto(`${otherServer.url}/rules`);
   await page.getByLabel('Makers, with commas between').fill('Ida, Jon');
   await page.getByRole('button', { name: 'Save the house rules' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
-  const door = await openDoor(page, emptyServer);
+  const door = await openDoor(page, otherServer);
   const tablet = await deviceOf(browser, door, PASSPHRASE, 'Glue table');
   await awake(tablet);
   await tablet.getByRole('button', { name: 'Jon' }).click();
@@ -147,8 +147,8 @@ test('a tablet signs in, says whose hands are there, and its records say where t
   for (const one of [tablet, viewer]) await one.context().close();
 });
 
-test('five wrong passphrases close the way in for a while', async ({ page, browser, emptyServer }) => {
-  const door = await openDoor(page, emptyServer);
+test('five wrong passphrases close the way in for a while', async ({ page, browser, otherServer }) => {
+  const door = await openDoor(page, otherServer);
   const guest = await deviceOf(browser, door, 'one', 'Guest');
   for (let count = 0; count < 4; count += 1) {
     await expect(guest.getByRole('alert')).toHaveText('This is not the passphrase.');

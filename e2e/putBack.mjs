@@ -2,10 +2,8 @@
  * Loaded into a server of the browser tests beside the application, which has no way to be asked for this itself: another file is
  * laid in the place of its workshop’s, and its clock is set, between one test and the next.
  */
-import { copyFileSync, existsSync, rmSync } from 'node:fs';
 import http from 'node:http';
-
-const ENDS = ['', '-wal', '-shm'];
+import { clearWorkshop, copyWorkshop } from './workshopFile.mjs';
 
 /** Requests under way: what the last test still asked is answered before its workshop goes. */
 let underWay = 0;
@@ -27,10 +25,8 @@ process.on('message', async ({ putBack }) => {
   const { from, now, url } = putBack;
   await answered();
   const database = process.env.KEEN_BATTEN_DB;
-  // Whoever still holds the old file goes on with it; nobody opens it again.
-  for (const end of ENDS) rmSync(database + end, { force: true });
-  rmSync(database.replace(/\.sqlite$/, '-backups'), { recursive: true, force: true });
-  for (const end of ENDS) if (existsSync(from + end)) copyFileSync(from + end, database + end);
+  clearWorkshop(database);
+  copyWorkshop(from, database);
   process.env.KEEN_BATTEN_NOW = now;
   globalThis.keenBattenWorkshop = undefined;
   globalThis.keenBattenPractice = undefined;

@@ -1,11 +1,12 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { now } from './clock';
+import { copyWorkshop } from './workshopFile.mjs';
 
 /** A server of the built application with a workshop file of its own. */
 export interface TestServer {
@@ -33,11 +34,6 @@ const PUT_BACK = pathToFileURL(join(process.cwd(), 'e2e', 'putBack.mjs')).href;
 export const DEMO_FILE = 'KEEN_BATTEN_E2E_DEMO';
 export const EMPTY_FILE = 'KEEN_BATTEN_E2E_EMPTY';
 
-/** Copies a workshop file nobody has open, with what is not yet written into it. */
-export function copyWorkshop(from: string, to: string): void {
-  for (const end of ['', '-wal']) if (existsSync(from + end)) copyFileSync(from + end, to + end);
-}
-
 export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
@@ -49,8 +45,9 @@ export function freePort(): Promise<number> {
   });
 }
 
-/** Waits for the first answer of a server that was started; it may have lost its port to another, and then ends. */
+/** Waits for the first answer of a server that was started. Another may have taken its port: then it ends and never listens. */
 async function answers(url: string, child: ChildProcess): Promise<void> {
+  await Promise.race([once(child, 'message'), once(child, 'exit')]);
   for (let tries = 0; tries < 600; tries += 1) {
     if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
     const ok = await fetch(`${url}/api/clocks`).then(

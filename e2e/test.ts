@@ -17,7 +17,7 @@ interface Fixtures {
   demoServer: TestServer;
   /** An empty workshop. */
   emptyServer: TestServer;
-  /** Another empty workshop beside that one. */
+  /** Another empty workshop, in a process of this test alone: for what stays in one, such as an open door. */
   otherServer: TestServer;
 }
 
@@ -32,6 +32,12 @@ async function serving(demo: boolean, use: (server: TestServer) => Promise<void>
   const server = await startServer({ demo });
   await use(server);
   await server.remove();
+}
+
+/** Lends a server to a test; the page lets go of it before the next one: what it still loads ahead is no complaint. */
+async function lent(server: TestServer, page: Page, use: (server: TestServer) => Promise<void>): Promise<void> {
+  await use(server);
+  await page.goto('about:blank');
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
@@ -56,21 +62,14 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   },
   demoProcess: [async ({}, use) => serving(true, use), { scope: 'worker' }],
   emptyProcess: [async ({}, use) => serving(false, use), { scope: 'worker' }],
-  otherServer: async ({ clockOfTest: _, page }, use) =>
-    serving(false, async (server) => {
-      await use(server);
-      await page.goto('about:blank');
-    }),
-  // The page lets go of the server before the next test: what it still loads ahead is no complaint.
+  otherServer: async ({ clockOfTest: _, page }, use) => serving(false, (server) => lent(server, page, use)),
   demoServer: async ({ clockOfTest: _, demoProcess, page }, use) => {
     await demoProcess.putBack();
-    await use(demoProcess);
-    await page.goto('about:blank');
+    await lent(demoProcess, page, use);
   },
   emptyServer: async ({ clockOfTest: _, emptyProcess, page }, use) => {
     await emptyProcess.putBack();
-    await use(emptyProcess);
-    await page.goto('about:blank');
+    await lent(emptyProcess, page, use);
   },
   complaints: [
     async ({ page }, use) => {

@@ -40,7 +40,9 @@ export const tool = (path, args, env) => run(process.execPath, [join(MODULES, pa
 function output(command, args, env = {}) {
   return new Promise((ended) => {
     const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
-    process.once('exit', () => child.kill());
+    const kill = () => child.kill();
+    process.once('exit', kill);
+    child.once('close', () => process.off('exit', kill));
     const parts = [];
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => parts.push(part));
     child.once('error', (error) => ended({ code: 1, text: error.message }));
@@ -80,7 +82,7 @@ export async function step(name, act) {
   const still = setInterval(() => console.log(`   ${seconds(began)} …`), STILL_MS);
   await act();
   clearInterval(still);
-  timed(name.split(':')[0], began);
+  timed(name, began);
 }
 
 /** Room for the packages, the build and the workshop, bytes: packages of a run, or of development too. */
@@ -102,8 +104,8 @@ function installed(lockHash) {
 }
 
 /**
- * Installs what is not installed. SQLite takes a minute of one core to compile, and nothing that builds the application needs it:
- * it is unpacked and compiled in a folder of its own from the first second on.
+ * Installs what is not installed. SQLite takes half a minute of one core to compile, and nothing that builds the application needs
+ * it: it is unpacked and compiled in a folder of its own from the first second on.
  *
  * @param scope "run" for what building and serving take, "all" for the tools of development too
  * @returns waits for the binding; to be called before a workshop is opened
@@ -157,7 +159,7 @@ function compileBinding(lock) {
     giveUp(
       `SQLite has to be compiled, and this machine has no ${missing.join(', no ')}. On Debian: apt install build-essential python3. Then start again.`,
     );
-  console.log('Compiling SQLite, about a minute on one core; the rest goes on meanwhile');
+  console.log('Compiling SQLite, about half a minute on one core; the rest goes on meanwhile');
   const began = Date.now();
   const folder = mkdtempSync(join(tmpdir(), 'keen-batten-binding-'));
   process.once('exit', () => rmSync(folder, { recursive: true, force: true }));

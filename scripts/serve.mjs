@@ -1,6 +1,8 @@
 import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { connect } from 'node:net';
 import { join } from 'node:path';
+import { createInterface } from 'node:readline';
 import { pathToFileURL } from 'node:url';
 import { ROOT, giveUp } from './bootstrap.mjs';
 
@@ -38,6 +40,7 @@ const ITS_BANNER = /^(▲|- Local|- Network|✓|- Environments|$)/;
 
 /** Serves until stopped, and tells the address once the first page is there; `mode` is "start" or "dev". */
 export async function serve(mode, env = {}) {
+  // Somebody may have taken the port while it was built.
   await mayServe();
   const url = `http://${HOST === '127.0.0.1' ? 'localhost' : HOST}:${PORT}`;
   const server = spawn(
@@ -58,17 +61,18 @@ export async function serve(mode, env = {}) {
       env: { ...process.env, ...env },
     },
   );
-  server.stdout.setEncoding('utf8').on('data', (text) => {
-    for (const line of text.trimEnd().split('\n')) if (!ITS_BANNER.test(line.trim())) console.log(line);
+  let told = false;
+  createInterface({ input: server.stdout }).on('line', (line) => {
+    if (told || !ITS_BANNER.test(line.trim())) console.log(line);
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code) => process.exit(code ?? 0));
+  await once(server, 'message');
   // The first request lays out a demo; nobody is sent to a page that is not there yet.
-  for (let there = false; !there;) {
-    there = await fetch(`http://${HOST}:${PORT}/`).then(
-      (answer) => answer.ok || giveUp(`The first page could not be made (status ${answer.status}); why stands above.`),
-      () => new Promise((again) => setTimeout(() => again(false), 100)),
-    );
-  }
+  const answer = await fetch(`http://${HOST}:${PORT}/`).catch(() => null);
+  // It ended, and says why.
+  if (answer === null) return;
+  if (!answer.ok) giveUp(`The first page could not be made (status ${answer.status}); why stands above.`);
   console.log(`\nKeen Batten: ${url}`);
+  told = true;
 }

@@ -30,6 +30,8 @@ http.createServer = (...given) => {
       : createServer({ ...given[0], ...LIMITS }, ...given.slice(1));
   const emit = server.emit.bind(server);
   server.emit = (event, request, response, ...more) => {
+    // Whoever started it waits for this: another program may answer on the port.
+    if (event === 'listening') process.send?.('listening');
     if (event !== 'request' || canBeRead(request.url)) return emit(event, request, response, ...more);
     response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' });
     response.end('This address cannot be read.');

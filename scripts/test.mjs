@@ -4,7 +4,7 @@
  */
 import { platform } from 'node:process';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { giveUp, install, printTimes, run, step, tool, toolBeside } from './bootstrap.mjs';
@@ -20,6 +20,7 @@ function needChromium() {
 }
 
 const results = mkdtempSync(join(tmpdir(), 'keen-batten-tests-'));
+process.once('exit', () => rmSync(results, { recursive: true, force: true }));
 const UNIT = join(results, 'unit.json');
 const BROWSER = join(results, 'browser.json');
 

@@ -1,3 +1,6 @@
+import { Readable } from 'node:stream';
+import type { ReadableStream as NodeStream } from 'node:stream/web';
+import { format } from 'date-fns';
 import { FILE_UNITS } from '@/core/units/length';
 import { backupStream, bringBackup, writtenOut } from '@/server/backups';
 import { ONLY_HERE } from '@/server/fileActs';
@@ -8,9 +11,6 @@ import { cameFrom } from '@/server/network/gate';
 import { openWorkshop } from '@/server/openWorkshop';
 import { refuse } from '@/server/outcome';
 import { strangeRequest } from '@/server/ownRequest';
-import { format } from 'date-fns';
-import { Readable } from 'node:stream';
-import type { ReadableStream as NodeStream } from 'node:stream/web';
 
 /** A copy from elsewhere, streamed into the folder and looked at. */
 export async function broughtFile(request: Request): Promise<Response> {
@@ -41,7 +41,7 @@ export async function backupCopy(request: Request, { params }: { params: Promise
 }
 
 /** A list as a CSV file, written while it is read so that a long log is never held whole. */
-export async function list(request: Request, { params }: { params: Promise<{ list: string }> }): Promise<Response> {
+export async function csvList(request: Request, { params }: { params: Promise<{ list: string }> }): Promise<Response> {
   const { list } = await params;
   const id = LIST_IDS.find((one) => one === list);
   const asked = new URL(request.url).searchParams.get('unit') ?? 'mm';

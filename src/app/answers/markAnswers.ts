@@ -1,9 +1,9 @@
-import { printedAnswer } from './printedAnswer';
-import { markReader } from './markReader';
 import { labelFile, setLabelFile, stripFile } from '@/server/markFiles';
 import { openWorkshop } from '@/server/openWorkshop';
 import { workshopOf } from '@/server/practice';
 import { templateFile } from '@/server/templateFile';
+import { markReader } from './markReader';
+import { printedAnswer } from './printedAnswer';
 
 /** The back label of a canvas, true to size: PDF or SVG. */
 export async function label(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

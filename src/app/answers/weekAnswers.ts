@@ -19,7 +19,7 @@ export async function dateOfJob(request: Request): Promise<Response> {
 }
 
 /** What a canvas of a size would take of the days; `width` and `height` in mm. */
-export function draft(request: Request): Response {
+export function weekDraft(request: Request): Response {
   const query = new URL(request.url).searchParams;
   const draft = draftWork(openWorkshop(), Number(query.get('width')), Number(query.get('height')));
   if (draft.ok) return Response.json(draft.value, { headers: { 'cache-control': 'no-store' } });

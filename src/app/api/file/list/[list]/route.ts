@@ -1,3 +1,3 @@
 import { answering } from '@/app/answers/answering';
 
-export const GET = answering('list');
+export const GET = answering('csvList');
