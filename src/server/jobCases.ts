@@ -33,7 +33,7 @@ import { LOOKS_ON, looksOn } from './network/asking';
 import { type JobWithLog, brokenJob, caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
 import { putGroundBack, takeFromStock } from './groundTaking';
 import { putBackForEntry, takeForEntry } from './storeCases';
-import { type Need, materialNeeds } from '@/core/cost/materialNeeds';
+import { type Need, stageNeeds } from '@/core/cost/materialNeeds';
 import { type FieldError, type Outcome, type Refusal, done, refuse } from './outcome';
 import { seenJob } from './seenJob';
 import type { Request } from './requests';
@@ -166,7 +166,7 @@ function stepEntry(
   }
   const coat = stage === 'prime' ? here.plan.prime.coats[here.progress.coatsDone] : undefined;
   const entry = recordOf(here, { ...request, device: deviceName(workshop) }, { id, at });
-  return done({ entry, coat, needs: materialNeeds(here.plan, here.inputs, here.house.rules) });
+  return done({ entry, coat, needs: stageNeeds(stage, here.plan, here.inputs, here.house.rules) });
 }
 
 function outOfOrder(stage: StageId, progress: Progress): Refusal | null {

@@ -113,8 +113,8 @@ export function inputsTrouble(read: () => unknown, house: House): string | null 
     const inputs = read();
     const wrong = shapeTrouble(inputs);
     if (wrong !== null) return wrong;
-    // Planned once: what throws in it is the reason.
-    void caseOf({ inputs: inputs as JobInputs }, [], house, 0).plan;
+    // Every stage is planned once: what throws in it is the reason.
+    Object.values(caseOf({ inputs: inputs as JobInputs }, [], house, 0).plan);
     return null;
   } catch (error) {
     return (error as Error).message;

@@ -97,6 +97,8 @@ function stateFor(database: Database, jobId: string, house: House, under: string
     if (trouble !== null) throw new Error(trouble);
     const log = soundLog(database, jobId);
     const here = caseOf(job, log, house, 0);
+    // What stops any stage of it stops the job.
+    Object.values(here.plan);
     const { stage, clock } = here.next;
     const life = lifeOf(log);
     const facts = factsOf(here, life, jobId, row.revision);

@@ -13,6 +13,7 @@ import { type JobHistory, historyOf } from '../log/jobHistory';
 import { type LogEntry, NOTHING_TAUGHT, type Taught } from '../log/logEntry';
 import type { StagePlan } from '../stages/planContext';
 import { planPrime } from '../stages/prime/planPrime';
+import { type Makers, onDemand, once } from '../onDemand';
 import { STAGE_IDS, type StageId, isFaceUp } from '../stages/stages';
 import type { Tape } from '../units/length';
 import { inputsAsClosed } from './closedInputs';
@@ -108,10 +109,14 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
   const plan = once(() => {
     const groundOf = (stage: StageId) => groundOfRecord(groundEntry(stage), log, house.tape) ?? now();
     const worked = planStages(groundOf, now(), progress.coatsDone);
-    const stages = Object.fromEntries(
-      STAGE_IDS.map((stage) => [stage, isFrozen(stage) ? asRecorded(worked[stage], entryOf(stage)) : worked[stage]]),
-    ) as unknown as Plan;
-    return { ...stages, prime: withCoatsOn(stages, progress.records, log, house.tape), kit: worked.kit };
+    const standing = <Id extends StageId>(stage: Id): Plan[Id] =>
+      isFrozen(stage) ? asRecorded(worked[stage], entryOf(stage)) : worked[stage];
+    const each = Object.fromEntries(STAGE_IDS.map((stage) => [stage, () => standing(stage)])) as unknown as Makers<Plan>;
+    return onDemand<Plan>({
+      ...each,
+      prime: () => withCoatsOn(standing('prime'), worked.bars, progress.records, log, house.tape),
+      kit: () => worked.kit,
+    });
   });
   return {
     job,
@@ -152,12 +157,6 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
   };
 }
 
-/** Worked out when it is first asked for. */
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
-}
-
 /** What a record was planned from; null where it kept no plan. Its history is the log before it. */
 function groundOfRecord(entry: LogEntry | null, log: readonly LogEntry[], tape: Tape): StageGround | null {
   if (!entry?.plan) return null;
@@ -178,7 +177,13 @@ const asRecorded = <P extends StagePlan>(worked: P, entry: LogEntry | null): P =
     : worked;
 
 /** Coats that are on keep the mix and the drying they were recorded with. */
-function withCoatsOn({ prime, bars }: Plan, records: readonly LogEntry[], log: readonly LogEntry[], tape: Tape): Plan['prime'] {
+function withCoatsOn(
+  prime: Plan['prime'],
+  bars: Plan['bars'],
+  records: readonly LogEntry[],
+  log: readonly LogEntry[],
+  tape: Tape,
+): Plan['prime'] {
   const coats = prime.coats.map((coat, index) => {
     const ground = groundOfRecord(records.find((one) => one.stage === 'prime' && one.step === index) ?? null, log, tape);
     return ground ? (planPrime(ground.inputs, ground.context, index, bars).coats[index] ?? coat) : coat;

@@ -3,6 +3,7 @@
  * stored as truth; a stage's part is frozen when its step is recorded.
  */
 import type { JobInputs } from '../job/job';
+import { onDemand } from '../onDemand';
 import { type BarsPlan, planBars } from '../stages/bars/planBars';
 import { type BriefPlan, planBrief } from '../stages/brief/planBrief';
 import { type ClothPlan, planCloth } from '../stages/cloth/planCloth';
@@ -36,32 +37,30 @@ export interface StageGround {
 }
 
 /**
- * The plan of all stages, each from its own ground; a stage builds on those before it as they are planned here.
+ * The plan of all stages, each from its own ground; a stage builds on those before it as they are planned here. A stage is
+ * planned when it is asked for.
  *
  * @param coatsDone coats recorded so far, so that the next one is answered
- * @throws RangeError when an id or a length breaks the contract of the model (checked at the edge)
+ * @throws RangeError, where a stage is asked for, when an id or a length breaks the contract of the model (checked at the edge)
  */
 export function planStages(groundOf: (stage: StageId) => StageGround, now: StageGround, coatsDone: number): Plan {
   const on = <T>(stage: StageId, plan: (inputs: JobInputs, context: PlanContext) => T): T => {
     const { inputs, context } = groundOf(stage);
     return plan(inputs, context);
   };
-  const bars = on('bars', planBars);
-  const cloth = on('cloth', planCloth);
-  const fasten = on('fasten', (inputs, context) => planFasten(inputs, context, cloth));
-  const prime = on('prime', (inputs, context) => planPrime(inputs, context, coatsDone, bars));
-  return {
-    look: on('look', planLook),
-    brief: on('brief', (inputs, context) => planBrief(inputs, context, cloth)),
-    bars,
-    square: on('square', planSquare),
-    cloth,
-    fasten,
-    tune: on('tune', (inputs, context) => planTune(inputs, context, bars)),
-    prime,
-    handover: on('handover', (inputs, context) => planHandover(inputs, context, bars, cloth.cut, prime)),
-    kit: kitList(now.inputs, { bars, cloth, fasten, prime }, now.context),
-  };
+  const plan: Plan = onDemand<Plan>({
+    look: () => on('look', planLook),
+    brief: () => on('brief', (inputs, context) => planBrief(inputs, context, plan.cloth)),
+    bars: () => on('bars', planBars),
+    square: () => on('square', planSquare),
+    cloth: () => on('cloth', planCloth),
+    fasten: () => on('fasten', (inputs, context) => planFasten(inputs, context, plan.cloth)),
+    tune: () => on('tune', (inputs, context) => planTune(inputs, context, plan.bars)),
+    prime: () => on('prime', (inputs, context) => planPrime(inputs, context, coatsDone, plan.bars)),
+    handover: () => on('handover', (inputs, context) => planHandover(inputs, context, plan.bars, plan.cloth.cut, plan.prime)),
+    kit: () => kitList(now.inputs, plan, now.context),
+  });
+  return plan;
 }
 
 /**

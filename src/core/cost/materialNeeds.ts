@@ -109,23 +109,30 @@ function fastenNeeds({ fasten }: Pick<Plan, 'fasten'>, inputs: JobInputs): Need[
   return [...kind(fastener, count - tacks + drawn, fasten.fastenersToHave), ...kind('tack', tacks, fasten.tacksToHave)];
 }
 
-/** Everything that a planned job takes of what is counted, weighed or poured; cloth and wood are reckoned by themselves. */
-export function materialNeeds(plan: Plan, inputs: JobInputs, rules: HouseRules): Need[] {
+const primeNeeds = ({ prime }: Pick<Plan, 'prime'>): Need[] =>
+  prime.coats.map((coat, step) => {
+    const { name, unit } = byId(SUBSTANCES, coat.substance);
+    const used = unit === 'g' ? coat.recipe.glueG : coat.recipe.groundMl;
+    return at('prime', step, { item: groundItem(coat.substance), name, unit, used });
+  });
+
+function handoverNeeds(inputs: JobInputs): Need[] {
   const hanging = byId(HANGINGS, inputs.handover.hanging);
-  return [
-    ...barsNeeds(plan, inputs, rules),
-    ...fastenNeeds(plan, inputs),
-    ...plan.prime.coats.map((coat, step) => {
-      const { name, unit } = byId(SUBSTANCES, coat.substance);
-      return at('prime', step, {
-        item: groundItem(coat.substance),
-        name,
-        unit,
-        used: unit === 'g' ? coat.recipe.glueG : coat.recipe.groundMl,
-      });
-    }),
-    ...(hanging.carriesKg === 0
-      ? []
-      : [at('handover', null, { item: `hanging-${hanging.id}`, name: hanging.name, unit: 'pieces', used: 1 })]),
-  ];
+  if (hanging.carriesKg === 0) return [];
+  return [at('handover', null, { item: `hanging-${hanging.id}`, name: hanging.name, unit: 'pieces', used: 1 })];
 }
+
+/** Stages that take of what is counted, weighed or poured. */
+const TAKING = ['bars', 'fasten', 'prime', 'handover'] as const satisfies StageId[];
+
+/** What one stage of a planned job takes of what is counted, weighed or poured; nothing else of it is planned for this. */
+export function stageNeeds(stage: StageId, plan: Plan, inputs: JobInputs, rules: HouseRules): Need[] {
+  if (stage === 'bars') return barsNeeds(plan, inputs, rules);
+  if (stage === 'fasten') return fastenNeeds(plan, inputs);
+  if (stage === 'prime') return primeNeeds(plan);
+  return stage === 'handover' ? handoverNeeds(inputs) : [];
+}
+
+/** Everything that a planned job takes of what is counted, weighed or poured; cloth and wood are reckoned by themselves. */
+export const materialNeeds = (plan: Plan, inputs: JobInputs, rules: HouseRules): Need[] =>
+  TAKING.flatMap((stage) => stageNeeds(stage, plan, inputs, rules));
