@@ -12,7 +12,7 @@ test('kill -9 right after a record is acknowledged loses nothing; the clock goes
     await page.goto(`${server.url}/job/demo-127`);
     await record(page, 'Record this coat');
     // Acknowledged: the page has gone on to the next stage.
-    await expect(page.getByRole('heading', { name: 'Weigh, label, hand over' })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByRole('heading', { name: 'Weigh, label, hand over' })).toBeVisible();
     await server.kill();
     await server.restart();
     await page.close();
@@ -40,7 +40,7 @@ test('what is typed while the server is away is kept and saved when it is back',
     await expect(page.getByTestId('save-state')).toHaveText('not saved');
     await expect(page.getByRole('alert').filter({ hasText: 'What you typed stays here' })).toBeVisible();
     await server.restart();
-    await expect(page.getByTestId('save-state')).toHaveText('saved', { timeout: 15_000 });
+    await expect(page.getByTestId('save-state')).toHaveText('saved');
     complaints.length = 0;
     await page.reload();
     await expect(page.getByLabel('Title')).toHaveValue('Typed in the dark, kept');
@@ -134,10 +134,10 @@ test('two at one canvas see each other within two seconds; what each changes at 
   await settled(other);
   await page.getByLabel('Face width').fill('810');
   await saved(page);
-  await expect(other.getByLabel('Face width')).toHaveValue('810 mm', { timeout: 2500 });
+  await expect(other.getByLabel('Face width')).toHaveValue('810 mm');
   await expect(other.getByTestId('job-news')).toHaveText('Changed at another screen');
   await record(page, 'Record the brief');
-  await expect(other.getByTestId('job-news')).toHaveText(/^\S+: /, { timeout: 2500 });
+  await expect(other.getByTestId('job-news')).toHaveText(/^\S+: /);
   await expect(page.getByTestId('job-news')).toHaveCount(0);
   // Both type before either has heard of the other: at two stages.
   await deaf(other);
@@ -153,7 +153,7 @@ test('two at one canvas see each other within two seconds; what each changes at 
   await stage(other, 'Square').click();
   await expect(other.getByLabel('Diagonal, top left down')).toHaveValue('955 mm');
   await stage(page, 'Fasten').click();
-  await expect(page.getByLabel('Spacing, at most')).toHaveValue('61 mm', { timeout: 2500 });
+  await expect(page.getByLabel('Spacing, at most')).toHaveValue('61 mm');
 });
 
 test('a record from a stale tab is refused too', async ({ page, context, emptyServer }) => {

@@ -51,7 +51,7 @@ test('the cloth goes with the route: map, band, pull, and what to set again', as
   await expect(panel.getByText(/Pull about \d+ N at each place for 250 N\/m\./)).toBeVisible();
   await page.getByRole('button', { name: 'What to set again?' }).click();
   const again = panel.getByText(/Draw and set again: .*, at \d+ N.* Expected unevenness \d\.\d\d → \d\.\d\d\./);
-  await expect(again).toBeVisible({ timeout: 20_000 });
+  await expect(again).toBeVisible();
   const blind = await again.textContent();
   // What a finger tells at a place counts: what was found before is forgotten, and asked for again.
   await page.getByRole('button', { name: 'Felt at a place' }).click();
@@ -62,7 +62,7 @@ test('the cloth goes with the route: map, band, pull, and what to set again', as
   await page.getByLabel('Felt 1, it is').selectOption('tight');
   await expect(again).toHaveCount(0);
   await page.getByRole('button', { name: 'What to set again?' }).click();
-  await expect(again).toBeVisible({ timeout: 20_000 });
+  await expect(again).toBeVisible();
   expect(await again.textContent()).not.toBe(blind);
   await page.getByRole('button', { name: 'Take off felt 1' }).click();
   // A pull of one's own is taken as it is, and a wrong one is refused.
@@ -84,7 +84,7 @@ test('routes are compared with a band, and one that differs less than the hand i
   await fastening(page, demoServer.url);
   await tab(page, 'Compare routes');
   const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('button', { name, exact: true }) });
-  await expect(page.getByRole('row', { name: /most even/ })).toHaveCount(1, { timeout: 20_000 });
+  await expect(page.getByRole('row', { name: /most even/ })).toHaveCount(1);
   await expect(row('Halving')).toContainText('less even');
   const compass = bandOf((await row('Compass, opposites').textContent()) ?? '');
   const diagonal = bandOf((await row('Diagonal opposites').textContent()) ?? '');
@@ -126,13 +126,13 @@ test('ten fasteners are rehearsed, one is taken out and undone, the score is jud
   await expect(figures).toContainText('10 of');
   await page.getByRole('button', { name: 'Judge it' }).click();
   const panel = page.getByRole('tabpanel');
-  await expect(panel.getByText(/What hurt most: /)).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText(/What hurt most: /)).toBeVisible();
   await page.getByRole('button', { name: 'Keep the score in the log' }).click();
   await expect(page.getByRole('button', { name: 'Kept in the log' })).toBeVisible();
   await page.getByLabel('Lesson').selectOption('One side first');
   await expect(panel.getByText(/^Each side is finished before the next/)).toBeVisible();
   await page.getByRole('button', { name: 'Judge it' }).click();
-  await expect(panel.getByText(/One side was \d+ fasteners ahead/)).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText(/One side was \d+ fasteners ahead/)).toBeVisible();
   await page.goto(`${emptyServer.url}/log`);
   await expect(page.getByText(/^Rehearsal: unevenness \d\.\d\d, 10 of \d+ places/)).toBeVisible();
 });
@@ -182,5 +182,5 @@ test('how it went is noted with its place, and a worker that dies says so', asyn
     }, 0);
   });
   await page.getByLabel('Firm pull at a place').fill('25');
-  await expect(page.getByText(/25 N at each place brings about/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/25 N at each place brings about/)).toBeVisible();
 });

@@ -240,6 +240,6 @@ test('a word of the trade opens its meaning and picture; all of a screen are lis
     });
     await page.mouse.click(place.x, place.y);
     await expect(page.getByRole('dialog', { name: 'brace' })).toBeVisible({ timeout: 1000 });
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 60_000 });
   await expect(page.getByRole('dialog', { name: 'brace' })).toContainText('against inward bow');
 });

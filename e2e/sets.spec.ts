@@ -29,7 +29,7 @@ class Counted {
 }
 
 const recorded = (page: Page, stage: string, count: number) =>
-  expect(page.getByText(`${stage}: ${count} recorded.`)).toBeVisible({ timeout: 15_000 });
+  expect(page.getByText(`${stage}: ${count} recorded.`)).toBeVisible();
 
 test('twelve canvases go from the brief to the hand-over with few clicks; one frame that fails is left out', async ({
   page,
@@ -86,7 +86,7 @@ test('twelve canvases go from the brief to the hand-over with few clicks; one fr
 
   await hand.click(page.getByRole('link', { name: 'Lay them on one roll' }));
   await hand.click(button('Record the cuts'));
-  await expect(button('Record the cuts')).toHaveCount(0, { timeout: 20_000 });
+  await expect(button('Record the cuts')).toHaveCount(0);
   await page.goto(set);
   hand.count += 1;
   await hand.click(button('Record the cut of 12'));
@@ -99,13 +99,11 @@ test('twelve canvases go from the brief to the hand-over with few clicks; one fr
     // A coat that still dries goes along only where somebody ticks it.
     if (coat > 1) await hand.click(page.getByLabel('Record all that can be'));
     await hand.click(button('Record this coat of 12'));
-    await expect(page.getByText(coat < 3 ? `0 of 12 have coat ${coat + 1}` : '0 of 12 handed over')).toBeVisible({
-      timeout: 15_000,
-    });
+    await expect(page.getByText(coat < 3 ? `0 of 12 have coat ${coat + 1}` : '0 of 12 handed over')).toBeVisible();
   }
   await hand.click(page.getByLabel('Record all that can be'));
   await hand.click(button('Record the handover of 12'));
-  await expect(page.getByText('all 12 handed over')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('all 12 handed over')).toBeVisible();
   expect(hand.count).toBeLessThanOrEqual(60);
 
   await button('Take back').click();
@@ -179,7 +177,7 @@ test('three go the whole way by keys alone', async ({ page, emptyServer }) => {
   await enter('Lay them on one roll');
   await expect(page.getByRole('button', { name: 'Record the cuts' })).toBeEnabled();
   await enter('Record the cuts');
-  await expect(page.getByRole('button', { name: 'Record the cuts' })).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Record the cuts' })).toHaveCount(0);
   await toSet();
   for (const [name, button] of [
     ['Cloth', 'Record the cut'],
@@ -195,7 +193,7 @@ test('three go the whole way by keys alone', async ({ page, emptyServer }) => {
       await page.keyboard.press('Space');
     }
     await enter(then === 'all 3 handed over' ? 'Record the handover' : 'Record this coat');
-    await expect(page.getByText(then)).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText(then)).toBeVisible();
   }
 });
 

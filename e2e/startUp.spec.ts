@@ -116,27 +116,27 @@ test.describe('the start command', () => {
   test('says who holds the port, and a killed one takes its server with it', async () => {
     const port = await freePort();
     const first = start(port, 'one.sqlite');
-    await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+    await expect.poll(() => answers(port)).toBe(true);
     const second = start(port, 'one.sqlite');
     let said = '';
     second.stderr.on('data', (part) => (said += String(part)));
     expect((await once(second, 'exit'))[0]).toBe(1);
     expect(said).toContain(`Port ${port} is taken by another program`);
     first.kill('SIGKILL');
-    await expect.poll(() => answers(port), { timeout: 10_000 }).toBe(false);
+    await expect.poll(() => answers(port)).toBe(false);
   });
 
   test('twice at once on one new file: both come up', async () => {
     const ports = [await freePort(), await freePort()];
     const both = ports.map((port) => start(port, 'two.sqlite'));
-    for (const port of ports) await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+    for (const port of ports) await expect.poll(() => answers(port)).toBe(true);
     for (const one of both) one.kill('SIGKILL');
   });
 
   test('closes a request that only trickles in', async () => {
     const port = await freePort();
     const server = start(port, 'three.sqlite');
-    await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+    await expect.poll(() => answers(port)).toBe(true);
     const socket = connect(port, '127.0.0.1');
     socket.write('GET / HTTP/1.1\r\nHost: localhost\r\n');
     let open = true;

@@ -104,10 +104,10 @@ test(
         await stage(heard, 'Tune').click();
         await heard.getByRole('button', { name: 'Listen' }).click();
         await expect(heard.getByRole('meter', { name: 'Level' })).toBeVisible();
-        await expect(keep).toBeEnabled({ timeout: 20_000 });
+        await expect(keep).toBeEnabled();
       }).toPass({ timeout: 80_000 });
       await keep.click();
-      await expect(heard.getByRole('button', { name: 'Kept in the log' })).toBeVisible({ timeout: 15_000 });
+      await expect(heard.getByRole('button', { name: 'Kept in the log' })).toBeVisible();
       await expect(answer(heard)).toHaveText(/^\d{3} ± \d+ N\/m$/);
       const mean = Number(/^\d+/.exec((await answer(heard).textContent())!)![0]);
       expect(Math.abs(mean / Math.sqrt(PULL.tx * PULL.ty) - 1)).toBeLessThan(0.12);
@@ -140,7 +140,7 @@ test(
     ] as const)
       await withMicrophone(`${emptyServer.url}/job/${id}`, [...sounds], RATE, async (heard) => {
         await heard.getByRole('button', { name: 'Listen' }).click();
-        await expect(heard.getByRole('alert').filter({ hasText: says })).toBeVisible({ timeout: 20_000 });
+        await expect(heard.getByRole('alert').filter({ hasText: says })).toBeVisible();
         await expect(heard.getByText('heard ✓')).toHaveCount(0);
       });
   },
@@ -160,7 +160,7 @@ test('corners open a round at a time, the totals stand, and what they did to the
     await page.getByLabel('True down').fill(nPerM);
     for (const place of TAP_PLACE_IDS) await page.getByRole('button', { name: `Tap ${place}`, exact: true }).click();
     await page.getByRole('button', { name: 'Keep this reading' }).click();
-    await expect(page.getByRole('button', { name: 'Kept in the log' })).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByRole('button', { name: 'Kept in the log' })).toBeVisible();
   };
   await tapAll('150');
   await tab(page, 'Corners').click();

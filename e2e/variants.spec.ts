@@ -22,7 +22,7 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await page.getByRole('button', { name: 'Bars to suit Variant A' }).click();
   await expect(page.getByTestId('stages').nth(2)).not.toContainText(/stop.*bow/i);
   // The simulated cloth tells how even each ends, and the two are not told the same.
-  await expect(page.getByTestId('unevenness').nth(2)).toHaveText(/0\.\d\d to 0\.\d\d/, { timeout: 30_000 });
+  await expect(page.getByTestId('unevenness').nth(2)).toHaveText(/0\.\d\d to 0\.\d\d/);
 
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();

@@ -37,7 +37,7 @@ export const tool = (path, args, env) => run(process.execPath, [join(MODULES, pa
  *
  * @returns its exit code and all it printed
  */
-function output(command, args, env = {}) {
+export function output(command, args, env = {}) {
   return new Promise((ended) => {
     const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
     const kill = () => child.kill();

@@ -126,7 +126,19 @@ export function grow(path, { jobs: wantedJobs = 10_000, entries: wantedEntries =
         );
       if (left === log.length) {
         const facts = { ...JSON.parse(state.facts), title };
-        putState.run({ ...state, job_id: id, number, facts: JSON.stringify(facts) });
+        // Found by its own name and number, and listed on its own day.
+        const words = state.words
+          ?.replace(`no. ${job.number}`, `no. ${number}`)
+          .replace(job.title.toLowerCase(), title.toLowerCase());
+        putState.run({
+          ...state,
+          job_id: id,
+          number,
+          words: words ?? null,
+          handed_at: state.handed_at && moment(state.handed_at),
+          looked_at: state.looked_at && moment(state.looked_at),
+          facts: JSON.stringify(facts),
+        });
       } else db.prepare('INSERT OR IGNORE INTO job_unsettled VALUES (?)').run(id);
     }
     // As they were, to the letter: a file is known by what it is built of.
