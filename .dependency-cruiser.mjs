@@ -5,7 +5,17 @@ const FROM_NPM = 'node_modules/';
 
 const config = {
   allowedSeverity: 'error',
-  forbidden: [{ name: 'no-circle', severity: 'error', from: {}, to: { circular: true } }],
+  forbidden: [
+    { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'old-files-stand-on-nothing-of-today',
+      comment:
+        'What brings old files to the form of a version is written out: a start value or a word that changes tomorrow changes no old file.',
+      severity: 'error',
+      from: { path: '^src/core/(file/(upgradeJob|begunBy\\d+)|log/upgradeReading)\\.ts$' },
+      to: { pathNot: '^src/core/(file/(shapeVersion|begunBy\\d+)|log/upgradeReading)\\.ts$', dependencyTypesNot: ['type-only'] },
+    },
+  ],
   allowed: [
     allow('core', 'core'),
     allow('drawing', 'drawing', 'core'),

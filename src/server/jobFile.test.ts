@@ -1,10 +1,12 @@
 import 'reflect-metadata';
+import { createHash } from 'node:crypto';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { randomInt, randomLcg } from 'd3-random';
 import { format } from 'prettier';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { jobFile, jobFileName, jobFileShape, printJobFile } from '@/core/file/jobFile';
+import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import { newInputs } from '@/core/job/job';
 import { rounds } from '@/testRounds';
 import { length } from '@/core/units/length';
@@ -32,6 +34,16 @@ describe('the job file', () => {
   it('has its schema derived from what checks it', async () => {
     const text = await format(JSON.stringify(jobFileSchema()), { parser: 'json', printWidth: 128 });
     await expect(text).toMatchFileSnapshot('../../docs/job.schema.json');
+  });
+
+  it('changes its shape under a new number only', () => {
+    // Another shape: raise SHAPE_VERSION, write the step to it in `upgradeJob.ts`, and keep files of this one in `golden/`.
+    const told = /^(\$id|title|description|minimum|maximum|minLength|maxLength|minItems|maxItems)$/;
+    const fields = JSON.stringify(jobFileSchema(), (name, value: unknown) =>
+      told.test(name) && typeof value !== 'object' ? undefined : value,
+    );
+    const shape = createHash('sha256').update(fields).digest('hex').slice(0, 12);
+    expect([SHAPE_VERSION, shape]).toEqual([9, '53d2f4f3b54e']);
   });
 
   const fileOf = (from: Workshop, id: string) => {

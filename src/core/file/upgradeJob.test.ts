@@ -3,6 +3,7 @@ import { NOTHING_TAUGHT } from '../log/logEntry';
 import { length } from '../units/length';
 import { DEFAULT_RULES, USUAL_POLICIES } from '../house/houseRules';
 import { newInputs } from '../job/job';
+import { MATERIALS_OF_9 } from './begunBy9';
 import { SHAPE_VERSION } from './shapeVersion';
 import { UNNUMBERED, upgradeInputs, upgradeJobFile, upgradeRules } from './upgradeJob';
 
@@ -47,6 +48,7 @@ describe('what version 3 wrote', () => {
     });
     const after = upgradeJobFile(file(3)) as {
       version: number;
+      job: object;
       log: { plan: { inputs: typeof fresh; rules: typeof DEFAULT_RULES } }[];
     };
     expect(after.version).toBe(SHAPE_VERSION);
@@ -58,6 +60,8 @@ describe('what version 3 wrote', () => {
       ...five,
       version: SHAPE_VERSION,
       variants: [],
+      materials: MATERIALS_OF_9,
+      job: after.job,
       log: [
         { plan: 'as it is', device: '', hangs: null },
         { device: 'Glue table', hangs: null },

@@ -1,18 +1,12 @@
 /*
- * What was written by earlier versions, brought to the form of today where it is read; the log itself is never rewritten.
- * A chain of numbered steps: what was written by version n takes the steps after n. Versions 1 to 4 did not store their
- * number with a row, so the first link of the chain (`toVersion4`) tells them by what they hold; from 4 on the number decides.
+ * What was written by earlier versions, brought to the form of version 9 where it is read; the log itself is never rewritten.
+ * A version changed its shape more than once under one number, and versions 1 to 4 did not store their number with a row: so a
+ * step goes by what stands there, and what is missing is filled with what version 9 began it with, letter by letter
+ * (`begunBy9.ts`), never with what is usual today. What version 9 wrote is left alone.
  */
-import { SHAPE_VERSION } from './shapeVersion';
-import { NO_CHANGES } from '../house/materials';
-import { USUAL_POLICIES } from '../house/houseRules';
-import { newInputs } from '../job/job';
-import { NOTHING_TAUGHT } from '../log/logEntry';
 import { upgradeKnown, upgradeQuantity } from '../log/upgradeReading';
-import { evenBraces } from '../stages/bars/barsInputs';
-import { alikeCorners } from '../stages/tune/tuneInputs';
-import { REMEDIES } from '../tension/remedies';
-import { type Length, length } from '../units/length';
+import { INPUTS_OF_9, MATERIALS_OF_9, POLICIES_OF_9, TAUGHT_OF_9 } from './begunBy9';
+import { SHAPE_VERSION } from './shapeVersion';
 
 /** What rows without a number were written by, at the latest. */
 export const UNNUMBERED = 4;
@@ -20,129 +14,94 @@ export const UNNUMBERED = 4;
 type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Inputs of a version as those of today; whatever is no inputs at all is left for the check to refuse. */
+/** A value with whatever it lacks of another, part by part; what stands in it is kept. */
+function filled(value: unknown, from: unknown): unknown {
+  if (!isPlain(from)) return value;
+  if (value === undefined) return structuredClone(from);
+  if (!isPlain(value)) return value;
+  const lacking = Object.entries(from).map(([name, part]) => [
+    name,
+    value[name] === undefined ? structuredClone(part) : filled(value[name], part),
+  ]);
+  return { ...value, ...Object.fromEntries(lacking) };
+}
+
+/** Changes one part of a whole, where it is a part with fields. */
+const within = (whole: Plain, name: string, change: (part: Plain) => Plain): Plain =>
+  isPlain(whole[name]) ? { ...whole, [name]: change(whole[name]) } : whole;
+
+/** Inputs of a version as those of version 9; whatever is no inputs at all is left for the check to refuse. */
 export function upgradeInputs(inputs: unknown, version: number): unknown {
-  if (!isPlain(inputs)) return inputs;
-  const four = version > 4 ? inputs : toVersion4(inputs);
-  const five = version >= 5 ? four : toVersion5(four);
-  const six = version >= 6 ? five : toVersion6(five);
-  const seven = version >= 7 ? six : toVersion7(six);
-  return version >= 9 ? seven : toVersion9(seven);
+  if (version >= 9 || !isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.bars)) return inputs;
+  const steps = [countedBraces, oneMarginASide, oneOpening, ...(version < 5 ? [feltByDefault] : []), placedWhereMeasured];
+  return filled(
+    steps.reduce((plain, step) => step(plain), inputs),
+    INPUTS_OF_9,
+  );
 }
 
-/** Version 8 did not ask what holds a canvas in its frame; every pull was as taught, and none was told by the scale. */
-function toVersion9(inputs: unknown): unknown {
-  if (!isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.fasten)) return inputs;
-  const { brief, fasten } = inputs;
-  const fresh = newInputs('', length(1000), length(1000));
-  const rebate = isPlain(brief.rebate) ? { fixing: fresh.brief.rebate.fixing, ...brief.rebate } : brief.rebate;
-  const asDone = isPlain(fasten.asDone) ? { pulls: [], ...fasten.asDone } : fasten.asDone;
-  return {
-    ...inputs,
-    brief: { ...brief, ...defined({ rebate }) },
-    fasten: { pulls: fresh.fasten.pulls, ...fasten, ...defined({ asDone }) },
-  };
-}
+/** Version 1 counted braces, spread evenly. */
+const countedBraces = (inputs: Plain): Plain =>
+  within(inputs, 'bars', (bars) => {
+    const places = (count: unknown) =>
+      typeof count === 'number' ? Array.from({ length: count }, (_, index) => (index + 1) / (count + 1)) : count;
+    return { ...bars, bracesUpright: places(bars.bracesUpright), bracesLevel: places(bars.bracesLevel) };
+  });
 
-/** Version 6 looked at no painting but for one tick, found no old fold or hole, and kept what matters in placing it with what was measured. */
-function toVersion7(inputs: unknown): unknown {
-  if (!isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.cloth) || !isPlain(inputs.cloth.painting)) return inputs;
-  if ('placing' in inputs.brief) return inputs;
-  const fresh = newInputs('', length(1000), length(1000));
-  const { fragile, keep, mostWrap, mayBare, way, ...painting } = inputs.cloth.painting;
+/** Version 2 had one margin left a side. */
+const oneMarginASide = (inputs: Plain): Plain =>
+  within(inputs, 'cloth', (cloth) =>
+    within(cloth, 'left', (left) =>
+      Object.fromEntries(
+        Object.entries(left).map(([side, margin]) => [
+          side,
+          isPlain(margin) && 'first' in margin ? margin : { first: margin, second: null },
+        ]),
+      ),
+    ),
+  );
+
+/** Version 3 opened all corners alike. */
+const oneOpening = (inputs: Plain): Plain =>
+  within(inputs, 'tune', ({ opening, ...tune }) =>
+    opening === undefined || 'corners' in tune
+      ? tune
+      : { ...tune, corners: { topLeft: opening, topRight: opening, bottomRight: opening, bottomLeft: opening } },
+  );
+
+/** Version 4 took every canvas for firm: what nobody chose is asked again. */
+const feltByDefault = (inputs: Plain): Plain =>
+  within(inputs, 'tune', (tune) => (tune.feel === 'firm' ? { ...tune, feel: null } : tune));
+
+/** Version 6 kept what matters in placing a painting with what was measured, and looked at it with one tick. */
+function placedWhereMeasured(inputs: Plain): Plain {
+  const { brief, cloth } = inputs;
+  if (!isPlain(brief) || !isPlain(cloth) || !isPlain(cloth.painting)) return inputs;
+  const { fragile, keep, mostWrap, mayBare, way, ...painting } = cloth.painting;
+  const chosen = Object.entries({ keep, mostWrap, mayBare, way }).filter(([, one]) => one !== undefined);
   return {
-    ...inputs,
     // Where and why it was called fragile nobody noted.
-    look: { ...fresh.look, conditions: fragile === true ? [{ kind: 'brittle', at: null, note: '' }] : [] },
-    brief: { placing: { ...fresh.brief.placing, ...defined({ keep, mostWrap, mayBare, way }) }, ...inputs.brief },
-    cloth: { found: fresh.cloth.found, ...inputs.cloth, painting },
-  };
-}
-
-const defined = (of: Plain): Plain => Object.fromEntries(Object.entries(of).filter(([, one]) => one !== undefined));
-
-/** Version 5 measured no frame that a canvas goes into. */
-function toVersion6(inputs: unknown): unknown {
-  if (!isPlain(inputs) || !isPlain(inputs.brief)) return inputs;
-  const { rebate } = newInputs('', length(1000), length(1000)).brief;
-  return { ...inputs, brief: { rebate, ...inputs.brief } };
-}
-
-function toVersion4(inputs: Plain): Plain {
-  if (!isPlain(inputs.bars) || !isPlain(inputs.square)) return inputs;
-  return upgradeTuning(upgradeCloth(upgradeFrame(inputs, inputs.bars, inputs.square)));
-}
-
-/** Version 4 took every canvas for firm and every room for read; what nobody chose is asked again. It held braces by the joint. */
-function toVersion5(inputs: Plain): Plain {
-  const { bars, tune, prime } = inputs;
-  if (!isPlain(bars) || !isPlain(tune) || !isPlain(prime)) return inputs;
-  return {
+    ...(fragile === true ? { look: { conditions: [{ kind: 'brittle', at: null, note: '' }] } } : {}),
     ...inputs,
-    bars: { ...bars, braceFixing: 'asJoint' },
-    tune: { ...tune, feel: tune.feel === 'firm' ? null : tune.feel },
-    prime: { ...prime, airBy: 'reckoned' },
+    brief: chosen.length > 0 ? { placing: Object.fromEntries(chosen), ...brief } : brief,
+    cloth: { ...cloth, painting },
   };
-}
-
-/** Version 1 counted braces, spread evenly; it had no glue, no set square, no tries and no strings. */
-function upgradeFrame(inputs: Plain, bars: Plain, square: Plain): Plain {
-  if ('glue' in bars && 'trust' in square) return inputs;
-  const fresh = newInputs('', length(1000), length(1000));
-  const braces = (value: unknown) => (typeof value === 'number' ? evenBraces(value) : value);
-  const { bracesUpright, bracesLevel, ...rest } = bars;
-  return {
-    ...inputs,
-    bars: { glue: fresh.bars.glue, ...rest, bracesUpright: braces(bracesUpright), bracesLevel: braces(bracesLevel) },
-    square: { ...fresh.square, ...square },
-  };
-}
-
-/** Version 2 had one margin left a side, no corner, no image to be placed, no margins laid, no pull, no weight. */
-function upgradeCloth(inputs: Plain): Plain {
-  const { cloth, fasten, tune } = inputs;
-  if (!isPlain(cloth) || !isPlain(fasten) || !isPlain(tune) || 'painting' in cloth) return inputs;
-  const fresh = newInputs('', length(1000), length(1000));
-  const left = isPlain(cloth.left)
-    ? Object.fromEntries(Object.entries(cloth.left).map(([side, first]) => [side, { first, second: null }]))
-    : cloth.left;
-  return {
-    ...inputs,
-    cloth: { ...fresh.cloth, ...cloth, left },
-    fasten: { ...fresh.fasten, ...fasten },
-    tune: { ...fresh.tune, ...tune },
-  };
-}
-
-/** Version 3 opened all corners alike; it weighed no piece, saw no signs and measured no pot. */
-function upgradeTuning(inputs: Plain): Plain {
-  const { tune, prime } = inputs;
-  if (!isPlain(tune) || !isPlain(prime) || 'corners' in tune) return inputs;
-  const fresh = newInputs('', length(1000), length(1000));
-  const { opening, ...rest } = tune;
-  const corners = opening === undefined ? fresh.tune.corners : alikeCorners(opening as Length);
-  return { ...inputs, tune: { ...fresh.tune, ...rest, corners }, prime: { ...fresh.prime, ...prime } };
 }
 
 /** House rules of version 1 had no materials of their own, those of version 2 no cloths, those of version 3 no policies, those of version 8 no way to pull. */
 export function upgradeRules(rules: unknown): unknown {
   if (!isPlain(rules)) return rules;
-  const policies = isPlain(rules.policies) ? { ...USUAL_POLICIES, ...rules.policies } : (rules.policies ?? USUAL_POLICIES);
-  return { ...rules, policies, materials: upgradeMaterials(rules.materials) };
+  return { ...rules, policies: filled(rules.policies, POLICIES_OF_9), materials: upgradeMaterials(rules.materials) };
 }
 
-const upgradeMaterials = (materials: unknown): unknown =>
-  materials === undefined
-    ? NO_CHANGES
-    : isPlain(materials)
-      ? { ...NO_CHANGES, ...materials, profiles: withBeads(materials.profiles ?? []) }
-      : materials;
-
 /** Bars of version 4 had no list of bead strips. */
-const withBeads = (profiles: unknown): unknown =>
-  Array.isArray(profiles) ? profiles.map((row: unknown) => (isPlain(row) ? { beads: [], ...row } : row)) : profiles;
+const upgradeMaterials = (materials: unknown): unknown => {
+  const whole = filled(materials, MATERIALS_OF_9);
+  if (!isPlain(whole) || !Array.isArray(whole.profiles)) return whole;
+  return { ...whole, profiles: whole.profiles.map((row: unknown) => (isPlain(row) ? { beads: [], ...row } : row)) };
+};
 
-/** A frozen plan, with the inputs and rules it was made from. Version 4 knew verdicts by their words, kept no lessons and named the front. */
+/** A frozen plan, with the inputs and rules it was made from. Version 4 knew verdicts by their words and kept no lessons; the first of version 5 named the front only. */
 export function upgradePlan(plan: unknown, version: number): unknown {
   if (!isPlain(plan)) return plan;
   const verdicts = (list: unknown) =>
@@ -150,10 +109,10 @@ export function upgradePlan(plan: unknown, version: number): unknown {
       ? list.map((one: unknown) => (isPlain(one) ? { id: String(one.about ?? ''), ...one } : one))
       : list;
   return {
-    ...(version < 5 ? { view: 'front' } : {}),
+    ...(version < 9 ? { view: 'front' } : {}),
     ...plan,
     // Version 7 learned no creep.
-    taught: { ...NOTHING_TAUGHT, ...(isPlain(plan.taught) ? plan.taught : {}) },
+    taught: isPlain(plan.taught) ? filled(plan.taught, TAUGHT_OF_9) : TAUGHT_OF_9,
     verdicts: verdicts(plan.verdicts),
     inputs: upgradeInputs(plan.inputs, version),
     rules: upgradeRules(plan.rules),
@@ -166,45 +125,55 @@ export function upgradeReading(reading: unknown, version: number): unknown {
   return { ...reading, ...upgradeQuantity(reading.quantity), known: upgradeKnown(String(reading.tool)) };
 }
 
+/** Remedies by the names that version 4 wrote. */
+const REMEDIES_OF_4 = new Map(
+  Object.entries({
+    'Nothing needed': 'none',
+    'Wait, or dry the air': 'air',
+    'Take out what lies behind the cloth': 'chip',
+    'Dampen the back': 'water',
+    'Open the corners': 'keys',
+    'Draw the fasteners and stretch again': 'restretch',
+    'Ask a conservator': 'conservator',
+  }),
+);
+const REMEDY_OF_4 = /^Remedy: (.+)$/;
+
 /**
  * Kind of an entry and what it is of: version 4 told a remedy by the words of a reading.
  *
  * @example upgradeKind('reading', 'Remedy: Open the corners') // { kind: 'remedy', of: 'keys' }
  */
 export function upgradeKind(kind: string, did: string): { kind: string; of: string } {
-  const remedy = REMEDIES.find(({ name }) => did === `Remedy: ${name}`);
-  return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy.id } : { kind, of: '' };
+  const remedy = REMEDIES_OF_4.get(REMEDY_OF_4.exec(did)?.[1] ?? '');
+  return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy } : { kind, of: '' };
 }
 
-/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written, version 7 kept no variants and said nowhere where a canvas hangs. */
+/** A job file of an earlier version as one of version 9; version 5 did not say at which device an entry was written, version 7 kept no variants and said nowhere where a canvas hangs. */
 export function upgradeJobFile(file: unknown): unknown {
-  if (!isPlain(file) || ![1, 2, 3, 4, 5, 6, 7].includes(file.version as number) || !isPlain(file.job) || !Array.isArray(file.log))
-    return file;
-  const placed = file.log.map((entry: unknown) => (isPlain(entry) ? { device: '', hangs: null, ...entry } : entry));
-  const version = file.version as number;
-  if (version >= 5)
-    return {
-      ...file,
-      version: SHAPE_VERSION,
-      variants: [],
-      job: { ...file.job, inputs: upgradeInputs(file.job.inputs, version) },
-      log: placed.map((entry: unknown) => (isPlain(entry) ? { ...entry, plan: upgradePlan(entry.plan, version) } : entry)),
-    };
+  if (!isPlain(file) || !isPlain(file.job) || !Array.isArray(file.log)) return file;
+  const { version } = file;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1 || version >= 9) return file;
   return {
     ...file,
     version: SHAPE_VERSION,
-    variants: [],
-    job: { ...file.job, inputs: upgradeInputs(file.job.inputs, UNNUMBERED) },
+    variants: file.variants ?? [],
+    job: { ...file.job, inputs: upgradeInputs(file.job.inputs, version) },
     materials: upgradeMaterials(file.materials),
-    log: placed.map((entry: unknown) => (isPlain(entry) ? upgradeEntry(entry) : entry)),
+    log: file.log.map((entry: unknown) => (isPlain(entry) ? upgradeEntry(entry, version) : entry)),
   };
 }
 
-const upgradeEntry = (entry: Plain): Plain => ({
-  ...entry,
-  ...upgradeKind(String(entry.kind), String(entry.did)),
-  readings: Array.isArray(entry.readings)
-    ? entry.readings.map((reading: unknown) => upgradeReading(reading, UNNUMBERED))
-    : entry.readings,
-  plan: upgradePlan(entry.plan, UNNUMBERED),
-});
+function upgradeEntry(entry: Plain, version: number): Plain {
+  const readings = Array.isArray(entry.readings)
+    ? entry.readings.map((reading: unknown) => upgradeReading(reading, version))
+    : entry.readings;
+  return {
+    device: '',
+    hangs: null,
+    ...entry,
+    ...(version < 5 ? upgradeKind(String(entry.kind), String(entry.did)) : {}),
+    readings,
+    plan: upgradePlan(entry.plan, version),
+  };
+}

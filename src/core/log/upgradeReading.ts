@@ -1,5 +1,5 @@
 /* Readings of versions 1 to 4 were known by a phrase; this tells their kind, what they are of and how they were known. */
-import { READING_KINDS, type HowKnown, type ReadingId } from './readingKinds';
+import type { HowKnown, ReadingId } from './readingKinds';
 
 const camel = (words: string): string => words.replace(/ (\w)/g, (_all, letter: string) => letter.toUpperCase());
 const end = (word: string): string => (word === 'left' || word === 'upper' ? 'first' : 'second');
@@ -11,8 +11,6 @@ const PHRASES: readonly (readonly [RegExp, ReadingId, (...found: string[]) => st
   [/^try (\d+), diagonal (down|up)$/, 'tryDiagonal', (count, name) => `${count} ${name}`],
   [/^gap at the tip, (\w+ \w+)/, 'gapAtTip', (corner) => camel(corner!)],
   [/^gap at the heel, (\w+ \w+)/, 'gapAtHeel', (corner) => camel(corner!)],
-  [/^corner lift$/, 'cornerLift', () => ''],
-  [/^gap between strings$/, 'stringsGap', () => ''],
   [/^image, (\w+)$/, 'image', (name) => name!],
   [/^bow of the (\w+) edge, (\w+)$/, 'edgeBow', (side, way) => `${side} ${way}`],
   [/^margin left, (\w+) at its (\w+) end$/, 'marginLeft', (side, at) => `${side} ${end(at!)}`],
@@ -21,6 +19,37 @@ const PHRASES: readonly (readonly [RegExp, ReadingId, (...found: string[]) => st
   [/^opened, (\w+)$/, 'opened', (corner) => corner!],
   [/^absorbed, (\w+), (.+)$/, 'absorbed', (absorb, cloth) => `${absorb} ${cloth}`],
 ];
+
+/** Phrases with nothing in them, as versions 1 to 4 wrote them. */
+const PLAIN_PHRASES = new Map<string, ReadingId>(
+  Object.entries({
+    'corner lift': 'cornerLift',
+    'gap between strings': 'stringsGap',
+    'fasteners drawn and set again': 'drawnAgain',
+    'firm pull': 'firmPull',
+    'fastening, time': 'fasteningTime',
+    'fastening, time over plan': 'fasteningPace',
+    'tension by tap': 'tensionByTap',
+    'tension by tap, across': 'tensionAcross',
+    'tension by tap, down': 'tensionDown',
+    'tension by weight': 'tensionByWeight',
+    'felt tension, middle of band': 'tensionByHand',
+    'mass of cloth and ground': 'clothMass',
+    'bulge of the cloth': 'bulge',
+    'room temperature': 'roomTemperature',
+    'room humidity': 'roomHumidity',
+    mixed: 'groundMixed',
+    used: 'groundUsed',
+    weight: 'weight',
+    'rehearsal, unevenness': 'rehearsalUnevenness',
+    'rehearsal, slack': 'rehearsalSlack',
+    'rehearsal, weave askew': 'rehearsalSkew',
+    'rehearsal, fasteners': 'rehearsalFasteners',
+    'rehearsal, changes of side': 'rehearsalTurns',
+    'rehearsal, nothing to pull against': 'rehearsalUnopposed',
+    'rehearsal, handwork': 'rehearsalTime',
+  } as const),
+);
 
 /**
  * The kind of a reading of an earlier version; what the plan had worked out is told apart as planned.
@@ -32,8 +61,8 @@ export function upgradeQuantity(phrase: string): { quantity: ReadingId; of: stri
     const match = pattern.exec(phrase);
     if (match) return { quantity, of: of(...match.slice(1)) };
   }
-  const plain = READING_KINDS.find((one) => one.id !== 'planned' && one.words('') === phrase);
-  return plain ? { quantity: plain.id, of: '' } : { quantity: 'planned', of: phrase };
+  const plain = PLAIN_PHRASES.get(phrase);
+  return plain ? { quantity: plain, of: '' } : { quantity: 'planned', of: phrase };
 }
 
 /** How a reading of an earlier version was known, as its tool tells. A default may hide behind "hygrometer" and "jug": reckoned. */
