@@ -30,6 +30,7 @@ const config = {
     allow('app', 'app', 'features', 'ui', 'server', 'core'),
     { from: { path: '^src/app/' }, to: { path: '^src/db/', dependencyTypes: ['type-only'] } },
     { from: { path: '^src/(instrumentation|proxy)\\.ts$' }, to: { path: '^src/server/' } },
+    { from: { path: '^src/instrumentation-client\\.ts$' }, to: { path: '^src/ui/' } },
     ...['drawing', 'workers', 'db', 'server', 'ui', 'features', 'app'].map((layer) => packages(layer, FROM_NPM)),
     { from: { path: '^src/[^/]+\\.ts$' }, to: { path: FROM_NPM } },
     { from: { path: '^src/(db|server|app)/' }, to: { dependencyTypes: ['core'] } },

@@ -227,8 +227,6 @@ test('the network is cut in the middle of ten readings: steps, records and a not
     choose: () => page.keyboard.press('5'),
   };
   await untilSaid(page, hand, /^Diagonal, top left down$/);
-  // Cut while the page is asked for anew, the browser would go to a page of its own.
-  await settled(page);
   await context.setOffline(true);
   await untilSaid(page, hand, /^Record the (cut|cloth)/);
   await expect(waiting).toContainText('out of reach');

@@ -104,7 +104,7 @@ test(
         await stage(heard, 'Tune').click();
         await heard.getByRole('button', { name: 'Listen' }).click();
         await expect(heard.getByRole('meter', { name: 'Level' })).toBeVisible();
-        await expect(keep).toBeEnabled();
+        await expect(keep).toBeEnabled({ timeout: 20_000 });
       }).toPass({ timeout: 80_000 });
       await keep.click();
       await expect(heard.getByRole('button', { name: 'Kept in the log' })).toBeVisible();
