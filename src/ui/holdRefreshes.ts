@@ -8,7 +8,11 @@ const AGAIN_MS = 2000;
  *
  * @param here the address of the page that is open
  */
-export function holdRefreshes(fetchOnce: typeof fetch, here: () => URL, again: () => Promise<void> = reachableAgain): typeof fetch {
+export function holdRefreshes(
+  fetchOnce: typeof fetch,
+  here: () => URL,
+  again: () => Promise<void> = reachableAgain,
+): typeof fetch {
   return async (input, init) => {
     const asked = new URL(input instanceof Request ? input.url : input, here());
     const headers = new Headers(init?.headers ?? (input instanceof Request ? input.headers : undefined));

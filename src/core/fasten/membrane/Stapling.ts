@@ -8,6 +8,10 @@ import { OUTWARDS, type PlaceCompliance } from './edgePlaces';
 
 /** Above this give the jaw draws the cloth along instead of tightening it, mm/N. */
 export const NOTHING_HOLDS_MM_PER_N = 3;
+/** A pull that passes what holds by more than this part of its length turns the cloth about it instead of tightening it. */
+const PASSES_PART = 0.5;
+/** So near to a place it goes through it, mm. */
+const THROUGH_MM = 0.01;
 
 /** What a pull met. */
 export interface PullMet {
@@ -130,7 +134,20 @@ export class Stapling {
     const { jaw, jawOwn, places } = this.compliance;
     let givesMmPerN = jawOwn[place]!;
     for (const dof of this.dofs) givesMmPerN -= jaw[dof * places.length + place]! * through[dof]!;
-    return { givesMmPerN, unopposed: givesMmPerN > NOTHING_HOLDS_MM_PER_N };
+    return { givesMmPerN, unopposed: givesMmPerN > NOTHING_HOLDS_MM_PER_N || this.turns(place) };
+  }
+
+  /** A pull at a place would turn the cloth: it runs past what holds, with nothing beyond that could hold against it. */
+  private turns(place: number): boolean {
+    const { at, places } = this.compliance;
+    const held = at.filter((_point, other) => other !== place && this.holding[other]);
+    const [outX, outY] = OUTWARDS[places[place]!.side];
+    const [x, y] = at[place]!;
+    const past = held.map(([heldX, heldY]) => (heldX - x) * outY - (heldY - y) * outX);
+    const lever = Math.max(0, Math.min(...past), -Math.max(...past));
+    const range = (of: readonly number[]) => Math.max(...of) - Math.min(...of);
+    const long = Math.hypot(range(held.map(([heldX]) => heldX)), range(held.map(([, heldY]) => heldY)));
+    return lever > Math.max(THROUGH_MM, PASSES_PART * long);
   }
 
   /** Forces of all fasteners on the cloth for one hand, N, x and y; 0 where none holds. */

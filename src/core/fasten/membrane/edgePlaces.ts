@@ -71,12 +71,20 @@ export function edgeWeights(mesh: MembraneMesh, { side, offsetMm }: EdgePlace, w
 /** How places move for unit forces at places: all that the pulling and fastening of a route needs. */
 export interface PlaceCompliance {
   places: readonly EdgePlace[];
+  /** Where each place lies on the face, mm right and down from its top left corner. */
+  at: readonly (readonly [x: number, y: number])[];
   /** Mean moves of the crowns, x and y beside each other, for unit forces at them, mm/N: 2n × 2n. */
   crown: Float64Array;
   /** The same for a unit pull outwards of a jaw at each place: 2n × n. */
   jaw: Float64Array;
   /** How far each jaw itself moves outwards under its unit pull, mm/N. */
   jawOwn: Float64Array;
+}
+
+function pointOn({ xs, ys }: MembraneMesh, { side, offsetMm }: EdgePlace): readonly [x: number, y: number] {
+  const [wide, high] = [xs.at(-1)!, ys.at(-1)!];
+  if (isLevel(side)) return [wide / 2 + offsetMm, side === 'top' ? 0 : high];
+  return [side === 'left' ? 0 : wide, high / 2 + offsetMm];
 }
 
 /** @throws RangeError for a place beyond its side */
@@ -108,6 +116,7 @@ export function placeCompliance(membrane: Membrane, places: readonly EdgePlace[]
       }
   return {
     places,
+    at: places.map((place) => pointOn(mesh, place)),
     crown,
     jaw,
     jawOwn: Float64Array.from(places, (_place, at) => between(jaws[at]!, axisOf(at), jaws[at]!, axisOf(at))),

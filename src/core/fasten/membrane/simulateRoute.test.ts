@@ -47,6 +47,25 @@ describe('a route on the simulated cloth', () => {
     expect(typed.result.end.skewDeg).toBeCloseTo(2 * result.end.skewDeg, 9);
   });
 
+  it('never turns the cloth about what holds it: two or three starters, a knot in the middle, small or large', () => {
+    for (const [wide, high] of [
+      [900, 600],
+      [306, 306],
+      [189, 189],
+      [100, 100],
+    ] as const)
+      for (const starters of [1, 2, 3] as const)
+        for (const knots of [[], [{ side: 'top' as const, at: length(wide / 2) }]]) {
+          const inputs = newInputs('t', length(wide), length(high));
+          inputs.fasten = { ...inputs.fasten, spacing: length(45), starters, knots };
+          const model = stapleModel(inputs, DEFAULT_RULES);
+          const { result } = told(simulateRoute(told(condensedMembrane(model.mesh, model.cloth)).result, model));
+          const { drift } = result.end;
+          expect(Math.hypot(drift.xMm, drift.yMm), `${wide} × ${high}, ${starters}`).toBeLessThan(0.06 * high);
+          expect(result.unopposed).toBeLessThanOrEqual(starters + 2);
+        }
+  });
+
   it('leaves the first, seated fasteners slack, and a second round evens the edge more than any order does', () => {
     const once = run(base).result.end;
     expect(once.edgeNPerM[at(base, 'top', 0)]!).toBeLessThan(0.5 * once.meanEdgeNPerM);

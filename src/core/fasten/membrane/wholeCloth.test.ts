@@ -51,7 +51,7 @@ it.each([
   const small = { xs: Float64Array.of(0, 60, 180, 300, 420, 540, 600), ys: Float64Array.of(0, 60, 200, 340, 400) };
   const cloth = { ...RAW, offGrainDeg };
   const some: EdgePlace[] = [
-    { side: 'top', offsetMm: 13 },
+    { side: 'top', offsetMm: 0 },
     { side: 'bottom', offsetMm: 0 },
     { side: 'left', offsetMm: -20 },
     { side: 'right', offsetMm: 5 },

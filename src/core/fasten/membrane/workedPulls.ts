@@ -63,6 +63,9 @@ export interface WorkedPulls {
   edges: Record<GuessedCloth['id'], EdgesByCloth>;
   /** What is expected of the best pulls for the reckoned cloth alone: of all lists that were tried none comes under it there. */
   floor: number;
+  /** Mean tension inside that is aimed at, and that the levelled pulls bring, N/m. */
+  aimedNPerM: number;
+  reachedNPerM: number;
   /** How far the middle of the cloth is drawn by the levelled pulls, and by those that are taught, mm right and down. */
   drift: { xMm: number; yMm: number };
   taughtDrift: { xMm: number; yMm: number };
@@ -150,6 +153,7 @@ export function* workedPulls(
       return [id, { taught: by(taughtN), worked: by(workedN), levelled: by(levels.pullsN), short: by(shortN) }];
     }),
   ) as Record<GuessedCloth['id'], EdgesByCloth>;
+  const levelled = insideBy(membrane, compliance, model, levels.pullsN);
   return {
     events: reckoned.events,
     laidOn: reckoned.laidOn,
@@ -158,8 +162,13 @@ export function* workedPulls(
     levels,
     shortN,
     edges,
-    floor: Math.min(expectedEdge(reckoned, alone, bounds.noise).expected, edges.reckoned.worked.expected),
-    drift: insideBy(membrane, compliance, model, levels.pullsN).drift,
+    floor: Math.min(
+      expectedEdge(reckoned, alone, bounds.noise).expected,
+      ...Object.values(edges.reckoned).map(({ expected }) => expected),
+    ),
+    aimedNPerM: inside,
+    reachedNPerM: levelled.meanNPerM,
+    drift: levelled.drift,
     taughtDrift: { xMm: unit.drift.xMm * firmN, yMm: unit.drift.yMm * firmN },
   };
 }

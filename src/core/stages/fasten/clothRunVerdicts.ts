@@ -41,17 +41,19 @@ export function clothRunVerdicts(
     // Pulls that are worked out are judged by their list.
     ...(fasten.pulls === 'worked' ? [] : [pullVerdict(cloth.grip, fasten.firmPull, model, run, rules)]),
     evennessVerdict(model, run, (place) => placeWords(place, tape, sideWords(view)), look),
-    ...(run.unopposed > 1
+    // The first side has its starters laid on.
+    ...(run.unopposed > fasten.starters
       ? [
           verdict({
             id: 'unopposed',
             about: 'nothing to pull against',
             level: 'watch',
             measured: run.unopposed,
-            limit: 1,
+            limit: fasten.starters,
             unit: 'pulls',
             says: `${run.unopposed} pulls have nothing to pull against: nothing holds the other side yet.`,
-            because: 'The cloth follows the jaw, more than 3 mm for each newton; it is fastened as it lies.',
+            because:
+              'The cloth follows the jaw, more than 3 mm for each newton, or turns about what holds it: it is fastened as it lies.',
             doThis: 'Fasten the opposite side first, or hold it for the time being.',
           }),
         ]

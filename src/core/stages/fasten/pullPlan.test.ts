@@ -44,8 +44,8 @@ describe('the pulls of a job', () => {
     expect(new Set(plan.pulls.slice(4).map(({ shortN }) => shortN)).size).toBe(1);
     // Telling four starters their own pull is about three quarters of the gain.
     const gain = plan.taught.expected - plan.floor;
-    expect((plan.taught.expected - plan.short.expected) / gain).toBeGreaterThan(0.65);
-    expect(plan.worked.expected).toBeLessThan(plan.short.expected);
+    expect((plan.taught.expected - plan.short!.expected) / gain).toBeGreaterThan(0.65);
+    expect(plan.worked.expected).toBeLessThan(plan.short!.expected);
     expect(plan.floor).toBeLessThanOrEqual(plan.worked.expected);
     const told = stepsByPull(plan.pulls).flatMap(({ orders }) => orders);
     expect(told.sort((a, b) => a - b)).toEqual(plan.pulls.map(({ order }) => order));
@@ -121,6 +121,34 @@ describe('the pulls of a job', () => {
     );
     const tried = { maker: 'Me', feels: [], simulated: false };
     expect(pullVerdicts(plan, inputs, context, { hand: tried, noise: null }).map(({ id }) => id)).not.toContain('handTrial');
+  });
+
+  it('are kept back in short where that ends no better than as taught, and nothing shown comes under the floor', () => {
+    const { plan: halving } = planned({ route: 'halving' });
+    expect(halving.short).toBeNull();
+    for (const { taught, worked, short, floor } of [plan, halving, planned({ starters: 3 }).plan])
+      for (const list of [taught, worked, short]) if (list) expect(list.expected).toBeGreaterThanOrEqual(floor);
+  });
+
+  it('that miss the tension aimed at say so', () => {
+    const low = { ...plan, aimedNPerM: 20, reachedNPerM: 39 };
+    const tension = (of: PullPlan) =>
+      pullVerdicts(of, inputs, context, { hand: null, noise: null }).find(({ id }) => id === 'pullTension');
+    expect(tension(plan)).toBeUndefined();
+    expect(tension(low)).toMatchObject({ level: 'watch', measured: 39, limit: 20 });
+    expect(tension(low)!.because).toContain('No hand pulls less than 2 N');
+    expect(tension({ ...plan, reachedNPerM: 0.8 * plan.aimedNPerM })!.doThis).toContain('take pliers');
+  });
+
+  it('a drift beyond belief is told as not worked out, and nobody is sent to lay the cloth by it', () => {
+    const drifted = (xMm: number) =>
+      pullVerdicts({ ...plan, drift: { xMm, yMm: 0 } }, inputs, context, { hand: null, noise: null }).find(
+        ({ id }) => id === 'pullDrift',
+      )!;
+    expect(drifted(13).doThis).toContain('13 mm towards');
+    expect(drifted(14)).toMatchObject({ level: 'watch', measured: null });
+    expect(drifted(14).says).toContain('could not be worked out');
+    expect(drifted(362).doThis).not.toMatch(/\d/);
   });
 
   it('a drift is answered the other way, left and right as they are named where one looks from', () => {

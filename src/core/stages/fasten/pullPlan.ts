@@ -37,9 +37,13 @@ export interface PullPlan {
   levelsN: number[];
   taught: EndOfPulls;
   worked: EndOfPulls;
-  short: EndOfPulls;
+  /** Null where pulling all but the first four alike ends no better than as taught. */
+  short: EndOfPulls | null;
   /** What the best pulls, free of all levels and for this cloth alone, come to with these hands: no list that was tried comes under it. */
   floor: number;
+  /** Mean tension inside that is aimed at, and that the list brings, N/m. */
+  aimedNPerM: number;
+  reachedNPerM: number;
   /** How far the middle of the cloth is drawn by the list, and as taught, mm right and down as seen from the front. */
   drift: { xMm: number; yMm: number };
   taughtDrift: { xMm: number; yMm: number };
@@ -79,12 +83,13 @@ export function* pullPlan(
 ): Generator<undefined, PullPlan | null> {
   const found = yield* workedPulls(membraneOf, model, bounds, most);
   if (!found) return null;
-  const { events, laidOn, taughtN, levels, shortN, edges, floor, drift, taughtDrift } = found;
+  const { events, laidOn, taughtN, levels, shortN, edges, floor, aimedNPerM, reachedNPerM, drift, taughtDrift } = found;
   const all = Object.values(edges);
   const end = (by: keyof EdgesByCloth): EndOfPulls => {
     const expected = all.map((one) => one[by].expected);
     return { ...edges.reckoned[by], range: [Math.min(...expected), Math.max(...expected)] };
   };
+  const [taught, short] = [end('taught'), end('short')];
   return {
     pulls: events.map((event, column): StepPull => {
       const { order, place } = model.events[event]!;
@@ -98,10 +103,12 @@ export function* pullPlan(
       };
     }),
     levelsN: levels.levelsN,
-    taught: end('taught'),
+    taught,
     worked: end('levelled'),
-    short: end('short'),
+    short: short.expected < taught.expected ? short : null,
     floor,
+    aimedNPerM,
+    reachedNPerM,
     drift,
     taughtDrift,
     bounds,

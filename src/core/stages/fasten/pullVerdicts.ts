@@ -15,6 +15,9 @@ export const WITHIN_THE_BAND = 0.03;
 const DRIFT_SEEN_MM = 3;
 const DRIFT_PAINTED_MM = 1;
 
+/** More than this part of the shorter side no hand lets a cloth be drawn: the model, which has no friction and no eye, is not believed. */
+export const DRIFT_BELIEVED_PART = 0.03;
+
 const uneven = (value: number) => value.toFixed(2);
 const range = ({ range: [least, most] }: EndOfPulls) => `${uneven(least)} to ${uneven(most)}`;
 
@@ -38,6 +41,7 @@ export function pullVerdicts(
     gainVerdict(plan, hands.noise),
     ...pushingVerdict(plan),
     ...reachVerdict(plan, inputs),
+    ...tensionVerdict(plan),
     ...driftVerdict(plan, inputs, context),
     ...handVerdict(hands),
   ];
@@ -106,6 +110,30 @@ function reachVerdict({ pulls, bounds }: PullPlan, { cloth }: JobInputs): Verdic
   ];
 }
 
+/** A list may miss the tension aimed at by so much before it is said. */
+const TENSION_MISSED = 0.15;
+
+function tensionVerdict({ aimedNPerM, reachedNPerM, bounds }: PullPlan): Verdict[] {
+  const missed = reachedNPerM / aimedNPerM - 1;
+  if (Math.abs(missed) <= TENSION_MISSED) return [];
+  return [
+    verdict({
+      id: 'pullTension',
+      about: 'tension by the pulls',
+      level: 'watch',
+      measured: reachedNPerM,
+      limit: aimedNPerM,
+      unit: 'N/m',
+      says: `By this list the cloth comes to about ${decimal(reachedNPerM, 0)} N/m; ${decimal(aimedNPerM, 0)} N/m is aimed at.`,
+      because:
+        missed > 0
+          ? `No hand pulls less than ${decimal(bounds.leastN, 0)} N on purpose, and the fasteners stand close.`
+          : `No pull goes over ${decimal(bounds.mostN, 0)} N.`,
+      doThis: missed > 0 ? 'Aim higher in Bars, or fasten further apart.' : 'Aim lower in Bars, take pliers, or fasten closer.',
+    }),
+  ];
+}
+
 function driftVerdict(
   { drift, taughtDrift, bounds }: PullPlan,
   { brief }: JobInputs,
@@ -116,6 +144,22 @@ function driftVerdict(
   const far = Math.hypot(drift.xMm, drift.yMm);
   if (far <= limit) return [];
   const mm = (value: number) => printFine(Math.round(value), context.tape);
+  const believed = DRIFT_BELIEVED_PART * Math.min(brief.width.mm, brief.height.mm);
+  if (far > believed)
+    return [
+      verdict({
+        id: 'pullDrift',
+        about: 'drift of the cloth',
+        level: 'watch',
+        measured: null,
+        limit: believed,
+        unit: 'mm',
+        says: `How far the middle is drawn by this list could not be worked out: the model draws it further than the ${mm(believed)} that a hand would let it.`,
+        because:
+          'The model has no friction and no eye: before all four sides hold, it lets the cloth go where a maker lays it straight.',
+        doThis: 'Mark the middles of bars and cloth, and lay them together before each of the first fasteners.',
+      }),
+    ];
   return [
     verdict({
       id: 'pullDrift',

@@ -6,10 +6,16 @@ import { type PullPlan, runsOf, shortForm, stepsByPull } from '@/core/stages/fas
 export function PullList({ plan, hand }: { plan: PullPlan; hand: Hand | null }) {
   return (
     <>
-      <p className="text-[15px]">
-        In short: <strong>{shortForm(plan.pulls)}</strong>
-        <span className="soft"> (uneven by {plan.short.expected.toFixed(2)})</span>
-      </p>
+      {plan.short ? (
+        <p className="text-[15px]">
+          In short: <strong>{shortForm(plan.pulls)}</strong>
+          <span className="soft"> (uneven by {plan.short.expected.toFixed(2)})</span>
+        </p>
+      ) : (
+        <p className="soft text-[15px]">
+          No short form: four pulls and one for all others would end no more even than as taught.
+        </p>
+      )}
       <table className="figure mt-1 w-full text-[14.5px] [&_td]:py-0.5 [&_td]:pr-3 [&_th]:pr-3">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
