@@ -15,19 +15,20 @@ export interface HalfRow {
  * @param spacingMm widest spacing, above 0
  * @param lastFromCornerMm last place from the corner; a side too short for it gets only its middle
  * @param leastMm never nearer to each other than this: rather one fewer
+ * @param fromMm the row begins from here: the last of the starters, 0 where one stands at the middle
  * @throws RangeError for a side or spacing of 0 or less
  * @example halfRow(400, 50, 40).offsetsMm // [40, 80, 120, 160]
  */
-export function halfRow(sideMm: number, spacingMm: number, lastFromCornerMm: number, leastMm = 0): HalfRow {
+export function halfRow(sideMm: number, spacingMm: number, lastFromCornerMm: number, leastMm = 0, fromMm = 0): HalfRow {
   if (!(sideMm > 0)) throw new RangeError(`side must be above 0 mm, got ${sideMm}`);
   if (!(spacingMm > 0)) throw new RangeError(`spacing must be above 0 mm, got ${spacingMm}`);
-  const reach = sideMm / 2 - lastFromCornerMm;
+  const reach = sideMm / 2 - lastFromCornerMm - fromMm;
   if (reach <= 0) return { offsetsMm: [], pitchMm: 0 };
   const asked = Math.ceil(reach / spacingMm - 1e-9);
   const count = leastMm > 0 ? Math.min(asked, Math.floor(reach / leastMm + 1e-9)) : asked;
   if (count === 0) return { offsetsMm: [], pitchMm: 0 };
   const pitchMm = reach / count;
-  return { offsetsMm: Array.from({ length: count }, (_, index) => pitchMm * (index + 1)), pitchMm };
+  return { offsetsMm: Array.from({ length: count }, (_, index) => fromMm + pitchMm * (index + 1)), pitchMm };
 }
 
 /** Starters about the middle: one at it, two or three close together. */

@@ -2,6 +2,7 @@
  * The engine that walks any route row round a frame. Output is the numbered order of fasteners with the
  * place of each; seen from the front, origin at the top left of the face, x right, y down, mm.
  */
+import type { ClothInputs } from '../stages/cloth/clothInputs';
 import type { FastenInputs } from '../stages/fasten/fastenInputs';
 import { SIDES, type Side } from '../job/sides';
 import { byId } from '../house/schools';
@@ -41,9 +42,21 @@ export interface RoutePlan {
   /** 0 where a side has only its middle. */
   pitchWidthMm: number;
   pitchHeightMm: number;
+  /** Where the last ones stop before the fold, mm from the corner: as asked, or as near as the fold’s own fastener lets them. */
+  lastWidthMm: number;
+  lastHeightMm: number;
   /** Places left out because a brace, a knot or a neighbour leaves no clear wood for them. */
   leftOut: { side: Side; offsetMm: number }[];
 }
+
+/** What a route keeps to besides its row. */
+export interface RouteLimits {
+  gapMm?: number;
+  unheld?: readonly Side[];
+  seams?: ClothInputs['seams'];
+}
+
+const SEAM_SIDES = { topBottom: ['top', 'bottom'], leftRight: ['left', 'right'] } as const;
 
 interface Row {
   outward: number[];
@@ -63,6 +76,7 @@ const FOLD_FASTENER_MM = 14;
  * @param barred stretches of the sides that places keep out of
  * @param seen sides whose tacks stay in sight: spread evenly from corner to corner, half a pitch from each
  * @param unheld sides that nothing can be fastened on
+ * @param seams the sides that show the seams of the folds, where the fold’s own fasteners go
  * @example routePlan({ widthMm: 400, heightMm: 300 }, inputs).steps[1].side // 'bottom'
  * @throws RangeError for a face or spacing of 0 or less
  */
@@ -71,22 +85,24 @@ export function routePlan(
   inputs: FastenInputs,
   barred: BarredPlaces = NOTHING_BARRED,
   seen: readonly Side[] = [],
-  { gapMm = CROWN_GAP_MM, unheld = [] }: { gapMm?: number; unheld?: readonly Side[] } = {},
+  { gapMm = CROWN_GAP_MM, unheld = [], seams = 'topBottom' }: RouteLimits = {},
 ): RoutePlan {
   const route: Route = byId(ROUTES, inputs.route);
   const least = leastPitch(byId(FASTENERS, inputs.fastener), gapMm);
-  const across = sideRow(face.widthMm, inputs, least);
-  const down = sideRow(face.heightMm, inputs, least);
+  const foldsAcross = seams === 'topBottom';
+  const across = sideRow(face.widthMm, inputs, least, foldsAcross);
+  const down = sideRow(face.heightMm, inputs, least, !foldsAcross);
   const rowOf = (side: Side): Row => {
     if (unheld.includes(side)) return NO_ROW;
     const level = side === 'top' || side === 'bottom';
-    if (seen.includes(side)) return tackRow(level ? face.widthMm : face.heightMm, inputs.spacing.mm, level);
+    if (seen.includes(side)) return tackRow(level ? face.widthMm : face.heightMm, inputs.spacing.mm, level === foldsAcross);
     return level ? across.row : down.row;
   };
   const rows: Record<Side, Row> = { top: rowOf('top'), bottom: rowOf('bottom'), left: rowOf('left'), right: rowOf('right') };
   const wide = face.widthMm >= face.heightMm;
+  const passes = route.passes.map((pass): RoutePass => (pass.take === 'corner' ? { ...pass, sides: SEAM_SIDES[seams] } : pass));
   const drafts = withTakenOut(
-    route.passes.flatMap((pass, index) => {
+    passes.flatMap((pass, index) => {
       const passed = passSteps(pass, index, rows, inputs.perTurn, (side) => namedSide(side, wide));
       return pass.take === 'corner' && inputs.secondRound
         ? [...secondRound(rows, index, inputs.perTurn, hardestPull(route)), ...passed]
@@ -111,6 +127,8 @@ export function routePlan(
     turns: steps.filter((step) => step.turned).length,
     pitchWidthMm: across.pitchMm,
     pitchHeightMm: down.pitchMm,
+    lastWidthMm: across.lastMm,
+    lastHeightMm: down.lastMm,
     leftOut: stuck.map(({ side, offsetMm }) => ({ side, offsetMm })),
   };
 }
@@ -127,20 +145,16 @@ function sideRow(
   sideMm: number,
   { spacing, lastFromCorner, starters }: FastenInputs,
   leastMm: number,
-): { row: Row; pitchMm: number } {
-  const { offsetsMm, pitchMm } = halfRow(sideMm, spacing.mm, lastFromCorner.mm, leastMm);
+  folds: boolean,
+): { row: Row; pitchMm: number; lastMm: number } {
+  // None goes into the hole of another: the row stops short of the fold’s own fastener, and begins from the last of the starters.
+  const lastMm = Math.max(lastFromCorner.mm, folds ? FOLD_FASTENER_MM + leastMm : FOLD_FASTENER_MM);
   const corner = sideMm / 2 - FOLD_FASTENER_MM;
-  const own = starterOffsets(starters, pitchMm, leastMm);
-  // The fold’s own fastener and the starters know their neighbours: none goes into the hole of another.
-  const apart = (one: number, other: number) => Math.abs(one - other) >= leastMm - 1e-9;
-  const outward = offsetsMm.filter(
-    (offset) => own.every((starter) => apart(offset, starter)) && apart(offset, corner) && offset < corner,
-  );
+  const own = starterOffsets(starters, halfRow(sideMm, spacing.mm, lastMm, leastMm).pitchMm, leastMm);
   const starts = corner >= leastMm ? own.filter((offset) => Math.abs(offset) <= corner - leastMm + 1e-9) : [0];
-  return {
-    row: { outward, starters: starts.length > 0 ? starts : [0], corner: corner >= leastMm ? [corner] : [] },
-    pitchMm: outward.length === 0 ? 0 : pitchMm,
-  };
+  const row = starts.length > 0 ? starts : [0];
+  const { offsetsMm, pitchMm } = halfRow(sideMm, spacing.mm, lastMm, leastMm, row.at(-1)!);
+  return { row: { outward: offsetsMm, starters: row, corner: folds && corner >= leastMm ? [corner] : [] }, pitchMm, lastMm };
 }
 
 /** Tacks in sight: all of them one row; at the top and the bottom the last ones wait for the fold. */

@@ -67,8 +67,9 @@ describe('at the limit', () => {
     expect([leg(0.51), leg(0.49)]).toEqual([null, 'stop']);
     const fold = (mm: number, assume: Case['assume'] = {}) =>
       level('fasten', 'lastBeforeFold', { assume, change: ({ fasten }) => (fasten.lastFromCorner = length(mm)) });
-    expect([19.9, 20, 75, 75.1].map((mm) => fold(mm))).toEqual(['watch', 'good', 'good', 'watch']);
-    expect([fold(30, { foldNearest: 35 }), fold(90, { foldFarthest: 100 })]).toEqual(['watch', 'good']);
+    expect([39.9, 40, 75, 75.1].map((mm) => fold(mm, { foldNearest: 40 }))).toEqual(['watch', 'good', 'good', 'watch']);
+    // Nearer than the fold’s own fastener lets them, none stops.
+    expect([fold(20), fold(20, { foldNearest: 31 }), fold(90, { foldFarthest: 100 })]).toEqual(['good', 'watch', 'good']);
     const deep = (depthMm: number, deepFrom = 30) => level('brief', 'edgesInSight', { depthMm, assume: { deepFrom } });
     expect([deep(29.9), deep(30), deep(30, 31)]).toEqual(['watch', null, 'watch']);
   });

@@ -35,7 +35,7 @@ export const fastenVerdicts = (
   ...paintedTensionVerdict(inputs, painting !== null, context),
   ...leftOutVerdict(route, context),
   ...spacingVerdicts(inputs, route, context),
-  cornerVerdict(inputs, context),
+  cornerVerdict(inputs, route, context),
   ...fastenerVerdicts(inputs, fastener, context),
   ...rustVerdict(inputs, fastener, context),
   ...magazineVerdict(route.fasteners, fastener, context),
@@ -229,8 +229,9 @@ function leftOutVerdict({ leftOut }: RoutePlan, { tape, view }: PlanContext): Ve
   ];
 }
 
-function cornerVerdict({ fasten }: JobInputs, { tape, rules }: PlanContext): Verdict {
-  const { mm } = fasten.lastFromCorner;
+function cornerVerdict({ fasten, cloth }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
+  const mm = cloth.seams === 'topBottom' ? route.lastWidthMm : route.lastHeightMm;
+  const nearer = fasten.lastFromCorner.mm < mm - 0.05;
   const [least, most] = [assumed(rules, 'foldNearest'), assumed(rules, 'foldFarthest')];
   const ok = mm >= least && mm <= most;
   const room = `${printLength(least, tape)} to ${printLength(most, tape)}`;
@@ -242,7 +243,7 @@ function cornerVerdict({ fasten }: JobInputs, { tape, rules }: PlanContext): Ver
     limit: most,
     unit: 'mm',
     says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`,
-    because: `Room for the fold: ${room}.`,
+    because: `Room for the fold: ${room}.${nearer ? ` ${printLength(fasten.lastFromCorner.mm, tape)} was asked: there one would go into the hole of the fold’s own.` : ''}`,
     doThis: ok ? 'Fold roughly before they come this close.' : `Stay within ${room}.`,
     uses: ['foldNearest', 'foldFarthest'],
   });

@@ -2,9 +2,10 @@
 import { MARGIN_STYLES } from '../../cloth/marginStyles';
 import { type BarredPlaces, KNOT_MM } from '../../fasten/clearPlaces';
 import { FASTENERS, type Fastener } from '../../fasten/fasteners';
-import { type RoutePlan, routePlan } from '../../fasten/routeSteps';
+import { type RouteLimits, type RoutePlan, routePlan } from '../../fasten/routeSteps';
 import { type HouseRules, assumed, tapeFor } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
+import type { ClothInputs } from '../cloth/clothInputs';
 import type { FastenInputs } from './fastenInputs';
 import { profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
@@ -23,11 +24,12 @@ export function seenSides({ cloth, fasten }: JobInputs, painting: PaintingPlan |
 export const unheldSides = (painting: PaintingPlan | null): Side[] =>
   painting ? painting.sides.flatMap(({ side, fixing }) => (fixing === 'none' ? [side] : [])) : [];
 
-/** What a route keeps to besides its row: wood between crowns, sides that hold nothing. */
-export const routeLimits = (rules: HouseRules, painting: PaintingPlan | null) => ({
-  gapMm: assumed(rules, 'crownGap'),
-  unheld: unheldSides(painting),
-});
+/** What a route keeps to besides its row: wood between crowns, sides that hold nothing, where the folds end. */
+export const routeLimits = (
+  rules: HouseRules,
+  painting: PaintingPlan | null,
+  { seams }: Pick<ClothInputs, 'seams'>,
+): RouteLimits => ({ gapMm: assumed(rules, 'crownGap'), unheld: unheldSides(painting), seams });
 
 /** Ends of braces, knots and old holes, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
 export function barredPlaces(
@@ -65,5 +67,11 @@ export function jobRoute(inputs: JobInputs, rules: HouseRules, route: FastenInpu
   const painting = painted ? planPainting(inputs, { rules, tape: tapeFor(rules, 'mm') }) : null;
   const seen = seenSides(inputs, painting);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  return routePlan(face, { ...fasten, route }, barredPlaces(inputs, rules, seen, painting), seen, routeLimits(rules, painting));
+  return routePlan(
+    face,
+    { ...fasten, route },
+    barredPlaces(inputs, rules, seen, painting),
+    seen,
+    routeLimits(rules, painting, inputs.cloth),
+  );
 }

@@ -44,7 +44,13 @@ export function planFasten(
   const named: Route = byId(ROUTES, fasten.route);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const seen = seenSides(inputs, painting);
-  const route = routePlan(face, fasten, barredPlaces(inputs, rules, seen, painting), seen, routeLimits(rules, painting));
+  const route = routePlan(
+    face,
+    fasten,
+    barredPlaces(inputs, rules, seen, painting),
+    seen,
+    routeLimits(rules, painting, inputs.cloth),
+  );
   const wanted = wantedMargins(painting, cut.margins);
   const laid = laidMargins(fasten.laid);
   const centred = centring(laid, wanted, face);
