@@ -87,14 +87,18 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
   return [...parts, ...openers, ...glued, ...fixed, ...clothLine, ...fasteners, ...poured];
 }
 
-function tools(inputs: JobInputs, { prime }: KitPlans): KitLine[] {
+function tools(inputs: JobInputs, { prime, fasten }: KitPlans): KitLine[] {
   const { squeezed } = byId(FASTENERS, inputs.fasten.fastener);
+  const tacked = !squeezed || fasten.tacksToHave > 0;
+  const clamped = fasten.route.steps.some((step) => step.with === 'clamps');
   const joint = byId(JOINTS, inputs.bars.joint);
   return [
     line('tools', 'tape', 'Tape, long rule and square'),
     line('tools', 'mallet', 'Rubber mallet or a block'),
     ...(joint.glued ? [line('tools', 'clamps', 'Clamps, damp rag')] : []),
-    line('tools', 'fastening', squeezed ? 'Stapler, loaded' : 'Tack hammer, magnetic'),
+    ...(squeezed && fasten.fastenersToHave > 0 ? [line('tools', 'fastening', 'Stapler, loaded')] : []),
+    ...(tacked ? [line('tools', squeezed ? 'hammer' : 'fastening', 'Tack hammer, magnetic')] : []),
+    ...(clamped ? [line('tools', 'softClamps', 'Wide-jawed clamps, padded')] : []),
     ...(inputs.cloth.grip === 'pliers' ? [line('tools', 'pliers', 'Stretching pliers')] : []),
     line('tools', 'shears', 'Shears'),
     line('tools', 'screwdriver', 'Fine screwdriver, to draw staples and tuck folds'),

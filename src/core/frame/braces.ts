@@ -9,6 +9,17 @@ export function bucklingN(lengthMm: number, section: { widthMm: number; depthMm:
   return (Math.PI ** 2 * eNPerMm2 * ((thick * thin ** 3) / 12)) / lengthMm ** 2;
 }
 
+/** Wood is crushed along the grain at about one part in so many of its stiffness, softwood and hardwood alike. */
+const STIFFNESS_OVER_CRUSHING = 300;
+
+/**
+ * What a brace bears before its wood is crushed along the grain, N.
+ *
+ * @example crushingN({ widthMm: 40, depthMm: 13 }, 9000) // 15600
+ */
+export const crushingN = (section: { widthMm: number; depthMm: number }, eNPerMm2: number): number =>
+  (eNPerMm2 * section.widthMm * section.depthMm) / STIFFNESS_OVER_CRUSHING;
+
 /**
  * Stiffness of one end of a brace that both opposite bars lean on, N/mm: its wood over half its length, and its seat.
  *

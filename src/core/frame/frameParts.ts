@@ -83,8 +83,10 @@ export const partsIfOpen = (size: FrameSize, profile: Profile, jointId: JointId)
 export function frameWeightKg(size: FrameSize, profile: Profile, densityKgM3: number): number {
   const { widthMm: w, depthMm: d, beadMm } = profile;
   const inside = { width: size.widthMm - 2 * w, height: size.heightMm - 2 * w };
-  const bars = (2 * (size.widthMm + size.heightMm) * w - 4 * w * w) * (d + beadMm / 4);
+  // Bars that leave no opening are one board.
+  const opening = Math.max(0, inside.width) * Math.max(0, inside.height);
+  const bars = (size.widthMm * size.heightMm - opening) * (d + beadMm / 4);
   const crossings = size.bracesUpright * size.bracesLevel * profile.brace.widthMm;
-  const braceRun = size.bracesUpright * inside.height + size.bracesLevel * inside.width - crossings;
+  const braceRun = opening > 0 ? size.bracesUpright * inside.height + size.bracesLevel * inside.width - crossings : 0;
   return ((bars + braceRun * profile.brace.widthMm * profile.brace.depthMm) * densityKgM3) / 1e9;
 }

@@ -52,7 +52,7 @@ describe('at the limit', () => {
       const inputs = newInputs('t', length(1500), length(1000));
       change(inputs);
       const { hardest } = planJob(inputs, { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') }, 0).bars.bracing;
-      const part = hardest!.carriesN / hardest!.bucklesN;
+      const part = hardest!.carriesN / hardest!.bearsN;
       const at = (buckling: number) => level('bars', 'braceLoad', { size: [1500, 1000], assume: { buckling }, change });
       expect(at(100)).toBe(part <= 1 / 1.5 ? 'watch' : 'stop');
       if (part < 1 / 1.5) expect([at(0.999 / part), at(1.001 / part)]).toEqual(['good', 'watch']);

@@ -140,8 +140,10 @@ function inchesText(steps: number, divisions: number): string {
   return whole === 0 ? `${top}/${bottom}` : `${whole} ${top}/${bottom}`;
 }
 
-/** Less than this is nothing, mm. */
+/** Less than this is told as less than a tenth, mm. */
 const LEAST_TOLD_MM = 0.05;
+/** Less than this is nothing: what sums leave over, mm. */
+const DUST_MM = 1e-6;
 /** From here a length is said in metres, or in feet: nobody reads 197 853 mm. */
 const FAR_MM = 10_000;
 
@@ -155,7 +157,7 @@ export function printLength(mm: number, tape: Tape, way: Rounding = 'nearest'): 
     return inches === '0' ? `${feet} ft` : `${feet} ft ${inches} in`;
   }
   // What the step of the tape would round to nothing is told finer.
-  if (Math.abs(mm) >= LEAST_TOLD_MM && roundToStep(mm, tape.stepMm, way) === 0) return printFine(mm, tape);
+  if (Math.abs(mm) > DUST_MM && roundToStep(mm, tape.stepMm, way) === 0) return printFine(mm, tape);
   return `${printNumber(mm, tape, way)} ${tape.unit}`;
 }
 
@@ -169,10 +171,12 @@ export function printSize(widthMm: number, heightMm: number, tape: Tape, way: Ro
  *
  * @example printFine(0.18, { unit: 'cm', stepMm: 1 }) // '0.2 mm'
  * @example printFine(0.18, { unit: 'in', stepMm: 25.4 / 16 }) // 'under 1/64 in'
+ * @example printFine(0.02, { unit: 'mm', stepMm: 1 }) // 'under 0.1 mm'
  */
 export function printFine(mm: number, tape: Tape): string {
+  if (Math.abs(mm) > DUST_MM && Math.abs(mm) < (tape.unit === 'in' ? SIXTYFOURTH_MM / 2 : LEAST_TOLD_MM))
+    return tape.unit === 'in' ? 'under 1/64 in' : 'under 0.1 mm';
   if (tape.unit !== 'in') return `${decimal(mm, 1)} mm`;
-  if (Math.abs(mm) >= LEAST_TOLD_MM && Math.abs(mm) < SIXTYFOURTH_MM / 2) return 'under 1/64 in';
   const fine: Tape = { unit: 'in', stepMm: SIXTYFOURTH_MM };
   return Math.abs(mm) >= FAR_MM ? printLength(mm, fine) : `${printNumber(mm, fine)} in`;
 }

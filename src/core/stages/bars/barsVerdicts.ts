@@ -216,8 +216,8 @@ function clearanceVerdict({ chosen, bracing }: BarsCase, { tape, rules }: PlanCo
 function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanContext): Verdict[] {
   if (!hardest) return [];
   const safety = assumed(rules, 'buckling');
-  const limit = hardest.bucklesN / safety;
-  const level = levelAtMost(hardest.carriesN, limit, hardest.bucklesN / assumed(rules, 'bucklingLeast'));
+  const limit = hardest.bearsN / safety;
+  const level = levelAtMost(hardest.carriesN, limit, hardest.bearsN / assumed(rules, 'bucklingLeast'));
   return [
     verdict({
       id: 'braceLoad',
@@ -227,7 +227,10 @@ function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanCont
       limit,
       unit: 'N',
       says: `The ${hardest.way} brace carries ${decimal(hardest.carriesN, 0)} N, up to ${decimal(limit, 0)} N is safe.`,
-      because: `π² E I / L² = ${decimal(hardest.bucklesN, 0)} N over its longest piece, ${safety} times safe.`,
+      because:
+        hardest.fails === 'buckles'
+          ? `π² E I / L² = ${decimal(hardest.bearsN, 0)} N over its longest piece, ${safety} times safe.`
+          : `Short as it is, its wood is crushed at ${decimal(hardest.bearsN, 0)} N before it buckles: E / 300 over its section, ${safety} times safe.`,
       doThis: level === 'good' ? '' : 'Take a thicker brace, or let one the other way cross it.',
       uses: ['buckling', 'bucklingLeast', 'knots'],
     }),

@@ -1,6 +1,6 @@
 import type { BarBow, BarChoice } from '../../frame/chooseBars';
 import { workingE } from '../../frame/chooseBars';
-import { brushSag, bucklingN } from '../../frame/braces';
+import { brushSag, bucklingN, crushingN } from '../../frame/braces';
 import { woodOf } from '../../house/materials';
 import type { Profile } from '../../frame/profiles';
 import { rollDegrees } from '../../frame/roll';
@@ -11,7 +11,7 @@ import type { ClothLoad } from '../../tension/clothLoad';
 /** What the braces carry and stand clear of, and how the bars roll. */
 export interface Bracing {
   /** The brace that comes nearest to buckling; null without braces. */
-  hardest: { way: 'upright' | 'level'; carriesN: number; bucklesN: number } | null;
+  hardest: { way: 'upright' | 'level'; carriesN: number; bearsN: number; fails: 'buckles' | 'crushes' } | null;
   /** Brace to cloth, mm. */
   clearMm: number;
   /** Sag of the cloth under a brush at the tension of the day, or the house's least, mm. */
@@ -69,11 +69,14 @@ function hardestBrace(
     if (forces.length === 0 || lengthMm <= 0) return [];
     const held = [0, ...crossings, 1];
     const longest = Math.max(...held.slice(1).map((at, index) => at - held[index]!));
-    return [{ way, carriesN: Math.max(...forces) * added, bucklesN: bucklingN(lengthMm * longest, profile.brace, eNPerMm2) }];
+    const bucklesN = bucklingN(lengthMm * longest, profile.brace, eNPerMm2);
+    const crushesN = crushingN(profile.brace, eNPerMm2);
+    const fails = bucklesN <= crushesN ? ('buckles' as const) : ('crushes' as const);
+    return [{ way, carriesN: Math.max(...forces) * added, bearsN: Math.min(bucklesN, crushesN), fails }];
   };
   const all = [
     ...one('upright', topBottom, inside.height, bars.bracesLevel),
     ...one('level', leftRight, inside.width, bars.bracesUpright),
   ];
-  return all.reduce<Bracing['hardest']>((a, b) => (a && a.carriesN / a.bucklesN >= b.carriesN / b.bucklesN ? a : b), null);
+  return all.reduce<Bracing['hardest']>((a, b) => (a && a.carriesN / a.bearsN >= b.carriesN / b.bearsN ? a : b), null);
 }

@@ -98,7 +98,7 @@ function pullVerdict(
     says:
       typedN === null
         ? `Pull about ${decimal(usual, 0)} N at each place for ${targetNPerM} N/m${most > usual * 1.01 ? `, up to ${decimal(most, 0)} N at the last` : ''}.`
-        : `${decimal(usual, 0)} N at each place brings about ${reached} N/m; ${targetNPerM} N/m is aimed at.`,
+        : `${decimal(usual, 0)} N at each place brings about ${reached} N/m; ${decimal(targetNPerM, 0)} N/m is aimed at.`,
     because: 'Worked out on the simulated cloth, whose tension grows with the pull.',
     doThis:
       most <= fingers

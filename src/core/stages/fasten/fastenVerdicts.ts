@@ -1,3 +1,4 @@
+import { decimal } from '../../units/numeral';
 import { MARGIN_STYLES } from '../../cloth/marginStyles';
 import { printMass } from '../../units/mass';
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
@@ -21,6 +22,8 @@ import { unheldSides } from './jobRoute';
 export interface FastenPlanned {
   painting: PaintingPlan | null;
   route: RoutePlan;
+  /** So many of its fasteners are tacks. */
+  tacks: number;
   fastener: Fastener;
   hands: Handwork;
 }
@@ -29,7 +32,7 @@ export interface FastenPlanned {
 export const fastenVerdicts = (
   inputs: JobInputs,
   context: PlanContext,
-  { painting, route, fastener, hands }: FastenPlanned,
+  { painting, route, tacks, fastener, hands }: FastenPlanned,
 ): Verdict[] => [
   ...unheldVerdicts(painting, context),
   ...paintedTensionVerdict(inputs, painting !== null, context),
@@ -38,7 +41,7 @@ export const fastenVerdicts = (
   cornerVerdict(inputs, route, context),
   ...fastenerVerdicts(inputs, fastener, context),
   ...rustVerdict(inputs, fastener, context),
-  ...magazineVerdict(route.fasteners, fastener, context),
+  ...magazineVerdict(route.fasteners - tacks, fastener, context),
   walkVerdict(inputs, hands, context),
   ...routeVerdicts(inputs, route, painting !== null),
   ...handVerdict(hands.squeezes, fastener, context),
@@ -201,7 +204,7 @@ function paintedTensionVerdict({ bars }: JobInputs, painted: boolean, { rules }:
       measured: bars.tensionNPerM,
       limit: most,
       unit: 'N/m',
-      says: `${bars.tensionNPerM} N/m is aimed at; ${most} N/m is the most for a painting.`,
+      says: `${decimal(bars.tensionNPerM, 0)} N/m is aimed at; ${most} N/m is the most for a painting.`,
       because: 'Old paint does not stretch with its cloth: it cracks.',
       doThis: 'Aim lower under Bars. A painting of value: a conservator first.',
       uses: ['paintedMost'],
@@ -309,7 +312,9 @@ function rustVerdict({ prime }: JobInputs, fastener: Fastener, { rules }: PlanCo
       measured: prime.roomRh,
       limit: from,
       unit: '% RH',
-      says: fastener.stainless ? 'Stainless: right for a damp place.' : `${prime.roomRh} % RH is a damp place for plain wire.`,
+      says: fastener.stainless
+        ? 'Stainless: right for a damp place.'
+        : `${decimal(prime.roomRh, 0)} % RH is a damp place for plain wire.`,
       because: 'Plain staples and tacks rust, stain the cloth and rot it round the holes.',
       doThis: fastener.stainless
         ? ''
@@ -322,7 +327,7 @@ function rustVerdict({ prime }: JobInputs, fastener: Fastener, { rules }: PlanCo
 }
 
 function magazineVerdict(count: number, fastener: Fastener, { rules }: PlanContext): Verdict[] {
-  if (!fastener.squeezed) return [];
+  if (!fastener.squeezed || count === 0) return [];
   const holds = assumed(rules, 'magazine');
   const all = Math.ceil(count * (1 + assumed(rules, 'sparePercent') / 100));
   const fills = Math.ceil(all / holds);
@@ -349,7 +354,7 @@ function walkVerdict({ brief }: JobInputs, hands: Handwork, { tape, rules }: Pla
     level: 'good',
     says: walks
       ? `Let it lie and walk round it: about ${printLength(1000 * Math.round(hands.walkM), tape)}.`
-      : `Turn it on the table: ${hands.turns} times; walking would be ${printLength(1000 * Math.round(hands.walkM), tape)}.`,
+      : `Turn it on the table: ${hands.turns} ×; walking would be ${printLength(1000 * Math.round(hands.walkM), tape)}.`,
     because: `Frames over ${printLength(most, tape)} rack when they are turned by one pair of hands.`,
     doThis: walks
       ? 'More pairs a side each turn save walking. Over ' +

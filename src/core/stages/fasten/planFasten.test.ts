@@ -30,7 +30,7 @@ describe('fastening', () => {
     expect(about('magazines', { fasten: { spacing: length(20) } }).says).toMatch(
       /staples with spares: the magazine is filled \d times/,
     );
-    expect(about('turnOrWalk').says).toMatch(/^Turn it on the table: \d+ times; walking would be \d+ m\.$/);
+    expect(about('turnOrWalk').says).toMatch(/^Turn it on the table: \d+ ×; walking would be \d+ m\.$/);
     expect(about('turnOrWalk', { brief: { width: length(1800), height: length(900) } }).says).toMatch(/^Let it lie and walk/);
     expect(
       about('spacing', { bars: { species: 'ash' }, fasten: { spacing: length(25) }, cloth: { fabric: 'cottonHeavy' } }),

@@ -11,6 +11,7 @@ import { reading } from '../../log/reading';
 import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
 import { printDuration } from '../../units/duration';
+import { counted } from '../../units/numeral';
 import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
 import { oldHoleVerdicts } from '../../painting/foundVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
@@ -60,7 +61,7 @@ export function planFasten(
   const tacks = fastener.seen ? count : route.steps.filter((step) => step.act === 'fix' && seen.includes(step.side)).length;
   const hands = paced(squeezed(routeHandwork(route, face, rules), route, seen), context.taught?.pace);
   const withSpares = (pieces: number) => Math.ceil(pieces * (1 + assumed(rules, 'sparePercent') / 100));
-  const kinds = [...(tacks > 0 ? [`${tacks} tacks`] : []), ...(count > tacks ? [`${count - tacks} staples`] : [])];
+  const kinds = [...(tacks > 0 ? [counted(tacks, 'tack')] : []), ...(count > tacks ? [counted(count - tacks, 'staple')] : [])];
   const learned = context.taught?.pace ? `, as your last ${context.taught.pace.records} went` : '';
   return {
     answer: kinds.join(', '),
@@ -69,7 +70,7 @@ export function planFasten(
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),
       ...(painting ? oldHoleVerdicts(inputs, context) : []),
-      ...fastenVerdicts(inputs, context, { painting, route, fastener, hands }),
+      ...fastenVerdicts(inputs, context, { painting, route, tacks, fastener, hands }),
     ],
     readings: [...laidReadings(fasten.laid, rules), ...doneReadings(fasten.asDone, routeHandwork(route, face, rules).minutes)],
     minutes: hands.minutes,
@@ -102,7 +103,8 @@ function doneReadings({ drawn, pullN, pulls, minutes }: AsDone, planned: number)
       reading('pullOverAsked', Math.round((1000 * pulledN) / askedN) / 1000, '×', { tool: 'kitchen scale' }),
     ),
     ...noted(minutes, (spent) => reading('fasteningTime', spent, 'min', { tool: 'clock' })),
-    ...noted(minutes, (spent) =>
+    // Where no place was found nothing was planned, and no pace is told.
+    ...noted(planned > 0 ? minutes : null, (spent) =>
       reading('fasteningPace', Math.round((1000 * spent) / planned) / 1000, '×', { tool: 'computed', known: 'reckoned' }),
     ),
   ];

@@ -26,7 +26,7 @@ export interface PrimePlan extends StagePlan {
   steps: readonly string[];
   /** Wetting the cloth before the first coat; null where it is not asked for. */
   wetting: Wetting | null;
-  /** What went on with the next coat, ml, where it was measured. */
+  /** What went on with the next coat, ml, where it was measured and something did. */
   usedMl: number | null;
 }
 
@@ -67,7 +67,7 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
     coats,
     steps: [...(wetting ? [wetting.step] : []), ...system.steps],
     wetting,
-    usedMl,
+    usedMl: usedMl !== null && usedMl > 0 ? usedMl : null,
   };
 }
 

@@ -183,12 +183,10 @@ function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { 
       id: 'air',
       about: 'air',
       level: cold ? 'stop' : factor > 2 ? 'watch' : 'good',
-      measured: factor,
-      limit: 2,
-      unit: '× label',
+      ...(cold ? { measured: prime.roomC, limit: system.leastC, unit: '°C' } : { measured: factor, limit: 2, unit: '× label' }),
       says: cold
         ? `At ${printTemperature(prime.roomC, tape)} this ground does not form a film; ${printTemperature(system.leastC, tape)} is the least.`
-        : `${oil ? 'Hardens' : 'Dries'} in ${rangeWords(next.dryMinutes)} at ${air}: ${decimal(factor, 1)} times the label at the longest.`,
+        : `${oil ? 'Hardens' : 'Dries'} in ${rangeWords(next.dryMinutes)} at ${air}: ${decimal(factor, 1)} × the label at the longest.`,
       because: oil
         ? `Oil takes up oxygen: about half the time for ${tape.unit === 'in' ? '18 °F' : '10 °C'} more; light and moving air help, humidity hardly counts.`
         : 'Label time × VPD(reference) / VPD(room), VPD after Tetens; never under a part of the label.',
@@ -248,8 +246,8 @@ function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { r
         id: 'pot',
         about: 'pot',
         level: usedMl <= 0 ? 'stop' : levelAtMost(off, POT_PART, Infinity),
-        measured: usedMl,
-        limit: foretold,
+        // What is left over against what was mixed; what went on against what was reckoned with.
+        ...(usedMl <= 0 ? { measured: prime.leftMl, limit: prime.leftMl + usedMl } : { measured: usedMl, limit: foretold }),
         unit: 'ml',
         says:
           usedMl <= 0

@@ -245,7 +245,8 @@ function barFaultVerdict(
 function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape, view }: PlanContext): Verdict[] {
   const { chiSquare, limit, freedom, agrees } = agreement;
   if (freedom === 0) return [];
-  const test = `χ² = ${decimal(chiSquare, 1)} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${decimal(limit, 1)}; one good set in twenty is doubted by chance.`;
+  const sum = chiSquare < MOST_TOLD ? `= ${decimal(chiSquare, 1)}` : `over ${MOST_TOLD}`;
+  const test = `χ² ${sum} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${decimal(limit, 1)}; one good set in twenty is doubted by chance.`;
   const uses = ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'] as const;
   if (agrees || !doubt)
     return [
@@ -334,6 +335,12 @@ function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs }: SquareCas
   });
 }
 
+/** From here on a sum of squares says only that the readings do not belong together. */
+const MOST_TOLD = 1000;
+
+/** More than this is no wind but a slip of the tape, mm a metre of diagonal. */
+const MOST_WIND = 200;
+
 function windVerdict({ inputs: { square, brief }, liftMm, targetDiagonalMm }: SquareCase, { tape, rules }: PlanContext): Verdict {
   if (liftMm === null)
     return verdict({
@@ -346,6 +353,15 @@ function windVerdict({ inputs: { square, brief }, liftMm, targetDiagonalMm }: Sq
         'On a flat table hold three corners and measure under the fourth; or stretch two strings from corner to corner. Type 0 if none.',
     });
   const perMetre = (liftMm / targetDiagonalMm) * 1000;
+  if (perMetre > MOST_WIND)
+    return verdict({
+      id: 'wind',
+      about: 'wind',
+      level: 'watch',
+      says: `A lift of ${printLength(liftMm, tape)} over a diagonal of ${printLength(targetDiagonalMm, tape)} is no wind: it was misread.`,
+      because: 'No frame that holds together twists so far.',
+      doThis: 'Measure again under the fourth corner, or between the strings where they cross.',
+    });
   const edges = byId(EDGES, brief.edges);
   const limit = edges.windShare * assumed(rules, 'windFine');
   const level = levelAtMost(perMetre, limit, edges.windShare * assumed(rules, 'windShows'));

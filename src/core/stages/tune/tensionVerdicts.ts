@@ -43,7 +43,7 @@ function aimVerdict(last: TensionReading, aimed: number): Verdict {
     measured: last.nPerM,
     limit: aimed,
     unit: 'N/m',
-    says: `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${aimed} N/m is aimed at.`,
+    says: `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${decimal(aimed, 0)} N/m is aimed at.`,
     because:
       last.tool === 'tap'
         ? 'From the notes of three taps by the formula of a membrane with the air it moves. Simulated only, not checked on real canvases yet.'
@@ -151,7 +151,7 @@ export function feelVerdicts({ tune, bars }: JobInputs): Verdict[] {
       id: 'tensionByFeel',
       about: 'tension by feel',
       level,
-      says: `Felt ${feel.name.toLowerCase()}; the bars were reckoned for ${target} N/m.`,
+      says: `Felt ${feel.name.toLowerCase()}; the bars were reckoned for ${decimal(target, 0)} N/m.`,
       because: 'A feel is a band, not a number: it is logged as felt.',
       doThis: feel.slack
         ? 'Choose a remedy below before you prime.'

@@ -86,7 +86,7 @@ function tensionVerdict(tension: TensionByWeight, aimed: number): Verdict {
     measured: tension.tensionNPerM,
     limit: aimed,
     unit: 'N/m',
-    says: `${weightWords(tension)} by weight; ${aimed} N/m is aimed at.`,
+    says: `${weightWords(tension)} by weight; ${decimal(aimed, 0)} N/m is aimed at.`,
     because:
       'From the sag in the middle by the series of a sheet held at its edge. One number, near the mean of both ways; not checked on real canvases yet.',
     uses: ['sagPrecision'],

@@ -1,0 +1,49 @@
+/* Whole jobs over all options, asked what may never be seen; see `testOracle.ts`. */
+import { randomLcg } from 'd3-random';
+import { expect, it } from 'vitest';
+import { rounds } from '@/testRounds';
+import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
+import type { JobInputs } from '../job/job';
+import { drawnJob, measuresOf, troublesOf } from '../testOracle';
+import { planJob } from './planJob';
+
+const planned = (inputs: JobInputs, unit: 'mm' | 'in') =>
+  planJob(inputs, { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, unit) }, 0);
+/** Where a trouble stands, without which job brought it. */
+const kindOf = (trouble: string) => trouble.replace(/ \(.*/s, '').replace(/-?\d[\d.,e+-]*/g, '#');
+
+/** What hangs on a cut that is rounded up to the step of its tape. */
+const BY_THE_CUT = ['cloth roll', 'handover weight', 'handover hanging'];
+
+it('no whole job says, measures or counts what cannot be, to either tape', () => {
+  const random = randomLcg(0.271);
+  const found = new Map<string, { times: number; first: string }>();
+  const note = (trouble: string) => {
+    const kind = kindOf(trouble);
+    const known = found.get(kind);
+    found.set(kind, { times: (known?.times ?? 0) + 1, first: known?.first ?? trouble });
+  };
+  for (let job = 0; job < rounds(150, 3000); job += 1) {
+    const inputs = drawnJob(random);
+    try {
+      const [metric, inches] = [planned(inputs, 'mm'), planned(inputs, 'in')];
+      for (const plan of [metric, inches]) for (const trouble of troublesOf(plan)) note(trouble);
+      const other = measuresOf(inches);
+      for (const [where, [measured, level]] of measuresOf(metric)) {
+        const [same, sameLevel] = other.get(where) ?? [NaN, 'missing'];
+        const within = BY_THE_CUT.includes(where) ? 1e-2 : 1e-6;
+        if (level !== sameLevel || Math.abs((measured ?? 0) - (same ?? 0)) > within * Math.max(1, Math.abs(measured ?? 0)))
+          note(`${where}: ${measured} ${level} to one tape, ${same} ${sameLevel} to the other`);
+      }
+    } catch (error) {
+      note(
+        `throws ${(error as Error).message} at ${((error as Error).stack ?? '')
+          .split('\n')[1]
+          ?.trim()
+          .replace(/.*\/src/, 'src')}`,
+      );
+    }
+  }
+  const told = [...found.values()].sort((a, b) => b.times - a.times).map(({ times, first }) => `${times} × ${first}`);
+  expect(told).toEqual([]);
+});

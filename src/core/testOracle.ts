@@ -1,0 +1,144 @@
+/*
+ * What may never be seen in the case of a job, whatever was typed: for tests. Jobs are drawn over all options of all tables and
+ * the ends of every range; the plan of each is read as a reader would, word by word and number by number.
+ */
+import type { Plan } from './case/planJob';
+import { type JobInputs, jobInputsShape, newInputs } from './job/job';
+import type { Verdict } from './job/verdict';
+import type { Rule, Shape } from './shape/shape';
+import { STAGE_IDS } from './stages/stages';
+import { randomInputs } from './testInputs';
+import { readJob } from './testReadings';
+import { type Tape, length } from './units/length';
+
+type Random = () => number;
+const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)]!;
+
+/** Faces from the least to the largest, mm. */
+const FACES = [100, 120, 189, 250, 306, 400, 600, 742, 900, 1200, 1500, 2100, 3000, 4000];
+
+/** A value with other options, flags and quantities, as a maker might choose them. */
+function varied(value: unknown, rule: Rule, random: Random): unknown {
+  if (rule.kind === 'part' && value !== null) return variedOf(value as Record<string, unknown>, rule.shape, random);
+  if (value === null || random() < 0.6) return value;
+  if (rule.kind === 'oneOf') return pick(rule.values, random);
+  if (rule.kind === 'flag') return !value;
+  const factor = 0.3 + 2 * random() ** 2;
+  const within = (least: number, most: number, one: number) =>
+    random() < 0.1 ? pick([least, most], random) : Math.min(most, Math.max(least, one * factor));
+  if (rule.kind === 'number' && !rule.whole) return within(rule.least, rule.most, value as number);
+  if (rule.kind === 'length') {
+    const { mm, unit } = value as { mm: number; unit: string };
+    return { mm: Math.round(within(rule.leastMm, Math.min(rule.mostMm, 4000), mm)), unit };
+  }
+  return value;
+}
+
+const variedOf = (inputs: Record<string, unknown>, shape: Shape, random: Random): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(shape).map(([name, { rule }]) => [name, varied(inputs[name], rule, random)]));
+
+/** A job to be asked about: half as it might be typed on any day, a quarter near to a frame that was read, a quarter anything at all. */
+export function drawnJob(random: Random): JobInputs {
+  const kind = random();
+  if (kind < 0.25) return randomInputs(random);
+  const near = kind < 0.5 ? readJob(random) : newInputs('Drawn', length(pick(FACES, random)), length(pick(FACES, random)));
+  const drawn = variedOf(near as unknown as Record<string, unknown>, jobInputsShape, random) as unknown as JobInputs;
+  const { bars, brief, cloth, square, tune, fasten } = randomInputs(random);
+  return {
+    ...drawn,
+    brief: { ...drawn.brief, width: near.brief.width, height: near.brief.height, dueOn: brief.dueOn },
+    bars: {
+      ...drawn.bars,
+      profile: bars.profile,
+      species: bars.species,
+      bracesUpright: bars.bracesUpright,
+      bracesLevel: bars.bracesLevel,
+    },
+    cloth: { ...drawn.cloth, fabric: cloth.fabric },
+    square: random() < 0.8 ? drawn.square : square,
+    tune: { ...drawn.tune, feel: tune.feel, signs: tune.signs },
+    fasten: { ...drawn.fasten, knots: random() < 0.3 ? fasten.knots : [] },
+  };
+}
+
+/** What no sentence holds. */
+const UNSAID: readonly (readonly [RegExp, string])[] = [
+  [/undefined|\bnull\b|NaN|Infinity|\[object/, 'is no word'],
+  [/(?<![\w.])-0(?![.\d])|(?<![\w.])-0\.0+(?!\d)/, 'is a nought below nought'],
+  [/\d\.\d{3,}(?! m\b)/, 'has more digits than anybody reads'],
+  [
+    /(?<![\d.,⁄/])1 (?:canvases|tacks|staples|hours|inches|days|fasteners|pieces|pins|coats|places|clamps|times|pulls)\b/,
+    'is one of several',
+  ],
+  [/\d{7,}/, 'is beyond belief'],
+  [/ {2}| [.,;:]|\.\.(?!\.)|;\./, 'is no punctuation'],
+];
+
+/** Numbers of a value, each with its path. */
+function* numbersIn(value: unknown, path: string): Generator<[path: string, value: number]> {
+  if (typeof value === 'number') yield [path, value];
+  else if (ArrayBuffer.isView(value)) for (const one of value as Float64Array) yield [path, one];
+  else if (typeof value === 'object' && value !== null)
+    for (const [name, one] of Object.entries(value)) yield* numbersIn(one, Array.isArray(value) ? path : `${path}.${name}`);
+}
+
+/** Counts, sizes and weights: never below nothing. */
+const NEVER_BELOW =
+  /(Kg|kg|minutes|Minutes|count|fasteners|fastenersToHave|tacksToHave|turns|usedMl|groundMl|totalMl|glueG|areaM2|widthMm|heightMm|lengthMm|pitch\w+|bucklesN|carriesN)$/;
+
+/** Sentences of a stage, each with where it stands. */
+const wordsOf = (plan: Plan): [where: string, text: string][] => [
+  ...STAGE_IDS.flatMap((stage) => {
+    const { answer, answerNote, verdicts } = plan[stage];
+    return [
+      [`${stage} answer`, answer] as [string, string],
+      [`${stage} note`, answerNote] as [string, string],
+      ...verdicts.flatMap(({ id, says, because, doThis }) =>
+        [says, because, doThis].map((text): [string, string] => [`${stage} ${id}`, text]),
+      ),
+    ];
+  }),
+  ...plan.kit.map(({ id, what }): [string, string] => [`kit ${id}`, what]),
+];
+
+const NO_LENGTH = /(?<![\d.⁄/])0 in\b|(?<![\d.])0 mm\b/;
+
+/** A judgement with a measure and a limit keeps to them. */
+const judgedWrong = ({ level, measured, limit, unit, says }: Verdict): string | null => {
+  if (says.trim() === '') return 'says nothing';
+  if (unit === 'mm' && Math.abs(measured ?? 0) > 1e-6 && Math.abs(measured ?? 0) < 0.5 && NO_LENGTH.test(says))
+    return `measures ${measured} mm and says nothing`;
+  if (measured !== null && !Number.isFinite(measured)) return `measures ${measured}`;
+  if (limit !== null && !Number.isFinite(limit)) return `has the limit ${limit}`;
+  return level === 'stop' && says.startsWith('Good') ? 'stops what is good' : null;
+};
+
+/** Everything wrong with a plan, as “where: what (which)”; nothing where all is well. */
+export function troublesOf(plan: Plan): string[] {
+  const texts = wordsOf(plan).flatMap(([where, text]) =>
+    UNSAID.flatMap(([pattern, what]) => {
+      const found = pattern.exec(text);
+      return found ? [`${where}: “${found[0]}” ${what} (${text})`] : [];
+    }),
+  );
+  const numbers = STAGE_IDS.flatMap((stage) =>
+    [...numbersIn(plan[stage], stage)].flatMap(([path, value]) => {
+      if (!Number.isFinite(value)) return path.endsWith('.limit') ? [] : [`${path}: ${value}`];
+      return value < -1e-9 && NEVER_BELOW.test(path) ? [`${path}: ${value} is below nothing`] : [];
+    }),
+  );
+  const judged = STAGE_IDS.flatMap((stage) =>
+    plan[stage].verdicts.flatMap((one) => {
+      const wrong = judgedWrong(one);
+      return wrong ? [`${stage} ${one.id}: ${wrong}`] : [];
+    }),
+  );
+  return [...texts, ...numbers, ...judged];
+}
+
+/** The measures of all judgements, to hold two plans of one job beside each other. */
+export const measuresOf = (plan: Plan): Map<string, [measured: number | null, level: string]> =>
+  new Map(STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => [`${stage} ${one.id}`, [one.measured, one.level]])));
+
+export const METRIC: Tape = { unit: 'mm', stepMm: 1 };
+export const INCHES: Tape = { unit: 'in', stepMm: 25.4 / 16 };
