@@ -1,0 +1,131 @@
+/* What is judged of the row of fasteners on a side: how far apart, what found no place, where the last ones stop. */
+import { usualSpacing } from '../../fasten/fasteners';
+import type { RoutePlan } from '../../fasten/routeSteps';
+import { assumed } from '../../house/houseRules';
+import { fabricOf, profileOf, woodOf } from '../../house/materials';
+import type { JobInputs } from '../../job/job';
+import { SIDES } from '../../job/sides';
+import { sideWords } from '../../job/sideWords';
+import { type Verdict, verdict } from '../../job/verdict';
+import { printFine, printLength } from '../../units/length';
+import type { PlanContext } from '../planContext';
+import { placeWords } from './clothRunVerdicts';
+
+/** Whether the places of a route are apart as they should be, all there, and leave room for the fold. */
+export const rowVerdicts = (inputs: JobInputs, route: RoutePlan, context: PlanContext): Verdict[] => [
+  ...leftOutVerdict(route, context),
+  ...spacingVerdicts(inputs, route, context),
+  cornerVerdict(inputs, route, context),
+];
+
+/** The widest gap between neighbours on a side, before the corners are folded, mm. */
+function widestGap({ steps }: RoutePlan): number {
+  const gaps = SIDES.flatMap((side) => {
+    const places = steps
+      .filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner')
+      .map((step) => step.offsetMm)
+      .sort((a, b) => a - b);
+    return places.slice(1).map((at, index) => at - places[index]!);
+  });
+  return Math.max(0, ...gaps);
+}
+
+/** Wood that splits: heavier than this, or a bar no deeper than that. */
+export const DENSE_KG_M3 = 600;
+const THIN_MM = 18;
+
+function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict[] {
+  const fabric = fabricOf(rules, cloth.fabric);
+  const profile = profileOf(rules, bars.profile);
+  const splits = woodOf(rules, bars.species).densityKgM3 > DENSE_KG_M3 || profile.depthMm < THIN_MM;
+  const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm), splits);
+  const pitches = [route.pitchWidthMm, route.pitchHeightMm];
+  const rows = pitches.filter((pitch) => pitch > 0);
+  const gapMm = widestGap(route);
+  const widest = Math.max(gapMm, ...rows);
+  const wide = widest > usual.toMm + 0.05;
+  const stretched = gapMm > Math.max(0, ...rows) + 0.05 && rows.length > 0;
+  const close = !wide && rows.length > 0 && Math.min(...rows) < usual.fromMm - 0.05;
+  const along = (pitch: number, way: string) =>
+    pitch > 0 ? `${printFine(pitch, tape)} apart along the ${way}` : `only the middle along the ${way}`;
+  const row =
+    rows.length === 0
+      ? `One at each middle, then the corners${gapMm > 0 ? `: ${printFine(gapMm, tape)} apart` : ''}`
+      : `Set ${along(route.pitchWidthMm, 'width')}, ${along(route.pitchHeightMm, 'height')}`;
+  return [
+    verdict({
+      id: 'spacing',
+      about: 'spacing',
+      level: wide ? 'watch' : 'good',
+      measured: widest,
+      limit: usual.toMm,
+      unit: 'mm',
+      says: `${row}${stretched && wide ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
+      because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${usual.because}.`,
+      doThis: !wide
+        ? ''
+        : stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
+          ? 'Set one more there, clear of the brace, if the edge scallops.'
+          : fasten.spacing.mm > usual.toMm
+            ? 'Too far apart scallops the edge: come closer.'
+            : 'The side is short: let the last ones stand nearer to the corner.',
+      uses: ['crownGap'],
+    }),
+    // Of its own: set closely is no sign that the edge will scallop.
+    ...(close
+      ? [
+          verdict({
+            id: 'closeSpacing',
+            about: 'close spacing',
+            level: 'watch',
+            measured: Math.min(...rows),
+            limit: usual.fromMm,
+            unit: 'mm',
+            says: `${printFine(Math.min(...rows), tape)} apart is closer than custom, from ${printFine(usual.fromMm, tape)}.`,
+            because: 'More holes in cloth and wood, more work for the hand.',
+            doThis: 'A wider spacing would do.',
+          }),
+        ]
+      : []),
+  ];
+}
+
+/** Places that found no clear wood. */
+function leftOutVerdict({ leftOut }: RoutePlan, { tape, view }: PlanContext): Verdict[] {
+  if (leftOut.length === 0) return [];
+  const words = leftOut.map((place) => placeWords(place, tape, sideWords(view)));
+  return [
+    verdict({
+      id: 'leftOut',
+      about: 'places left out',
+      level: 'watch',
+      measured: leftOut.length,
+      limit: 0,
+      unit: 'places',
+      says: `${leftOut.length === 1 ? 'One place is' : `${leftOut.length} places are`} left out: ${words.slice(0, 4).join('; ')}${words.length > 4 ? ' …' : ''}.`,
+      because: 'A brace end, a knot or a neighbour leaves no clear wood for it.',
+      doThis: 'Move the brace, or set one by eye where the wood is clear.',
+      uses: ['crownGap'],
+    }),
+  ];
+}
+
+function cornerVerdict({ fasten, cloth }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
+  const mm = cloth.seams === 'topBottom' ? route.lastWidthMm : route.lastHeightMm;
+  const nearer = fasten.lastFromCorner.mm < mm - 0.05;
+  const [least, most] = [assumed(rules, 'foldNearest'), assumed(rules, 'foldFarthest')];
+  const ok = mm >= least && mm <= most;
+  const room = `${printLength(least, tape)} to ${printLength(most, tape)}`;
+  return verdict({
+    id: 'lastBeforeFold',
+    about: 'last before the fold',
+    level: ok ? 'good' : 'watch',
+    measured: mm,
+    limit: most,
+    unit: 'mm',
+    says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`,
+    because: `Room for the fold: ${room}.${nearer ? ` ${printLength(fasten.lastFromCorner.mm, tape)} was asked: there one would go into the hole of the fold’s own.` : ''}`,
+    doThis: ok ? 'Fold roughly before they come this close.' : `Stay within ${room}.`,
+    uses: ['foldNearest', 'foldFarthest'],
+  });
+}
