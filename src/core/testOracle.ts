@@ -4,6 +4,7 @@
  */
 import type { Plan } from './case/planJob';
 import { type JobInputs, jobInputsShape, newInputs } from './job/job';
+import { everySide } from './job/sides';
 import type { Verdict } from './job/verdict';
 import type { Rule, Shape } from './shape/shape';
 import { STAGE_IDS } from './stages/stages';
@@ -37,10 +38,51 @@ function varied(value: unknown, rule: Rule, random: Random): unknown {
 const variedOf = (inputs: Record<string, unknown>, shape: Shape, random: Random): Record<string, unknown> =>
   Object.fromEntries(Object.entries(shape).map(([name, { rule }]) => [name, varied(inputs[name], rule, random)]));
 
-/** A job to be asked about: half as it might be typed on any day, a quarter near to a frame that was read, a quarter anything at all. */
+/** A painting as it might be measured: everything within some millimetres of its face, now and then a slip of the tape. */
+function drawnPainting(random: Random): JobInputs {
+  const [widthMm, heightMm] = [pick(FACES, random), pick(FACES, random)];
+  const near = (mm: number) => length(Math.max(0, Math.round(random() < 0.05 ? mm * 3 * random() : mm + 8 * (random() - 0.5))));
+  const perhaps = (mm: number) => (random() < 0.85 ? near(mm) : null);
+  const drawn = variedOf(
+    newInputs('Painting', length(widthMm), length(heightMm)) as unknown as Record<string, unknown>,
+    jobInputsShape,
+    random,
+  ) as unknown as JobInputs;
+  const sides = { top: widthMm, right: heightMm, bottom: widthMm, left: heightMm };
+  const [diagonal, margin] = [Math.hypot(widthMm, heightMm), 10 + 70 * random()];
+  const read = () => ({ ...everySide((side) => perhaps(sides[side])), down: perhaps(diagonal), up: perhaps(diagonal) });
+  const fold = pick([2, 2, 10, 500], random);
+  return {
+    ...drawn,
+    brief: {
+      ...drawn.brief,
+      use: pick(['finished', 'restretch'] as const, random),
+      width: length(widthMm),
+      height: length(heightMm),
+      edges: pick(['unframed', 'rebate', 'float'] as const, random),
+      rebate: { ...drawn.brief.rebate, ...read(), depth: perhaps(25), lip: everySide(() => perhaps(8)) },
+    },
+    cloth: {
+      ...drawn.cloth,
+      left: everySide(() => ({ first: perhaps(margin), second: perhaps(margin) })),
+      painting: {
+        ...drawn.cloth.painting,
+        ...read(),
+        bow: everySide(() => (random() < 0.2 ? { by: near(3), outward: random() < 0.5 } : null)),
+      },
+      found: {
+        fold: everySide(() => (random() < 0.8 ? { by: near(fold), within: random() < 0.5 } : null)),
+        holes: everySide(() => ({ first: perhaps(20), apart: perhaps(35) })),
+      },
+    },
+  };
+}
+
+/** A job to be asked about: as it might be typed on any day, a painting, near to a frame that was read, or anything at all. */
 export function drawnJob(random: Random): JobInputs {
   const kind = random();
-  if (kind < 0.25) return randomInputs(random);
+  if (kind < 0.2) return randomInputs(random);
+  if (kind > 0.7) return drawnPainting(random);
   const near = kind < 0.5 ? readJob(random) : newInputs('Drawn', length(pick(FACES, random)), length(pick(FACES, random)));
   const drawn = variedOf(near as unknown as Record<string, unknown>, jobInputsShape, random) as unknown as JobInputs;
   const { bars, brief, cloth, square, tune, fasten } = randomInputs(random);

@@ -18,6 +18,7 @@ import { printedPage } from './printedPage';
 import { sceneDxf } from './sceneDxf';
 import { PAPERS, scenePdf, sheetsOf } from './scenePdf';
 import { sceneSvg } from './sceneSvg';
+import type { Scene } from './scene';
 import { STRIP_MM, stripScene } from './stripScene';
 
 const FONT = readFileSync('node_modules/dejavu-fonts-ttf/ttf/DejaVuSans.ttf');
@@ -109,11 +110,19 @@ describe('a marking strip', () => {
 
   it('is the same in DXF, read by another reader, and in SVG', () => {
     const scene = stripScene(strips, 'braces', tape);
-    const read = new DxfParser().parseSync(sceneDxf(scene))!;
-    const folds = read.entities.filter((one): one is ILwpolylineEntity => one.type === 'LWPOLYLINE' && one.layer === 'FOLD');
-    const xs = folds.map((one) => one.vertices[0]!.x).sort((a, b) => a - b);
+    const linesOf = (of: Scene) =>
+      new DxfParser().parseSync(sceneDxf(of))!.entities.filter((one): one is ILwpolylineEntity => one.type === 'LWPOLYLINE');
+    const edges = linesOf(scene).filter(
+      ({ layer, vertices }) => layer === 'MARK' && Math.abs(vertices[0]!.y - vertices[1]!.y) === STRIP_MM,
+    );
+    const xs = edges.map((one) => one.vertices[0]!.x).sort((a, b) => a - b);
     const half = strips[0]!.braces[0]!.widthMm / 2;
     expect(xs).toEqual([465 - half, 465 - half, 465 + half, 465 + half]);
+    // A plotter that cuts along CUT cuts no strip at its fasteners, and folds nothing.
+    const whole = linesOf(stripScene(strips, 'fasteners', tape));
+    expect(new Set(whole.map(({ layer }) => layer))).toEqual(new Set(['OUTLINE', 'MARK', 'KEEP-CLEAR']));
+    const marked = whole.filter(({ layer }) => layer === 'MARK').map(({ vertices }) => vertices[0]!.x);
+    for (const { atMm } of strips[0]!.fasteners) expect(marked).toContainEqual(expect.closeTo(atMm, 6));
     expect(sceneSvg(scene)).toContain('width="624mm"');
   });
 

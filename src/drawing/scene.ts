@@ -31,6 +31,9 @@ export type Role =
   | 'reserveBand'
   | 'gripBand'
   | 'cutLine'
+  // Marked on the bar, never cut or folded: a place, and an edge to set something to.
+  | 'markLine'
+  | 'markEdge'
   | 'tab'
   | 'tension0'
   | 'tension1'

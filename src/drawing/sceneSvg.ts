@@ -14,6 +14,8 @@ export const PAPER: Partial<Record<Role, PaperLine>> = {
   tab: { widthMm: 0.15, fill: '#e4e4e4' },
   fold: { widthMm: 0.25, dash: [3, 2] },
   cutLine: { widthMm: 0.5 },
+  markLine: { widthMm: 0.5 },
+  markEdge: { widthMm: 0.25, dash: [3, 2] },
   ink: { widthMm: 0, fill: '#000000' },
   barred: { widthMm: 0.15, fill: '#d4d4d4' },
   measure: { widthMm: 0.25 },

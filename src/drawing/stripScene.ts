@@ -34,7 +34,7 @@ export function stripScene(strips: readonly MarkingStrip[], carries: StripCarrie
 
 function stripMarks(strip: MarkingStrip, carries: StripCarries, tape: Tape, top: number): Mark[] {
   const { lengthMm, name, from, to, fasteners, braces, barred } = strip;
-  const across = (at: number, role: 'cutLine' | 'measure' | 'fold', part: [number, number] = [0, 1]): Mark => ({
+  const across = (at: number, role: 'markLine' | 'markEdge' | 'measure', part: [number, number] = [0, 1]): Mark => ({
     kind: 'path',
     points: [point(at, top + part[0] * STRIP_MM), point(at, top + part[1] * STRIP_MM)],
     role,
@@ -63,13 +63,13 @@ function stripMarks(strip: MarkingStrip, carries: StripCarries, tape: Tape, top:
     ...numbers.flatMap(({ atMm, label }, index): Mark[] => {
       const near = index > 0 && atMm - numbers[index - 1]!.atMm < NUMBER_ROOM_MM;
       return [
-        across(atMm, 'cutLine', [0, 0.5]),
+        across(atMm, 'markLine', [0, 0.5]),
         words(atMm, STRIP_MM * (near && index % 2 === 1 ? 0.7 : 0.58), label, 'middle', label.length > 3 ? 2.1 : 2.8),
       ];
     }),
     ...braces.flatMap(({ atMm, widthMm, pilots }): Mark[] => [
-      across(atMm - widthMm / 2, 'fold'),
-      across(atMm + widthMm / 2, 'fold'),
+      across(atMm - widthMm / 2, 'markEdge'),
+      across(atMm + widthMm / 2, 'markEdge'),
       ...pilots.flatMap((pilot) => cross(pilot, top + STRIP_MM * 0.3)),
       words(atMm, STRIP_MM * 0.92, 'brace', 'middle', 2.4),
     ]),
@@ -77,9 +77,12 @@ function stripMarks(strip: MarkingStrip, carries: StripCarries, tape: Tape, top:
 }
 
 const cross = (x: number, y: number): Mark[] => [
-  { kind: 'path', points: [point(x - 2, y), point(x + 2, y)], role: 'cutLine' },
-  { kind: 'path', points: [point(x, y - 2), point(x, y + 2)], role: 'cutLine' },
+  { kind: 'path', points: [point(x - 2, y), point(x + 2, y)], role: 'markLine' },
+  { kind: 'path', points: [point(x, y - 2), point(x, y + 2)], role: 'markLine' },
 ];
+
+/** Where the cloth is bent over. */
+const BENT: readonly MarginLine['what'][] = ['hem fold', 'back fold', 'face'];
 
 /** Lines of the margins, a strip a side: laid across the margin from the cut edge inward. */
 export function marginStripScene(sides: readonly { name: string; lines: readonly MarginLine[] }[], tape: Tape): Scene {
@@ -105,7 +108,7 @@ export function marginStripScene(sides: readonly { name: string; lines: readonly
           {
             kind: 'path',
             points: [point(atMm, top), point(atMm, top + STRIP_MM)],
-            role: /fold|face/.test(what) ? 'fold' : 'cutLine',
+            role: BENT.includes(what) ? 'markEdge' : 'markLine',
           },
           {
             kind: 'words',

@@ -78,8 +78,11 @@ export function foldLines({ fold }: FoundInputs): Record<Side, number> | null {
   return out.length === SIDES.length ? (Object.fromEntries(out) as Record<Side, number>) : null;
 }
 
+/** No face is smaller, mm: folds that leave less between them were misread. */
+const LEAST_FACE_MM = 100;
+
 /**
- * The face whose edges are the old folds, by the mean of the image; null while a fold is not measured.
+ * The face whose edges are the old folds, by the mean of the image; null while a fold is not measured, or where they leave no face.
  *
  * @param image mean sides of the image, mm
  */
@@ -88,5 +91,7 @@ export function faceOnFolds(
   image: { widthMm: number; heightMm: number },
 ): { widthMm: number; heightMm: number } | null {
   const out = foldLines(found);
-  return out && { widthMm: image.widthMm + out.left + out.right, heightMm: image.heightMm + out.top + out.bottom };
+  if (!out) return null;
+  const [widthMm, heightMm] = [image.widthMm + out.left + out.right, image.heightMm + out.top + out.bottom];
+  return Math.min(widthMm, heightMm) < LEAST_FACE_MM ? null : { widthMm, heightMm };
 }

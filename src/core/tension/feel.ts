@@ -24,4 +24,11 @@ export const FEELS = [
   feel('board', 'Board', 'hardly gives, a high note', [380, 600]),
 ] as const;
 
+/**
+ * The middle of what a feel may be, N/m.
+ *
+ * @example middleOf(FEELS[0]) // 30
+ */
+export const middleOf = ({ bandNPerM: [low, high] }: Pick<Feel<string>, 'bandNPerM'>): number => (low + high) / 2;
+
 export type FeelId = (typeof FEELS)[number]['id'];

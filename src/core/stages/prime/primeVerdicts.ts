@@ -217,6 +217,8 @@ const wettingVerdict = ({ litres, dryMinutes, riseNPerM }: Wetting): Verdict =>
     uses: ['wetTakes', 'wetDries', 'wetRise'],
   });
 
+/** Nothing takes so many times what was reckoned with: the jug was misread. */
+const BELIEVED_TIMES = 20;
 /** How far the pot may be from what was reckoned before it is looked at. */
 const POT_PART = 0.35;
 
@@ -241,20 +243,22 @@ function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { r
   if (prime.leftMl !== null && usedMl !== null) {
     const foretold = areaM2 * next.absorbMlPerM2;
     const off = Math.abs(usedMl / foretold - 1);
+    const slip =
+      usedMl <= 0 ? 'No less is left than was mixed.' : usedMl > BELIEVED_TIMES * foretold ? 'No cloth takes up so much.' : null;
+    const told = prime.mixedMl === null ? 'The mix that was told, since none was measured,' : 'Mixed';
     list.push(
       verdict({
         id: 'pot',
         about: 'pot',
-        level: usedMl <= 0 ? 'stop' : levelAtMost(off, POT_PART, Infinity),
+        level: slip ? 'stop' : levelAtMost(off, POT_PART, Infinity),
         // What is left over against what was mixed; what went on against what was reckoned with.
         ...(usedMl <= 0 ? { measured: prime.leftMl, limit: prime.leftMl + usedMl } : { measured: usedMl, limit: foretold }),
         unit: 'ml',
         says:
-          usedMl <= 0
-            ? 'No less is left than was mixed.'
-            : `Used ${decimal(usedMl, 0)} ml, ${decimal(usedMl / areaM2, 0)} ml/m²; ${decimal(foretold, 0)} ml was reckoned with.`,
-        because: `${prime.mixedMl === null ? 'The mix that was told, since none was measured,' : 'Mixed'} less what is left; the next pot for this cloth is reckoned with it.`,
-        doThis: usedMl <= 0 ? 'Read the jug again.' : off > POT_PART ? 'Thick and thin places? Hold it against the light.' : '',
+          slip ??
+          `Used ${decimal(usedMl, 0)} ml, ${decimal(usedMl / areaM2, 0)} ml/m²; ${decimal(foretold, 0)} ml was reckoned with.`,
+        because: `${told} less what is left; the next pot for this cloth is reckoned with it.`,
+        doThis: slip ? 'Read the jug again.' : off > POT_PART ? 'Thick and thin places? Hold it against the light.' : '',
         uses: [next.absorb],
       }),
     );

@@ -121,8 +121,23 @@ function pressWords({ longer, byMm, bothMm }: PressPlan, { bars }: JobInputs, ta
   return `Press the ends of the longer diagonal, ${say.diagonal(longer)}, together by ${printFine(byMm, tape)}, until both read ${printLength(bothMm, finerTape(tape))}.${fixed}`;
 }
 
+/** A difference known no better than this is not known, mm. */
+const BELIEVED_SD_MM = 10;
+
 function tapeVerdict({ difference }: Quadrilateral, { limitMm }: SquareCase, { tape }: PlanContext): Verdict[] {
   if (difference.sd * 2 <= limitMm) return [];
+  if (difference.sd > BELIEVED_SD_MM)
+    return [
+      verdict({
+        id: 'tape',
+        about: 'tape',
+        level: 'watch',
+        says: 'What was read so far does not tell whether it is square.',
+        because: 'One reading stands for another that is missing or doubted.',
+        doThis: 'Read both diagonals and all four sides.',
+        uses: ['tapePrecision'],
+      }),
+    ];
   return [
     verdict({
       id: 'tape',
@@ -309,7 +324,8 @@ function doubtWords(doubt: Doubt, tape: Tape, say: SideWords): { says: string; d
   }
 }
 
-function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs }: SquareCase, context: PlanContext): Verdict {
+function sizeVerdict(result: Quadrilateral, { inputs }: SquareCase, context: PlanContext): Verdict {
+  const { widthMm, heightMm } = result;
   const { brief } = inputs;
   const { tape } = context;
   const off = [widthMm.value - brief.width.mm, heightMm.value - brief.height.mm] as const;
@@ -317,7 +333,8 @@ function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs }: SquareCas
   const { inRebate } = byId(EDGES, brief.edges);
   const limit = inRebate ? Math.max(1, rebateRoom(inputs, context).mm / 2) : 2;
   const signed = (mm: number) => `${mm > 0.05 ? '+' : mm < -0.05 ? '−' : ''}${printFine(Math.abs(mm), tape)}`;
-  const level = levelAtMost(worst, limit, 2 * limit);
+  const doubted = misread(result);
+  const level = levelAtMost(worst, limit, doubted ? Infinity : 2 * limit);
   return verdict({
     id: 'size',
     about: 'size',
@@ -330,7 +347,7 @@ function sizeVerdict({ widthMm, heightMm }: Quadrilateral, { inputs }: SquareCas
     because: inRebate
       ? 'Half of the rebate clearance is kept for the cloth.'
       : `The cut size is reckoned from the face. ± ${printFine(Math.max(widthMm.sd, heightMm.sd), tape)}.`,
-    doThis: level === 'good' ? '' : 'Change the face in the brief to what was built, or re-cut.',
+    doThis: level === 'good' ? '' : doubted ? READ_FIRST : 'Change the face in the brief to what was built, or re-cut.',
     uses: ['nominalPrecision'],
   });
 }

@@ -8,6 +8,7 @@ import { EDGES, byId } from '../../house/schools';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
+import { FEELS, middleOf } from '../../tension/feel';
 import type { Opener } from '../../tension/openCorners';
 import { decimal } from '../../units/numeral';
 import { NO_HISTORY, lastTension } from '../../log/jobHistory';
@@ -66,12 +67,14 @@ function pullVerdicts(
   const adds = Math.max(addsWidthNPerM, addsHeightNPerM);
   if (adds <= 0) return [];
   const last = lastTension(history ?? NO_HISTORY);
-  const now = last?.nPerM ?? inputs.bars.tensionNPerM;
+  // What the hand says now stands before what the bars were reckoned for.
+  const felt = inputs.tune.feel === null ? null : middleOf(byId(FEELS, inputs.tune.feel));
+  const now = last?.nPerM ?? felt ?? inputs.bars.tensionNPerM;
   const after = now + adds;
   const most = assumed(rules, 'tensionMost');
   const from = last
     ? `${decimal(now, 0)} N/m ${last.tool === 'hand' ? 'felt' : 'measured'}`
-    : `${decimal(now, 0)} N/m reckoned with`;
+    : `${decimal(now, 0)} N/m ${felt === null ? 'reckoned with' : 'felt'}`;
   const list = [
     verdict({
       id: 'cornersPull',

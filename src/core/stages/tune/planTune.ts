@@ -9,7 +9,7 @@ import { reading } from '../../log/reading';
 import { EDGES, USES, byId } from '../../house/schools';
 import { type ArealMass, arealMass } from '../../tension/arealMass';
 import { type WeatherResponse } from '../../tension/clothWeather';
-import { FEELS, type FeelId } from '../../tension/feel';
+import { FEELS, type FeelId, middleOf } from '../../tension/feel';
 import { type RemedyAdvice, remedyAdvice } from '../../tension/remedies';
 import { freeSpan } from '../../tension/freeSpan';
 import { type Span, modeHz } from '../../tension/tap/membraneTone';
@@ -135,5 +135,9 @@ function tuneReadings({ tune, prime }: JobInputs): Reading[] {
 /** A feel as a reading: the middle of its band, good to half its width. */
 export function feltReading(feel: FeelId): Reading {
   const [low, high] = byId(FEELS, feel).bandNPerM;
-  return reading('tensionByHand', (low + high) / 2, 'N/m', { precision: (high - low) / 2, tool: 'hand', known: 'felt' });
+  return reading('tensionByHand', middleOf(byId(FEELS, feel)), 'N/m', {
+    precision: (high - low) / 2,
+    tool: 'hand',
+    known: 'felt',
+  });
 }

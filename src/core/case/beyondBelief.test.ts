@@ -1,0 +1,131 @@
+/* What a slip of the tape, the jug or the hand brings about is not told as an answer. */
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
+import { type JobInputs, newInputs } from '../job/job';
+import { everySide } from '../job/sides';
+import type { StageId } from '../stages/stages';
+import { length } from '../units/length';
+import { planJob } from './planJob';
+
+const planned = (change: (inputs: JobInputs) => void, [wide, high]: [number, number] = [900, 600]) => {
+  const inputs = newInputs('Slip', length(wide), length(high));
+  change(inputs);
+  return planJob(inputs, { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, 'mm') }, 0);
+};
+const verdictOf = (plan: ReturnType<typeof planned>, stage: StageId, id: string) =>
+  plan[stage].verdicts.find((one) => one.id === id);
+
+describe('a slip is not taken for an answer', () => {
+  const read = (inputs: JobInputs, up: number) =>
+    Object.assign(inputs.square, {
+      ...{ top: length(900), bottom: length(900), left: length(600), right: length(600) },
+      ...{ down: length(1081.5), up: length(up), lift: length(0) },
+    });
+
+  it('a misread diagonal changes no face: it is read again', () => {
+    const size = (up: number) =>
+      verdictOf(
+        planned((inputs) => void read(inputs, up)),
+        'square',
+        'size',
+      )!;
+    expect(size(1101.5)).toMatchObject({ level: 'watch', doThis: expect.stringMatching(/^A reading is doubted/) as string });
+    expect(size(1082).level).toBe('good');
+  });
+
+  it('how good readings are is told in millimetres only where they tell something', () => {
+    const tape = (up: number) =>
+      verdictOf(
+        planned((inputs) => void read(inputs, up)),
+        'square',
+        'tape',
+      );
+    expect(tape(1101.5)).toMatchObject({ measured: null, says: 'What was read so far does not tell whether it is square.' });
+  });
+
+  it('a lift of a fifth of the diagonal is no wind', () => {
+    const wind = (liftMm: number) =>
+      verdictOf(
+        planned((inputs) => {
+          inputs.square.lift = length(liftMm);
+        }),
+        'square',
+        'wind',
+      )!;
+    expect(wind(8).measured).toBeGreaterThan(7);
+    expect(wind(240)).toMatchObject({ level: 'watch', measured: null, says: expect.stringMatching(/is no wind/) as string });
+  });
+
+  it('a pot that gave more than any cloth takes, or less than nothing, is read again, and nothing of it is learned', () => {
+    const pot = (mixedMl: number, leftMl: number) => {
+      const plan = planned((inputs) => Object.assign(inputs.prime, { mixedMl, leftMl }));
+      return { pot: verdictOf(plan, 'prime', 'pot')!, usedMl: plan.prime.usedMl };
+    };
+    expect(pot(200, 260)).toMatchObject({ usedMl: null, pot: { level: 'stop', measured: 260, limit: 200 } });
+    expect(pot(90_000, 0).pot).toMatchObject({
+      level: 'stop',
+      says: 'No cloth takes up so much.',
+      doThis: 'Read the jug again.',
+    });
+    expect(pot(200, 100)).toMatchObject({ usedMl: 100, pot: { measured: 100 } });
+  });
+
+  it('old folds that leave no face between them throw nothing and offer no size', () => {
+    const plan = planned(
+      ({ brief, cloth }) => {
+        brief.use = 'restretch';
+        const sides = { top: length(324), right: length(400), bottom: length(324), left: length(400) };
+        Object.assign(cloth.painting, { ...sides, down: length(515), up: length(515) });
+        cloth.left = everySide(() => ({ first: length(60), second: length(60) }));
+        cloth.found.fold = everySide((side) => ({ by: length(side === 'left' ? 500 : 2), within: side === 'left' }));
+      },
+      [324, 400],
+    );
+    expect(plan.brief.verdicts.length).toBeGreaterThan(3);
+  });
+
+  it('a short brace bears no more than its wood, bars that leave no opening weigh what a board weighs', () => {
+    const braced = planned(
+      ({ bars }) => Object.assign(bars, { bracesUpright: [0.48, 0.5, 0.52], bracesLevel: [0.49, 0.5, 0.51], profile: 'heavy' }),
+      [500, 500],
+    );
+    const load = verdictOf(braced, 'bars', 'braceLoad')!;
+    expect(load.because).toMatch(/crushed at \d{5} N before it buckles/);
+    expect(load.limit!).toBeLessThan(30_000);
+    const board = planned(({ bars }) => void (bars.profile = 'broad'), [100, 100]);
+    expect(board.bars.chosen.weightKg).toBeGreaterThan(0);
+  });
+
+  it('a slack canvas is keyed from what the hand feels, not from what the bars were reckoned for', () => {
+    const pull = (feel: 'slack' | null) =>
+      verdictOf(
+        planned((inputs) => {
+          inputs.tune.feel = feel;
+          inputs.tune.corners.topLeft = inputs.tune.corners.topRight = length(0.5);
+        }),
+        'tune',
+        'cornersPull',
+      )!;
+    expect(pull('slack').says).toMatch(/^30 N\/m felt and \d+ N\/m by the corners/);
+    expect(pull(null).says).toMatch(/^250 N\/m reckoned with/);
+  });
+
+  it('cold stops a ground by the cold, not by a time that is short', () => {
+    const air = verdictOf(
+      planned(({ prime }) => void (prime.roomC = 3)),
+      'prime',
+      'air',
+    )!;
+    expect(air).toMatchObject({ level: 'stop', measured: 3, unit: '°C' });
+    expect(air.limit!).toBeGreaterThan(3);
+  });
+
+  it('the kit has what the told fasteners take: tacks a hammer, clamps of the route, staples a stapler', () => {
+    const kit = (change: (inputs: JobInputs) => void) => planned(change).kit.map(({ what }) => what);
+    expect(kit(({ fasten }) => void (fasten.fastener = 'tack'))).not.toContain('Stapler, loaded');
+    expect(kit(({ fasten }) => void (fasten.fastener = 'tack'))).toContain('Tack hammer, magnetic');
+    expect(kit(() => undefined)).toContain('Stapler, loaded');
+    expect(kit(({ fasten }) => void (fasten.route = 'registered'))).toContain('Wide-jawed clamps, padded');
+    expect(kit(() => undefined)).not.toContain('Wide-jawed clamps, padded');
+  });
+});
