@@ -164,13 +164,13 @@ test('the air of the room decides how long a coat dries, and whether it does', a
   await stage(page, 'Prime').click();
   await page.getByLabel('Room', { exact: true }).fill('20');
   await page.getByLabel('Humidity').fill('50');
-  await expect(verdict(page, 'Dries in 1 h to 3 h at 20 °C and 50 % RH: 1 times the label at the longest.')).toHaveAttribute(
+  await expect(verdict(page, 'Dries in 1 h to 3 h at 20 °C and 50 % RH: 1 × the label at the longest.')).toHaveAttribute(
     'data-level',
     'good',
   );
   await page.getByLabel('Humidity').fill('80');
   await expect(
-    verdict(page, 'Dries in 2 h 30 min to 7 h 30 min at 20 °C and 80 % RH: 2.5 times the label at the longest.'),
+    verdict(page, 'Dries in 2 h 30 min to 7 h 30 min at 20 °C and 80 % RH: 2.5 × the label at the longest.'),
   ).toHaveAttribute('data-level', 'watch');
   await page.getByLabel('Humidity').fill('97');
   await expect(verdict(page, 'At 20 °C and 97 % RH the coat will not dry.')).toContainText('Warm or dry the room first.');

@@ -5,7 +5,6 @@ import type { PressPlan } from '../../frame/square/press';
 import { type TapeName, isDiagonal } from '../../frame/square/corners';
 import { type Doubt } from '../../frame/square/readingDoubts';
 import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/square/quadrilateral';
-import { WIND_PATTERNS } from '../../frame/square/wind';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { Side } from '../../job/sides';
@@ -16,6 +15,7 @@ import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { type Length, type Tape, finerTape, printFine, printLength } from '../../units/length';
 import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
+import { windVerdict } from './windVerdict';
 
 /** Of each pair the one whose excess counts as more than nothing, and the other. */
 const LONGER = { width: ['top', 'bottom'], height: ['right', 'left'] } as const;
@@ -257,6 +257,9 @@ function barFaultVerdict(
   ];
 }
 
+/** From here on a sum of squares says only that the readings do not belong together. */
+const MOST_TOLD = 1000;
+
 function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape, view }: PlanContext): Verdict[] {
   const { chiSquare, limit, freedom, agrees } = agreement;
   if (freedom === 0) return [];
@@ -349,55 +352,6 @@ function sizeVerdict(result: Quadrilateral, { inputs }: SquareCase, context: Pla
       : `The cut size is reckoned from the face. ± ${printFine(Math.max(widthMm.sd, heightMm.sd), tape)}.`,
     doThis: level === 'good' ? '' : doubted ? READ_FIRST : 'Change the face in the brief to what was built, or re-cut.',
     uses: ['nominalPrecision'],
-  });
-}
-
-/** From here on a sum of squares says only that the readings do not belong together. */
-const MOST_TOLD = 1000;
-
-/** More than this is no wind but a slip of the tape, mm a metre of diagonal. */
-const MOST_WIND = 200;
-
-function windVerdict({ inputs: { square, brief }, liftMm, targetDiagonalMm }: SquareCase, { tape, rules }: PlanContext): Verdict {
-  if (liftMm === null)
-    return verdict({
-      id: 'wind',
-      about: 'wind',
-      level: 'watch',
-      says: 'Not looked at for wind yet.',
-      because: 'A twisted frame stands off the wall and cannot be pressed square.',
-      doThis:
-        'On a flat table hold three corners and measure under the fourth; or stretch two strings from corner to corner. Type 0 if none.',
-    });
-  const perMetre = (liftMm / targetDiagonalMm) * 1000;
-  if (perMetre > MOST_WIND)
-    return verdict({
-      id: 'wind',
-      about: 'wind',
-      level: 'watch',
-      says: `A lift of ${printLength(liftMm, tape)} over a diagonal of ${printLength(targetDiagonalMm, tape)} is no wind: it was misread.`,
-      because: 'No frame that holds together twists so far.',
-      doThis: 'Measure again under the fourth corner, or between the strings where they cross.',
-    });
-  const edges = byId(EDGES, brief.edges);
-  const limit = edges.windShare * assumed(rules, 'windFine');
-  const level = levelAtMost(perMetre, limit, edges.windShare * assumed(rules, 'windShows'));
-  const { cause, remedy } = byId(WIND_PATTERNS, square.windPattern);
-  const fromStrings = square.lift === null ? ' (twice the gap between the strings)' : '';
-  return verdict({
-    id: 'wind',
-    about: 'wind',
-    level,
-    measured: perMetre,
-    limit,
-    unit: 'mm/m',
-    says:
-      liftMm === 0
-        ? 'It lies flat: no wind.'
-        : `One corner lifts ${printFine(liftMm, tape)}${fromStrings}, ${perMetre.toFixed(1)} mm a metre of diagonal.`,
-    because: `${cause} ${edges.name}: up to ${decimal(limit, 1)} mm a metre is fine.`,
-    doThis: level === 'good' ? '' : remedy,
-    uses: ['windFine', 'windShows'],
   });
 }
 
