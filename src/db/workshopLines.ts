@@ -191,6 +191,7 @@ function rowTaker(database: Database): (one: Record<string, unknown>, line: numb
   );
   return ({ table, row }, line) => {
     const into = typeof table === 'string' ? tables.get(table) : undefined;
+    if (table === undefined) throw new BadLine(`Line ${line}: it names no table.`);
     if (!into) throw new BadLine(`Line ${line}: there is no table ${JSON.stringify(table)}.`);
     if (typeof row !== 'object' || row === null || Array.isArray(row)) throw new BadLine(`Line ${line}: it has no row.`);
     const strange = Object.keys(row).find((name) => !into.columns.some((column) => column.name === name));

@@ -95,7 +95,8 @@ export async function scenePdf(
 export async function titledPdf(title: string, fontBytes: Uint8Array): Promise<{ pdf: PDFDocument; font: PDFFont }> {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
-  pdf.setTitle(title);
+  pdf.setTitle(title, { showInWindowTitleBar: true });
+  pdf.setLanguage('en');
   return { pdf, font: await pdf.embedFont(fontBytes, { subset: true }) };
 }
 

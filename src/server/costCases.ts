@@ -5,28 +5,16 @@
 import { addDays, format } from 'date-fns';
 import { randomLcg } from 'd3-random';
 import type { JobCase } from '@/core/case/jobCase';
-import { planJob } from '@/core/case/planJob';
-import {
-  type Bill,
-  type BillLine,
-  type Common,
-  type PriceList,
-  type Prices,
-  type Taken,
-  billOf,
-  pricesOf,
-} from '@/core/cost/bill';
+import { type Bill, type BillLine, type Common, type PriceList, type Taken, billOf, pricesOf } from '@/core/cost/bill';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { groundItem } from '@/core/cost/materialNeeds';
 import { quoteSums } from '@/core/cost/quoteSums';
-import { type SizeCost, paysFrom, readyPrice, scaledFaces } from '@/core/cost/readyMade';
+import { type SizeCost, paysFrom, readyPrice } from '@/core/cost/readyMade';
 import { setCommon } from '@/core/cost/setCommon';
 import { sharesByWeight } from '@/core/cost/shares';
+import { sizeCurve } from '@/core/cost/sizeCurve';
 import { groupsBy } from '@/core/groupsBy';
-import type { JobInputs } from '@/core/job/job';
 import { batchRecipe } from '@/core/prime/coatRecipe';
-import { withRecommendedBars } from '@/core/stages/bars/planBars';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import type { StageId } from '@/core/stages/stages';
 import { moveOfCut } from '@/db/clothSheets';
 import { listGroundStock } from '@/db/groundStocks';
@@ -185,7 +173,7 @@ function costOf(workshop: Workshop, jobs: readonly StoredJob[], title: string, s
       readyMinor: readyPrice(settings, face),
     };
   });
-  const curve = curveOf(cases[0]!.here, prices);
+  const curve = sizeCurve(cases[0]!.here, prices);
   return {
     title,
     setId,
@@ -198,17 +186,6 @@ function costOf(workshop: Workshop, jobs: readonly StoredJob[], title: string, s
     quotes: quotesOfJob(database, jobs[0]!.id),
     costs: readCostSettings(database),
   };
-}
-
-/** What this make-up costs in other sizes, with the bars that each asks for; none for a painting, whose size is its own. */
-function curveOf({ inputs, house, taught, history }: JobCase, prices: Prices): SizeCost[] {
-  const { rules, tape } = house;
-  return scaledFaces(inputs, FACE_RANGE_MM).map(({ widthMm, heightMm }) => {
-    const brief = { ...inputs.brief, width: { mm: widthMm, unit: 'mm' as const }, height: { mm: heightMm, unit: 'mm' as const } };
-    const sized: JobInputs = withRecommendedBars({ ...inputs, brief }, rules);
-    const plan = planJob(sized, { rules, tape, view: 'front', taught, history }, 0);
-    return { widthMm, heightMm, minor: billOf({ plan, inputs: sized, rules }, prices).knownMinor };
-  });
 }
 
 /** The cost of one job; null where there is none that can be read. */

@@ -47,7 +47,8 @@ function schemaOf(shape: Shape, name: string, formatId: string, title: string, d
   wanted.delete(root);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: `${formatId}/${SHAPE_VERSION}`,
+    // Absolute, so that a reader of any age resolves what lies under it.
+    $id: `urn:${formatId.replace('/', ':')}:${SHAPE_VERSION}`,
     title: `Keen Batten ${title}, version ${SHAPE_VERSION}`,
     description,
     ...all[root],

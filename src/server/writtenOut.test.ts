@@ -95,6 +95,7 @@ describe('the whole workshop written out', () => {
     expect(await told(['{"format":"keen-batten-workshop","version":99}'])).toMatch(
       /newer version \(99; this one reads up to 18\)/,
     );
+    expect(await spoil((one) => Reflect.deleteProperty(one, 'table'))).toMatch(/it names no table/);
     expect(await spoil((one) => (one.table = 'sqlite_master'))).toMatch(/there is no table "sqlite_master"/);
     expect(await spoil(({ row }) => (row.more = 1))).toMatch(/log_entry has no “more”/);
     expect(await spoil(({ row }) => (row.stage = 'dance'))).toMatch(/do not hold together|cannot be a row/);

@@ -18,6 +18,8 @@ export interface LifeMark {
   moves: boolean;
   /** The cloth gave way, or something was done to it by accident. */
   tells: boolean;
+  /** A life begins with it: it was stretched here, or came stretched. */
+  begins: boolean;
   says: string;
 }
 
@@ -34,17 +36,14 @@ export interface Life {
   takenDown: boolean;
 }
 
-/** What a life begins with that began in another workshop. */
-export const MADE_ELSEWHERE = 'made elsewhere';
-
 /** Remedies that leave the cloth as tight as it was. */
 const MOVES_NOTHING: readonly string[] = ['none', 'air', 'chip', 'conservator'] satisfies (typeof REMEDIES)[number]['id'][];
 
-function markOf(entry: LogEntry): (Omit<LifeMark, 'entryId' | 'at' | 'order' | 'tells'> & { tells?: boolean }) | null {
+function markOf(entry: LogEntry): (Pick<LifeMark, 'kind' | 'moves' | 'says'> & Partial<LifeMark>) | null {
   const opened = entry.readings.some(({ quantity }) => quantity === 'opened');
   switch (entry.kind) {
     case 'record':
-      if (entry.stage === 'fasten') return { kind: 'made', moves: true, says: 'stretched' };
+      if (entry.stage === 'fasten') return { kind: 'made', moves: true, begins: true, says: 'stretched' };
       if (entry.stage === 'prime') return { kind: 'made', moves: true, says: entry.did };
       return entry.stage === 'handover' ? { kind: 'made', moves: false, says: 'handed over' } : null;
     case 'reading':
@@ -62,7 +61,7 @@ function markOf(entry: LogEntry): (Omit<LifeMark, 'entryId' | 'at' | 'order' | '
     case 'hung':
       return { kind: 'hung', moves: false, says: entry.hangs?.place || 'hung' };
     case 'brought':
-      return { kind: 'made', moves: true, says: MADE_ELSEWHERE };
+      return { kind: 'made', moves: true, begins: true, says: 'made elsewhere' };
     case 'takenDown':
       return { kind: 'takenDown', moves: true, says: 'taken down' };
     default:
@@ -84,7 +83,7 @@ export function lifeOf(log: readonly LogEntry[]): Life {
   const entries = standingEntries(log);
   const marks = entries.flatMap((entry): LifeMark[] => {
     const mark = markOf(entry);
-    return mark ? [{ tells: false, ...mark, entryId: entry.id, at: entry.at, order: log.indexOf(entry) }] : [];
+    return mark ? [{ tells: false, begins: false, ...mark, entryId: entry.id, at: entry.at, order: log.indexOf(entry) }] : [];
   });
   const hung = entries.findLast(({ kind }) => kind === 'hung');
   const down = entries.findLastIndex(({ kind }) => kind === 'takenDown');

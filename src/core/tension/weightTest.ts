@@ -1,7 +1,7 @@
 /*
  * Tension from a weight on a disc in the middle of the cloth: the sag of a rectangular membrane held at its edge under a
- * ring of force, by its double sine series (Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, 1959, for the
- * series; the ring by J0 of its radius). Canvas level, face up, back free. One number, near √(Tx Ty).
+ * ring of force, expanded in the modes of the membrane (Morse & Ingard, Theoretical Acoustics, 1968; the mean of a mode over a
+ * ring is J0 of its radius: Watson, Theory of Bessel Functions, 1944). Canvas level, face up, back free. One number, near √(Tx Ty).
  */
 import { besselJ0 } from './besselJ0';
 
