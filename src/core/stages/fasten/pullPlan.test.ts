@@ -126,7 +126,9 @@ describe('the pulls of a job', () => {
   it('are kept back in short where that ends no better than as taught, and nothing shown comes under the floor', () => {
     const { plan: halving } = planned({ route: 'halving' });
     expect(halving.short).toBeNull();
-    for (const { taught, worked, short, floor } of [plan, halving, planned({ starters: 3 }).plan])
+    const three = planned({ starters: 3 }).plan;
+    expect(shortForm(three.pulls)).toMatch(/^first: laid on; second laid on; third laid on; fourth \d+ N; all others \d+ N$/);
+    for (const { taught, worked, short, floor } of [plan, halving, three])
       for (const list of [taught, worked, short]) if (list) expect(list.expected).toBeGreaterThanOrEqual(floor);
   });
 

@@ -127,10 +127,12 @@ export function pulledModel(model: StapleModel, { pulls }: Pick<PullPlan, 'pulls
 /**
  * The list that is kept in the head: "first: laid on; its answer 18 N; third 12 N; fourth 16 N; all others 14 N".
  *
- * @example shortForm([{ shortN: 0, laidOn: true }, { shortN: 18, laidOn: false }, { shortN: 12, laidOn: false }, { shortN: 16, laidOn: false }, { shortN: 14, laidOn: false }]) // 'first: laid on; its answer 18 N; third 12 N; fourth 16 N; all others 14 N'
+ * @example shortForm([{ side: 'top', shortN: 0, laidOn: true }, { side: 'bottom', shortN: 18, laidOn: false }, { side: 'right', shortN: 12, laidOn: false }, { side: 'left', shortN: 16, laidOn: false }, { side: 'top', shortN: 14, laidOn: false }]) // 'first: laid on; its answer 18 N; third 12 N; fourth 16 N; all others 14 N'
  */
-export function shortForm(pulls: readonly Pick<StepPull, 'shortN' | 'laidOn'>[]): string {
-  const names = ['first:', 'its answer', 'third', 'fourth'];
+export function shortForm(pulls: readonly Pick<StepPull, 'side' | 'shortN' | 'laidOn'>[]): string {
+  // Where a side has two or three starters, the second is no answer to the first.
+  const answers = pulls.length > 1 && pulls[1]!.side !== pulls[0]!.side;
+  const names = ['first:', answers ? 'its answer' : 'second', 'third', 'fourth'];
   const one = ({ shortN, laidOn }: Pick<StepPull, 'shortN' | 'laidOn'>) => (laidOn ? 'laid on' : `${shortN} N`);
   const starters = pulls.slice(0, STARTERS).map((pull, index) => `${names[index]} ${one(pull)}`);
   const rest = pulls.slice(STARTERS);
