@@ -20,7 +20,7 @@ const FIELDS: [stage: string, label: string, values: [string, string]][] = [
 const PAINTED: typeof FIELDS = [
   ['Measure', 'Image, top', ['742', '743']],
   ['Measure', 'Top left to bottom right', ['930', '931']],
-  ['Place', 'Depth, step to back', ['19', '20']],
+  ['Place', 'Rebate clearance, in all', ['4', '6']],
   ['Square', 'Diagonal, top left down', ['930', '931']],
   ['Clamp', 'Spacing, at most', ['45', '25']],
 ];
@@ -109,7 +109,7 @@ for (const [width, height, braces, spacing] of [
     await stage(page, 'Fasten').click();
     await page.getByLabel('Spacing, at most').fill(String(spacing));
     heading(`${width} × ${height} mm with ${2 * braces} braces, fastened each ${spacing} mm`);
-    const spaced = ['Fasten', 'Spacing, at most', [String(spacing), String(spacing + 1)]] as (typeof FIELDS)[number];
+    const spaced = ['Fasten', 'Spacing, at most', [String(spacing), String(spacing + 8)]] as (typeof FIELDS)[number];
     await typeInto(page, [
       ['Brief', 'Face width', [width, String(Number(width) + 1)]],
       ...FIELDS.map((one) => (one[0] === 'Fasten' ? spaced : one)),

@@ -39,8 +39,9 @@ const PAGES: [path: string, goal: Goal][] = [
   ['/api/clocks', { ms: 5 }],
   ['/no-such-page', { ms: 5 }],
 ];
-/** A page of four hundred open jobs is no larger, KB. */
+/** What lists open jobs is no larger with four hundred of them, KB. */
 const LARGEST_KB = 80;
+const LISTS_OF_JOBS = ['/', '/today', '/week', '/store', '/calendar/all.ics'];
 
 interface Figures {
   ms: number;
@@ -78,8 +79,9 @@ function compare(name: string, demo: readonly Figures[], large: readonly Figures
     const [small, big] = [demo[index]!, large[index]!];
     const ratio = big.ms / small.ms;
     const quick = 'ms' in goal ? big.ms <= goal.ms : ratio <= goal.ratio;
-    const held = quick && big.kb <= largestKb;
-    const asked = `${'ms' in goal ? `${goal.ms} ms` : `${goal.ratio} ×`}${largestKb < Infinity ? `, ${largestKb} KB` : ''}`;
+    const most = LISTS_OF_JOBS.includes(path) ? largestKb : Infinity;
+    const held = quick && big.kb <= most;
+    const asked = `${'ms' in goal ? `${goal.ms} ms` : `${goal.ratio} ×`}${most < Infinity ? `, ${most} KB` : ''}`;
     if (!held) missed.push(`${path} with ${name}`);
     console.log(
       `  ${path.padEnd(34)} ${small.ms.toFixed(0).padStart(4)} → ${big.ms.toFixed(0).padStart(5)} ms, ${ratio.toFixed(2).padStart(5)} ×; ${small.kb.toFixed(0).padStart(3)} → ${big.kb.toFixed(0).padStart(3)} KB (goal ${asked}${held ? '' : ', MISSED'})`,
