@@ -1,6 +1,9 @@
 /* What a slip of the tape, the jug or the hand brings about is not told as an answer. */
 import { describe, expect, it } from 'vitest';
+import { frameWeightKg } from '../frame/frameParts';
+import { PROFILES } from '../frame/profiles';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
+import { byId } from '../house/schools';
 import { type JobInputs, newInputs } from '../job/job';
 import { everySide } from '../job/sides';
 import type { StageId } from '../stages/stages';
@@ -92,8 +95,23 @@ describe('a slip is not taken for an answer', () => {
     const load = verdictOf(braced, 'bars', 'braceLoad')!;
     expect(load.because).toMatch(/crushed at \d{5} N before it buckles/);
     expect(load.limit!).toBeLessThan(30_000);
-    const board = planned(({ bars }) => void (bars.profile = 'broad'), [100, 100]);
-    expect(board.bars.chosen.weightKg).toBeGreaterThan(0);
+    const broad = byId(PROFILES, 'broad');
+    const size = { widthMm: 100, heightMm: 110, bracesUpright: 1, bracesLevel: 0 };
+    expect(2 * broad.widthMm).toBeGreaterThan(110);
+    expect(frameWeightKg(size, broad, 500)).toBeCloseTo((100 * 110 * (broad.depthMm + broad.beadMm / 4) * 500) / 1e9, 9);
+  });
+
+  it('no pace is told of a fastening for which no place was found', () => {
+    const paces = (leftMm: number) =>
+      planned(({ brief, cloth, fasten }) => {
+        brief.use = 'restretch';
+        const sides = { top: length(900), right: length(600), bottom: length(900), left: length(600) };
+        Object.assign(cloth.painting, { ...sides, down: length(1081.5), up: length(1081.5) });
+        cloth.left = everySide(() => ({ first: length(leftMm), second: length(leftMm) }));
+        fasten.asDone.minutes = 30;
+      }).fasten.readings.filter(({ quantity }) => quantity === 'fasteningPace');
+    expect(paces(60)).toHaveLength(1);
+    expect(paces(0)).toEqual([]);
   });
 
   it('a slack canvas is keyed from what the hand feels, not from what the bars were reckoned for', () => {
