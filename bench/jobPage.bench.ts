@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { expect, newCanvas, settled, stage, test } from '../e2e/test';
+import { PLACES } from './places';
 
 const FRAME_MS = 1000 / 60;
 const KEYS = 60;
@@ -171,20 +172,8 @@ const SCRIPTED = [
   '/job/demo-128/cost',
   '/job/demo-57/life',
   '/job/demo-132/whatif',
-  '/',
-  '/today',
-  '/week',
-  '/bars',
-  '/cloth',
-  '/ground',
-  '/air',
-  '/store',
-  '/canvases',
-  '/log',
-  '/rules',
-  '/file',
   '/network',
-  '/set/demo-set-night-school',
+  ...PLACES,
 ];
 
 test('script that each page loads, gzipped, against its budget', async ({ browser, demoServer }) => {

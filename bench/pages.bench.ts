@@ -4,6 +4,7 @@ import { expect, test } from '@playwright/test';
 import SQLite from 'better-sqlite3';
 import { type TestServer, startServer } from '../e2e/server';
 import { grow } from '../scripts/grow.mjs';
+import { PLACES } from './places';
 
 const JOBS = 10_000;
 const ENTRIES = 200_000;
@@ -15,25 +16,9 @@ type Goal = { ms: number } | { ratio: number };
 
 /** Pages, and what is asked of them in a larger workshop: a time, or no more than so many times that of the demo. */
 const PAGES: [path: string, goal: Goal][] = [
-  ...[
-    '/',
-    '/job/demo-135',
-    '/job/demo-131',
-    '/job/demo-128/bench?stage=fasten',
-    '/today',
-    '/week',
-    '/bars',
-    '/cloth',
-    '/ground',
-    '/air',
-    '/store',
-    '/rules',
-    '/file',
-    '/log',
-    '/canvases',
-    '/set/demo-set-night-school',
-    '/calendar/all.ics',
-  ].map((path): [string, Goal] => [path, { ratio: 1.3 }]),
+  ...[...PLACES, '/job/demo-135', '/job/demo-131', '/job/demo-128/bench?stage=fasten', '/calendar/all.ics'].map(
+    (path): [string, Goal] => [path, { ratio: 1.3 }],
+  ),
   ['/log?find=quay', { ms: 50 }],
   ['/canvases?find=quay', { ms: 50 }],
   ['/api/clocks', { ms: 5 }],

@@ -10,7 +10,7 @@ import type { Rule, Shape } from './shape/shape';
 import { STAGE_IDS } from './stages/stages';
 import { randomInputs } from './testInputs';
 import { readJob } from './testReadings';
-import { type Tape, length } from './units/length';
+import { length } from './units/length';
 
 type Random = () => number;
 const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)]!;
@@ -181,6 +181,3 @@ export function troublesOf(plan: Plan): string[] {
 /** The measures of all judgements, to hold two plans of one job beside each other. */
 export const measuresOf = (plan: Plan): Map<string, [measured: number | null, level: string]> =>
   new Map(STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => [`${stage} ${one.id}`, [one.measured, one.level]])));
-
-export const METRIC: Tape = { unit: 'mm', stepMm: 1 };
-export const INCHES: Tape = { unit: 'in', stepMm: 25.4 / 16 };

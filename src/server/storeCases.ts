@@ -160,10 +160,10 @@ export function undoMove(workshop: Workshop, { moveId, maker }: Request<'undoMov
   return undo.immediate();
 }
 
-/** Takes what a recorded stage used; within the transaction of the record. Grounds have their own shelf; what nobody counts is left alone. */
+/** Takes what a recorded stage used, `needs` of that stage; within the transaction of the record. Grounds have their own shelf; what nobody counts is left alone. */
 export function takeForEntry(workshop: Workshop, entry: LogEntry, number: number, needs: readonly Need[]): void {
-  for (const { item, used, stage } of needs) {
-    const there = stage === entry.stage && !item.startsWith(groundItem('')) ? findStoreItem(workshop.database, item) : null;
+  for (const { item, used } of needs) {
+    const there = item.startsWith(groundItem('')) ? null : findStoreItem(workshop.database, item);
     if (!there || used <= 0) continue;
     const after = there.there - used;
     // What was used was used: a store below nothing says that it was counted wrong.

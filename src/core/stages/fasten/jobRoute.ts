@@ -25,11 +25,11 @@ export const unheldSides = (painting: PaintingPlan | null): Side[] =>
   painting ? painting.sides.flatMap(({ side, fixing }) => (fixing === 'none' ? [side] : [])) : [];
 
 /** What a route keeps to besides its row: wood between crowns, sides that hold nothing, where the folds end. */
-export const routeLimits = (
-  rules: HouseRules,
-  painting: PaintingPlan | null,
-  { seams }: Pick<ClothInputs, 'seams'>,
-): RouteLimits => ({ gapMm: assumed(rules, 'crownGap'), unheld: unheldSides(painting), seams });
+const routeLimits = (rules: HouseRules, painting: PaintingPlan | null, { seams }: Pick<ClothInputs, 'seams'>): RouteLimits => ({
+  gapMm: assumed(rules, 'crownGap'),
+  unheld: unheldSides(painting),
+  seams,
+});
 
 /** Ends of braces, knots and old holes, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
 export function barredPlaces(
@@ -56,22 +56,27 @@ export function barredPlaces(
   return everySide(of);
 }
 
+/** The order of fasteners of a job whose painting, if it is one, is placed so. */
+export function routeUnder(
+  inputs: JobInputs,
+  rules: HouseRules,
+  painting: PaintingPlan | null,
+  route: FastenInputs['route'] = inputs.fasten.route,
+): RoutePlan {
+  const { brief, fasten, cloth } = inputs;
+  const seen = seenSides(inputs, painting);
+  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
+  const barred = barredPlaces(inputs, rules, seen, painting);
+  return routePlan(face, { ...fasten, route }, barred, seen, routeLimits(rules, painting, cloth));
+}
+
 /**
  * The order of fasteners of a job.
  *
  * @param route another one than the job’s own
  */
-export function jobRoute(inputs: JobInputs, rules: HouseRules, route: FastenInputs['route'] = inputs.fasten.route): RoutePlan {
-  const { brief, fasten } = inputs;
-  const painted = byId(USES, brief.use).painted;
+export function jobRoute(inputs: JobInputs, rules: HouseRules, route?: FastenInputs['route']): RoutePlan {
+  const painted = byId(USES, inputs.brief.use).painted;
   const painting = painted ? planPainting(inputs, { rules, tape: tapeFor(rules, 'mm') }) : null;
-  const seen = seenSides(inputs, painting);
-  const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  return routePlan(
-    face,
-    { ...fasten, route },
-    barredPlaces(inputs, rules, seen, painting),
-    seen,
-    routeLimits(rules, painting, inputs.cloth),
-  );
+  return routeUnder(inputs, rules, painting, route);
 }

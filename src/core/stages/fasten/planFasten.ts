@@ -1,6 +1,6 @@
 import { type EndMargins, centring } from '../../cloth/centring';
 import { FASTENERS, type Fastener } from '../../fasten/fasteners';
-import { type Handwork, type RoutePlan, handwork, routePlan } from '../../fasten/routeSteps';
+import { type Handwork, type RoutePlan, handwork } from '../../fasten/routeSteps';
 import { ROUTES, type Route } from '../../fasten/routes';
 import { profileOf } from '../../house/materials';
 import { type HouseRules, assumed } from '../../house/houseRules';
@@ -16,7 +16,7 @@ import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
 import { oldHoleVerdicts } from '../../painting/foundVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { ClothPlan } from '../cloth/planCloth';
-import { barredPlaces, routeLimits, seenSides } from './jobRoute';
+import { routeUnder, seenSides } from './jobRoute';
 import { laidMargins, laidReadings, wantedMargins } from '../../painting/planPainting';
 import { fastenVerdicts } from './fastenVerdicts';
 
@@ -45,13 +45,7 @@ export function planFasten(
   const named: Route = byId(ROUTES, fasten.route);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const seen = seenSides(inputs, painting);
-  const route = routePlan(
-    face,
-    fasten,
-    barredPlaces(inputs, rules, seen, painting),
-    seen,
-    routeLimits(rules, painting, inputs.cloth),
-  );
+  const route = routeUnder(inputs, rules, painting);
   const wanted = wantedMargins(painting, cut.margins);
   const laid = laidMargins(fasten.laid);
   const centred = centring(laid, wanted, face);

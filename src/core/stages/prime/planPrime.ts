@@ -54,11 +54,12 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
   const next = coats[coatsDone];
   // A left-over without a measured mix is held against the mix that was told.
   const mixedMl = prime.mixedMl ?? (next ? roundUp(next.recipe.totalMl) : null);
-  const usedMl = mixedMl !== null && prime.leftMl !== null ? mixedMl - prime.leftMl : null;
+  const goneMl = mixedMl !== null && prime.leftMl !== null ? mixedMl - prime.leftMl : null;
+  const usedMl = goneMl !== null && goneMl > 0 ? goneMl : null;
   return {
     answer: next ? `${decimal(roundUp(next.recipe.totalMl), 0)} ml` : coats.length === 0 ? 'No coat' : 'All coats on',
     answerNote: next ? `${next.name}, coat ${coatsDone + 1} of ${coats.length}, on ${decimal(areaM2, 2)} m²` : system.name,
-    verdicts: primeVerdicts({ inputs, system, next, coatsDone, wetting, usedMl, areaM2, bars }, context),
+    verdicts: primeVerdicts({ inputs, system, next, coatsDone, wetting, goneMl, areaM2, bars }, context),
     readings: [...roomReadings(prime), ...(next ? coatReadings(next, inputs, areaM2, usedMl, rules) : [])],
     minutes: stageById('prime').minutes,
     setsMinutes: next?.dryMinutes ? next.dryMinutes[1] : null,
@@ -67,7 +68,7 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
     coats,
     steps: [...(wetting ? [wetting.step] : []), ...system.steps],
     wetting,
-    usedMl: usedMl !== null && usedMl > 0 ? usedMl : null,
+    usedMl,
   };
 }
 
@@ -108,14 +109,14 @@ function coatReadings(
   usedMl: number | null,
   rules: PlanContext['rules'],
 ): Reading[] {
-  const onClothMl = usedMl !== null && usedMl > 0 ? usedMl : areaM2 * next.absorbMlPerM2;
+  const onClothMl = usedMl ?? areaM2 * next.absorbMlPerM2;
   const { gPerMl, solids } = byId(SUBSTANCES, next.substance);
   const dryGsm = (onClothMl * gPerMl * solids) / (1 + next.waterParts) / areaM2;
   const raw = !fabricOf(rules, cloth.fabric).primed;
   const known = prime.mixedMl === null ? 'reckoned' : 'measured';
   return [
     ...(prime.mixedMl === null ? [] : [reading('groundMixed', prime.mixedMl, 'ml', { precision: 5, tool: 'jug' })]),
-    ...(usedMl !== null && usedMl > 0
+    ...(usedMl !== null
       ? [
           reading('groundUsed', usedMl, 'ml', { precision: 10, tool: 'jug', known }),
           ...(raw && plausible(next, usedMl / areaM2) ? [absorbedReading(next, cloth.fabric, usedMl / areaM2, 10 / areaM2)] : []),

@@ -22,7 +22,7 @@ interface PrimeCase {
   next: CoatPlan | undefined;
   coatsDone: number;
   wetting: Wetting | null;
-  usedMl: number | null;
+  goneMl: number | null;
   areaM2: number;
   bars: BarsPlan;
 }
@@ -222,7 +222,7 @@ const BELIEVED_TIMES = 20;
 /** How far the pot may be from what was reckoned before it is looked at. */
 const POT_PART = 0.35;
 
-function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { rules }: PlanContext): Verdict[] {
+function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { rules }: PlanContext): Verdict[] {
   if (!next) return [];
   const { mostWater, thinWhy, name } = byId(SUBSTANCES, next.substance);
   const list: Verdict[] = [];
@@ -240,11 +240,11 @@ function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { r
         doThis: 'Less water, one more coat.',
       }),
     );
-  if (prime.leftMl !== null && usedMl !== null) {
+  if (prime.leftMl !== null && goneMl !== null) {
     const foretold = areaM2 * next.absorbMlPerM2;
-    const off = Math.abs(usedMl / foretold - 1);
+    const off = Math.abs(goneMl / foretold - 1);
     const slip =
-      usedMl <= 0 ? 'No less is left than was mixed.' : usedMl > BELIEVED_TIMES * foretold ? 'No cloth takes up so much.' : null;
+      goneMl <= 0 ? 'No less is left than was mixed.' : goneMl > BELIEVED_TIMES * foretold ? 'No cloth takes up so much.' : null;
     const told = prime.mixedMl === null ? 'The mix that was told, since none was measured,' : 'Mixed';
     list.push(
       verdict({
@@ -252,11 +252,11 @@ function potVerdicts({ inputs: { prime }, next, usedMl, areaM2 }: PrimeCase, { r
         about: 'pot',
         level: slip ? 'stop' : levelAtMost(off, POT_PART, Infinity),
         // What is left over against what was mixed; what went on against what was reckoned with.
-        ...(usedMl <= 0 ? { measured: prime.leftMl, limit: prime.leftMl + usedMl } : { measured: usedMl, limit: foretold }),
+        ...(goneMl <= 0 ? { measured: prime.leftMl, limit: prime.leftMl + goneMl } : { measured: goneMl, limit: foretold }),
         unit: 'ml',
         says:
           slip ??
-          `Used ${decimal(usedMl, 0)} ml, ${decimal(usedMl / areaM2, 0)} ml/m²; ${decimal(foretold, 0)} ml was reckoned with.`,
+          `Used ${decimal(goneMl, 0)} ml, ${decimal(goneMl / areaM2, 0)} ml/m²; ${decimal(foretold, 0)} ml was reckoned with.`,
         because: `${told} less what is left; the next pot for this cloth is reckoned with it.`,
         doThis: slip ? 'Read the jug again.' : off > POT_PART ? 'Thick and thin places? Hold it against the light.' : '',
         uses: [next.absorb],
