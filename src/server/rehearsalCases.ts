@@ -2,6 +2,7 @@
  * A rehearsal kept in the log. The moves come from the screen, the score is worked out here: what stands in the log is
  * what the simulated cloth says, whoever asks.
  */
+import { bare } from '@/core/quantities/printed';
 import { condensedMembrane } from '@/core/fasten/membrane/membrane';
 import { type RouteRun, type StapleModel, simulateRoute } from '@/core/fasten/membrane/simulateRoute';
 import { rehearsalViolation } from '@/core/fasten/rehearsal';
@@ -52,7 +53,7 @@ export function* keepRehearsal(
       stage: 'fasten',
       kind: 'rehearsal',
       maker: dto.maker,
-      did: `Rehearsal: unevenness ${run.end.unevenness.toFixed(2)}, ${score.fasteners} of ${score.ofPlaces} places`,
+      did: `Rehearsal: unevenness ${bare('unevenness', run.end.unevenness)}, ${score.fasteners} of ${score.ofPlaces} places`,
       note: dto.note,
       readings: rehearsalReadings(score, run),
     });

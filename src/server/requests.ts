@@ -22,6 +22,7 @@ import {
   part,
   text,
   whole,
+  numberOf,
 } from '@/core/shape/shape';
 import { MEASURED_STAGES } from '@/core/set/measured';
 import { MOST_IN_SET, SET_KINDS, setLayoutShape } from '@/core/set/setShape';
@@ -47,7 +48,7 @@ const note = text(0, 2000);
 const jpeg = optional(text(4, 2_600_000, '', /^[A-Za-z0-9+/]+={0,2}$/));
 const canvasesSeen = listOf(part('canvasSeen', { jobId: idText, revision }), MOST_IN_SET, [], { least: 1 });
 const howMany = whole(1, MOST_IN_SET);
-const tapeLength = lengthOf(0, 100_000);
+const tapeLength = lengthOf('tapeReading');
 const jobIds = listOf(idText, 60, [], { least: 1, unique: true });
 const coatsSeen = listOf(part('coatSeen', { jobId: idText, revision, step: whole(0, 1000) }), 60, [], { least: 1 });
 const flaws = listOf(
@@ -95,7 +96,7 @@ const ASKED = {
     up: optional(tapeLength),
     lift: optional(tapeLength),
     feel: optional(oneOf(FEELS)),
-    weighedKg: optional(number(0.01, 200)),
+    weighedKg: optional(numberOf('mass')),
   },
   /** One stage of several canvases, all or none. */
   recordTogether: {
@@ -137,9 +138,9 @@ const ASKED = {
     feel: optional(oneOf(FEELS)),
     down: optional(tapeLength),
     up: optional(tapeLength),
-    bulge: optional(lengthOf(0, 500)),
-    celsius: optional(number(-30, 50)),
-    rh: optional(number(1, 100)),
+    bulge: optional(lengthOf('bulge')),
+    celsius: optional(numberOf('temperature')),
+    rh: optional(numberOf('humidity')),
     inHouse: flag(),
     jpeg,
   },
@@ -171,7 +172,7 @@ const ASKED = {
       { least: 1 },
     ),
     /** How far the cloth lay off its grain, degrees. */
-    offGrainDeg: number(-45, 45),
+    offGrainDeg: numberOf('offGrain'),
   },
   keepTaps: {
     ...ofJob,
@@ -181,11 +182,16 @@ const ASKED = {
     source: oneOf(['microphone', 'file', 'simulated']),
   },
   /** What each corner was opened in this step, mm; below 0 where it was let back. */
-  keepTurns: { ...ofJob, note, opened: part('opened', each(CORNERS, number(-10, 10, 0))) },
+  keepTurns: { ...ofJob, note, opened: part('opened', each(CORNERS, numberOf('boltTurns', 0))) },
   keepWeight: { ...ofJob, note },
   keepFeel: { ...ofJob, note, feel: oneOf(FEELS) },
   /** Pulls of one feel on the scale, N. */
-  keepHandTrial: { maker, feel: oneOf(HAND_FEELS), pulledN: listOf(number(0.2, 300), 12, [], { least: 3 }), simulated: flag() },
+  keepHandTrial: {
+    maker,
+    feel: oneOf(HAND_FEELS),
+    pulledN: listOf(numberOf('trialPull'), 12, [], { least: 3 }),
+    simulated: flag(),
+  },
   keepRemedy: { ...ofJob, note, remedy: oneOf(REMEDIES) },
   /** The step that somebody stands at, and how the frame lies. */
   keepPlace: { jobId: idText, stage: oneOf(STAGE_IDS), step: text(1, 80), quarter: oneOf(QUARTERS), filledAt: whole(1, 100_000) },
@@ -201,17 +207,17 @@ const ASKED = {
     item: text(1, 64, '', /^[A-Za-z0-9][A-Za-z0-9.-]{0,63}$/),
     name: text(1, 80),
     unit: oneOf(['pieces', 'g', 'ml']),
-    pack: number(0.001, 1_000_000),
-    priceMinor: optional(whole(0, 100_000_000)),
-    least: number(0, 1_000_000),
+    pack: numberOf('pack'),
+    priceMinor: optional(numberOf('price')),
+    least: numberOf('amount'),
     place: text(0, 80),
     supplier: text(0, 80),
     revision: anyRevision,
     maker,
   },
   /** `seen`: what was there when it was counted. */
-  countItem: { item: idText, counted: number(0, 1_000_000), seen: number(-1_000_000, 1_000_000), reason: text(0, 200), maker },
-  takeItem: { item: idText, quantity: number(0.001, 1_000_000), reason: text(3, 200), maker },
+  countItem: { item: idText, counted: numberOf('amount'), seen: number(-1_000_000, 1_000_000), reason: text(0, 200), maker },
+  takeItem: { item: idText, quantity: numberOf('pack'), reason: text(3, 200), maker },
   undoMove: { moveId: idText, maker },
   /** `jobIds`: the jobs the list was made for; none for all that are open. */
   buyItems: {
@@ -222,43 +228,49 @@ const ASKED = {
   /** Off its bars: the painting rolled, or none where the cloth is gone; bars back to the rack, openers back to the store. */
   takeDown: { ...ofJob, note, rolled: optional(part('rolled', rolledShape)), keepBars: flag(), openers: whole(0, 40) },
   restretch: { rolledId: idText, title: titleText },
-  makeFromStock: { title: titleText, profile: idText, fabric: idText, width: number(50, 12_000), height: number(50, 12_000) },
+  makeFromStock: {
+    title: titleText,
+    profile: idText,
+    fabric: idText,
+    width: numberOf('barLength'),
+    height: numberOf('barLength'),
+  },
   saveCosts: { revision: anyRevision, settings: part('costSettings', costSettingsShape) },
   /** `seenMinor`: what it was seen to cost. Of a set where one is named. */
   giveQuote: { jobId: idText, setId: optional(idText), forWhom: text(0, 120), seenMinor: whole(0, 1_000_000_000), maker },
   setStock: {
     substance: oneOf(SUBSTANCES),
-    amount: number(0, 1_000_000),
-    priceMinor: whole(0, 100_000_000),
+    amount: numberOf('amount'),
+    priceMinor: numberOf('price'),
     revision: anyRevision,
     maker,
   },
   /** `coats`: each canvas as it was seen, and the coat that was mixed for, so that the next one is never put on unseen. */
-  recordBatch: { coats: coatsSeen, mixedMl: number(1, 200_000), leftMl: number(0, 200_000), maker, note, reason: note },
+  recordBatch: { coats: coatsSeen, mixedMl: numberOf('batchVolume'), leftMl: numberOf('volume'), maker, note, reason: note },
   addToRack: {
     profile: idText,
     kind: oneOf(['pairs', 'timber', 'brace']),
     family: text(1, 60),
-    lengthMm: number(50, 12_000),
-    count: whole(1, 500),
+    lengthMm: numberOf('barLength'),
+    count: numberOf('pieces'),
     mark: text(0, 120),
     maker,
   },
-  takeFromRack: { id: idText, count: whole(1, 500), maker },
+  takeFromRack: { id: idText, count: numberOf('pieces'), maker },
   /** `seen`: what the plan on the screen took and left, so that a plan that has changed since is not recorded unseen. */
   recordCuts: { jobIds, seen: text(1, 100), maker },
   addCloth: {
     kind: oneOf(['roll', 'offcut']),
     fabric: idText,
     tag: text(1, 40),
-    widthMm: number(50, 6000),
-    selvedgeMm: number(0, 100),
-    lengthMm: number(1, 200_000),
+    widthMm: numberOf('stockWidth'),
+    selvedgeMm: numberOf('selvedge'),
+    lengthMm: numberOf('newRollLength'),
     flaws: flaws,
     maker,
   },
   /** `gone`: used up or thrown away. */
-  changeCloth: { id: idText, revision, lengthMm: number(0, 200_000), flaws: flaws, gone: flag(), maker },
+  changeCloth: { id: idText, revision, lengthMm: numberOf('rollLength'), flaws: flaws, gone: flag(), maker },
   cutCloth: {
     sheets: listOf(
       part('cutSheet', {

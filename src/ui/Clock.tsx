@@ -1,6 +1,6 @@
 'use client';
+import { printed } from '@/core/quantities/printed';
 import { format, isSameDay } from 'date-fns';
-import { printDuration } from '@/core/units/duration';
 
 /** "2 h 10 min left, until 16:40", then "ready since 09:40". */
 export function clockWords(readyAt: string, nowMs: number): { ready: boolean; words: string } {
@@ -9,7 +9,7 @@ export function clockWords(readyAt: string, nowMs: number): { ready: boolean; wo
   const minutes = (at.getTime() - nowMs) / 60_000;
   return minutes <= 0
     ? { ready: true, words: `ready since ${when}` }
-    : { ready: false, words: `${printDuration(Math.max(1, minutes))} left, until ${when}` };
+    : { ready: false, words: `${printed('handTime', Math.max(1, minutes))} left, until ${when}` };
 }
 
 /** How much of a clock has run, 0 to 1. */

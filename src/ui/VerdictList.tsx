@@ -1,5 +1,5 @@
 'use client';
-import { printQuantity } from '@/core/units/quantity';
+import { printedIn } from '@/core/quantities/printed';
 import { CircleCheck, OctagonX, TriangleAlert } from 'lucide-react';
 import { assumption } from '@/core/house/assumptions';
 import { assumed } from '@/core/house/houseRules';
@@ -60,17 +60,17 @@ function VerdictReason({ verdict }: { verdict: Verdict }) {
       )}
       {verdict.measured !== null && (
         <p className="figure">
-          <Figure>{printQuantity(verdict.measured, verdict.unit, tape)}</Figure>
+          <Figure>{printedIn(verdict.unit, verdict.measured, tape)}</Figure>
           {verdict.limit !== null && (
             <>
-              , limit <Figure>{printQuantity(verdict.limit, verdict.unit, tape)}</Figure>
+              , limit <Figure>{printedIn(verdict.unit, verdict.limit, tape)}</Figure>
             </>
           )}
         </p>
       )}
       {verdict.uses.map((id) => (
         <p key={id} className="figure">
-          {assumption(id).label}: <Figure>{printQuantity(assumed(rules, id), assumption(id).unit, tape)}</Figure>{' '}
+          {assumption(id).label}: <Figure>{printedIn(assumption(id).unit, assumed(rules, id), tape)}</Figure>{' '}
           <a className="link link-primary" href={`/rules#${id}`}>
             change
           </a>

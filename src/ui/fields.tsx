@@ -2,14 +2,15 @@
 /*
  * Fields with units. What cannot be read stays in the field with its error; the last good value stands.
  */
-import { parseTemperature, printTemperature } from '@/core/units/temperature';
 import { type ReactNode, useId, useState } from 'react';
-import type { Parsed } from '@/core/units/result';
+import { fieldText, unitOf } from '@/core/quantities/printed';
+import { type LengthId, type NumberId, type QuantityId, type Range, limitsOf } from '@/core/quantities/quantities';
+import { readLength, readNumber } from '@/core/quantities/readQuantity';
+import { type Field as ShapeField, quantityOf } from '@/core/shape/shape';
 import { type Length, SIXTEENTH_MM, printLength, printTyped } from '@/core/units/length';
-import { parsed, refused } from '@/core/units/result';
+import { type Parsed, parsed } from '@/core/units/result';
 import { Figure } from './Figure';
 import { useReportedError } from './fieldErrors';
-import { readLength, readNumber } from './readField';
 import { useWorkshop } from './WorkshopContext';
 
 interface TypedFieldProps<T> {
@@ -98,12 +99,17 @@ export function TypedField<T>({
   );
 }
 
+/** What kind of number a field holds: its kind, or the field of a shape that says so. */
+type Asked<Id extends QuantityId> = Id | Pick<ShapeField<unknown>, 'rule'>;
+const kindOf = <Id extends QuantityId>(of: Asked<Id>): Id => (typeof of === 'string' ? of : (quantityOf(of) as Id));
+
 interface LengthFieldProps {
   label: string;
+  of: Asked<LengthId>;
   value: Length;
   onChange: (value: Length) => void;
-  leastMm?: number;
-  mostMm?: number;
+  /** Narrower than its kind, mm: within this bar, on this roll. */
+  range?: Range;
   hint?: string;
   disabled?: boolean;
   hideLabel?: boolean;
@@ -115,27 +121,15 @@ function otherUnit({ mm, unit }: Length): string {
   return printLength(mm, inches ? { unit: 'mm', stepMm: 0.5 } : { unit: 'in', stepMm: SIXTEENTH_MM });
 }
 
-export function LengthField({
-  label,
-  value,
-  onChange,
-  leastMm = 0,
-  mostMm = 10_000,
-  hint,
-  disabled,
-  hideLabel,
-}: LengthFieldProps) {
+export function LengthField({ of, value, range = limitsOf(kindOf(of)), hideLabel, ...field }: LengthFieldProps) {
   const { tape } = useWorkshop();
   return (
     <TypedField
-      label={label}
+      {...field}
       value={value}
       print={printTyped}
-      read={(typed) => readLength(typed, value, tape, { leastMm, mostMm })}
-      onChange={onChange}
+      read={(typed) => readLength(typed, value, tape, range)}
       beside={hideLabel ? undefined : otherUnit(value)}
-      hint={hint}
-      disabled={disabled}
       hideLabel={hideLabel}
     />
   );
@@ -143,14 +137,11 @@ export function LengthField({
 
 /** A reading that may still be missing: empty is allowed. */
 export function ReadingField({
-  label,
+  of,
   value,
-  onChange,
-  leastMm = 0,
-  mostMm = 10_000,
-  disabled,
-  placeholder,
+  range = limitsOf(kindOf(of)),
   hideLabel,
+  ...field
 }: Omit<LengthFieldProps, 'value' | 'onChange'> & {
   value: Length | null;
   onChange: (value: Length | null) => void;
@@ -158,18 +149,13 @@ export function ReadingField({
   placeholder?: string;
 }) {
   const { tape } = useWorkshop();
-  const read = (typed: string): Parsed<Length | null> =>
-    typed.trim() === '' ? parsed<Length | null>(null) : readLength(typed, value, tape, { leastMm, mostMm });
   return (
     <TypedField<Length | null>
-      label={label}
+      {...field}
       value={value}
       print={(one) => (one ? printTyped(one) : '')}
-      read={read}
-      onChange={onChange}
+      read={(typed) => (typed.trim() === '' ? parsed(null) : readLength(typed, value, tape, range))}
       beside={hideLabel ? undefined : value ? otherUnit(value) : tape.unit}
-      disabled={disabled}
-      placeholder={placeholder}
       hideLabel={hideLabel}
     />
   );
@@ -177,11 +163,14 @@ export function ReadingField({
 
 interface NumberFieldProps {
   label: string;
+  of: Asked<NumberId>;
+  /** In the unit inside. */
   value: number | null;
   onChange: (value: number) => void;
-  unit: string;
-  least: number;
-  most: number;
+  /** What is counted, where its kind does not say. */
+  unit?: string;
+  /** Narrower than its kind, in the unit inside. */
+  range?: Range;
   hint?: string;
   disabled?: boolean;
   /** The field may be left empty, and what is then meant. */
@@ -190,64 +179,18 @@ interface NumberFieldProps {
   hideLabel?: boolean;
 }
 
-/** A plain number with its unit and range; decimal comma or point. */
-export function NumberField({
-  label,
-  value,
-  onChange,
-  unit,
-  least,
-  most,
-  hint,
-  disabled,
-  onClear,
-  placeholder,
-  hideLabel,
-}: NumberFieldProps) {
+/** A number in the unit of its kind and of the reader’s tape; decimal comma or point. */
+export function NumberField({ of, unit, range, onChange, onClear, ...field }: NumberFieldProps) {
+  const { tape } = useWorkshop();
+  const id = kindOf(of);
   return (
     <TypedField<number | null>
-      label={label}
-      value={value}
-      print={(one) => (one === null ? '' : String(one))}
-      read={(typed) => readNumber(typed, { unit, least, most, mayBeEmpty: onClear !== undefined })}
+      {...field}
+      print={(one) => (one === null ? '' : fieldText(id, one, tape))}
+      read={(typed) => (onClear && typed.trim() === '' ? parsed(null) : readNumber(id, typed, tape, { unit, range }))}
       onChange={(one) => (one === null ? onClear?.() : onChange(one))}
-      placeholder={placeholder}
-      beside={unit}
-      hint={hint}
-      disabled={disabled}
+      beside={unit ?? unitOf(id, tape)}
       inputMode="decimal"
-      hideLabel={hideLabel}
-    />
-  );
-}
-
-/** A temperature, °C within; read and shown in °F beside an inch tape. */
-export function TemperatureField({
-  label,
-  value,
-  onChange,
-  least,
-  most,
-  disabled,
-}: Omit<NumberFieldProps, 'unit' | 'value'> & { value: number }) {
-  const { tape } = useWorkshop();
-  return (
-    <TypedField
-      label={label}
-      value={value}
-      print={(one) => printTemperature(one, tape)}
-      read={(typed) => {
-        const found = parseTemperature(typed, tape);
-        return !found.ok || (found.value >= least && found.value <= most)
-          ? found
-          : refused<number>(
-              typed,
-              'is out of range',
-              `Type ${printTemperature(least, tape).split(' ')[0]} to ${printTemperature(most, tape)}.`,
-            );
-      }}
-      onChange={onChange}
-      disabled={disabled}
     />
   );
 }

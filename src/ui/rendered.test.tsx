@@ -72,14 +72,16 @@ describe('verdicts', () => {
 
 describe('fields', () => {
   it('show what was typed, and the other system beside it', () => {
-    expect(plain(html(<LengthField label="Width" value={length(914.4)} onChange={nothing} />))).toContain('36 in');
-    const inches = html(<LengthField label="Width" value={length(914.4, 'in')} onChange={nothing} />);
+    expect(plain(html(<LengthField label="Width" of="faceLength" value={length(914.4)} onChange={nothing} />))).toContain(
+      '36 in',
+    );
+    const inches = html(<LengthField label="Width" of="faceLength" value={length(914.4, 'in')} onChange={nothing} />);
     expect(inches).toContain('value="36&quot;"');
     expect(plain(inches)).toContain('914.5 mm');
   });
 
   it('have a label of their own, a unit, and no error before there is one', () => {
-    const markup = html(<NumberField label="Tension" value={250} unit="N/m" least={20} most={800} onChange={nothing} />);
+    const markup = html(<NumberField label="Tension" of="tension" value={250} onChange={nothing} />);
     const id = /<label for="([^"]+)"/.exec(markup)?.[1];
     expect(markup).toContain(`id="${id}"`);
     expect(markup).toContain('aria-invalid="false"');
@@ -87,8 +89,8 @@ describe('fields', () => {
   });
 
   it('leave a reading empty until it is read, in the unit in hand', () => {
-    expect(plain(html(<ReadingField label="Top" value={null} onChange={nothing} />, 'in'))).toBe('Top in');
-    expect(html(<ReadingField label="Top" value={null} onChange={nothing} />)).toContain('value=""');
+    expect(plain(html(<ReadingField label="Top" of="sideReading" value={null} onChange={nothing} />, 'in'))).toBe('Top in');
+    expect(html(<ReadingField label="Top" of="sideReading" value={null} onChange={nothing} />)).toContain('value=""');
   });
 
   it('offer named choices', () => {

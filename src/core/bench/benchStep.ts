@@ -2,6 +2,7 @@
  * What is done at the bench, one thing at a time: a step has one figure to be read from two metres, a line of what to do, and
  * words for the ear. Steps are worked out from the case of a job; none is kept but its id.
  */
+import type { LengthId, NumberId } from '../quantities/quantities';
 import type { Corner, TapeName } from '../frame/square/corners';
 import type { JobInputs } from '../job/job';
 import type { Side } from '../job/sides';
@@ -13,23 +14,8 @@ export type JobPatch = { [S in StageId]?: Partial<JobInputs[S]> };
 
 /** Something that is read off a tool and typed: a length in any unit, or a number in its own. */
 export type BenchReading =
-  | {
-      kind: 'length';
-      label: string;
-      leastMm: number;
-      mostMm: number;
-      value: Length | null;
-      put: (value: Length | null) => JobPatch;
-    }
-  | {
-      kind: 'number';
-      label: string;
-      unit: string;
-      least: number;
-      most: number;
-      value: number | null;
-      put: (value: number | null) => JobPatch;
-    };
+  | { kind: 'length'; label: string; of: LengthId; value: Length | null; put: (value: Length | null) => JobPatch }
+  | { kind: 'number'; label: string; of: NumberId; value: number | null; put: (value: number | null) => JobPatch };
 
 export type BenchAct =
   /** Done by hand, or only looked at. */

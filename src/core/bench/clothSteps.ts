@@ -57,7 +57,7 @@ export function clothSteps(here: JobCase, say: SideWords): BenchStep[] {
 }
 
 /** Sides and diagonals of the painted image, in the order of a list. */
-function imageSteps({ inputs: { brief, cloth }, house: { tape } }: JobCase, say: SideWords): BenchStep[] {
+function imageSteps({ inputs: { cloth }, house: { tape } }: JobCase, say: SideWords): BenchStep[] {
   const { painting } = cloth;
   const fine = finerTape(tape);
   return TAPE_NAMES.map((name): BenchStep => {
@@ -77,8 +77,7 @@ function imageSteps({ inputs: { brief, cloth }, house: { tape } }: JobCase, say:
         reading: {
           kind: 'length',
           label,
-          leastMm: 1,
-          mostMm: 2 * (brief.width.mm + brief.height.mm),
+          of: 'sideReading',
           value,
           put: (next) => ({ cloth: { painting: { ...painting, [name]: next } } }),
         },

@@ -150,9 +150,7 @@ function timeStep({ inputs: { fasten }, plan }: JobCase): BenchStep {
       reading: {
         kind: 'number',
         label: 'Minutes it took',
-        unit: 'min',
-        least: 1,
-        most: 2000,
+        of: 'recordedTime',
         value: minutes,
         put: (next) => ({ fasten: { asDone: { ...fasten.asDone, minutes: next } } }),
       },

@@ -1,9 +1,9 @@
 /* The finished canvas: on the scale, its hanging, its label. */
+import { printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
 import { byId } from '../house/schools';
 import { HANGINGS } from '../stages/handover/hangings';
 import { printLength } from '../units/length';
-import { printMass } from '../units/mass';
 import { aloud } from './aloud';
 import { type BenchStep, SHOW_STAGE } from './benchStep';
 
@@ -17,17 +17,15 @@ export function handoverSteps({ inputs, plan, house: { tape } }: JobCase): Bench
     stage: 'handover',
     group: 'Weight',
     says: 'On the scale, kg',
-    figure: handover.weighedKg === null ? '?' : printMass(handover.weighedKg, tape),
-    notes: [`${printMass(plan.handover.totalKg, tape)} worked out`],
+    figure: handover.weighedKg === null ? '?' : printed('mass', handover.weighedKg, tape),
+    notes: [`${printed('mass', plan.handover.totalKg, tape)} worked out`],
     aloud: 'On the scale, in kilograms',
     act: {
       kind: 'read',
       reading: {
         kind: 'number',
         label: 'On the scale',
-        unit: 'kg',
-        least: 0.01,
-        most: 200,
+        of: 'mass',
         value: handover.weighedKg,
         put: (weighedKg) => ({ handover: { weighedKg } }),
       },

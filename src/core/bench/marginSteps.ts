@@ -20,7 +20,6 @@ export interface MarginRead {
 }
 
 /** Wider margins are no margins, mm. */
-const MOST_MM = 2000;
 
 export const marginSteps = (
   { stage, group, ends, wanted, says, note, put }: MarginRead,
@@ -45,8 +44,7 @@ export const marginSteps = (
           reading: {
             kind: 'length',
             label: line,
-            leastMm: 0,
-            mostMm: MOST_MM,
+            of: 'tapeReading',
             value,
             put: (read) => put({ ...ends, [side]: { ...ends[side], [end]: read } }),
           },

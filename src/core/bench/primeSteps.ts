@@ -1,11 +1,11 @@
 /* The next coat: what it waits for, what is weighed out, the direction it is brushed in, what was mixed and is left. */
+import type { Tape } from '../units/length';
+import { printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
 import type { CoatPlan } from '../stages/prime/CoatPlan';
 import type { PrimeInputs } from '../stages/prime/primeInputs';
 import { SUBSTANCES } from '../prime/substances';
 import { byId } from '../house/schools';
-import { printTemperature } from '../units/temperature';
-import { decimal } from '../units/numeral';
 import { aloud } from './aloud';
 import { type BenchAct, type BenchStep, SHOW_STAGE } from './benchStep';
 
@@ -35,9 +35,9 @@ export function primeSteps({ plan, progress, inputs, house }: JobCase): BenchSte
     'air',
     {
       says: 'The room, as reckoned with',
-      figure: `${decimal(roomRh, 0)} % RH`,
-      notes: [printTemperature(roomC, house.tape), dry],
-      aloud: `The room: ${decimal(roomRh, 0)} % RH, ${printTemperature(roomC, house.tape)}`,
+      figure: `${printed('humidity', roomRh)}`,
+      notes: [printed('temperature', roomC, house.tape), dry],
+      aloud: `The room: ${printed('humidity', roomRh)}, ${printed('temperature', roomC, house.tape)}`,
     },
     { kind: 'look' },
   );
@@ -47,7 +47,13 @@ export function primeSteps({ plan, progress, inputs, house }: JobCase): BenchSte
     figure: coat.direction,
     notes: [`coat ${index + 1} of ${plan.prime.coats.length}`, ...plan.prime.system.cautions],
   });
-  return [...sanded(plan.prime.coats[index - 1], step), air, ...mixed(coat, step), brush, ...noted(inputs.prime, step)];
+  return [
+    ...sanded(plan.prime.coats[index - 1], step),
+    air,
+    ...mixed(coat, step),
+    brush,
+    ...noted(inputs.prime, house.tape, step),
+  ];
 }
 
 type MakeStep = (
@@ -80,7 +86,7 @@ function mixed({ recipe }: CoatPlan, step: MakeStep): BenchStep[] {
   ];
 }
 
-const noted = (prime: PrimeInputs, step: MakeStep): BenchStep[] =>
+const noted = (prime: PrimeInputs, tape: Tape, step: MakeStep): BenchStep[] =>
   [
     { name: 'mixedMl' as const, says: 'Mixed in all, if you measured it' },
     { name: 'leftMl' as const, says: 'Left in the pot, if you measured it' },
@@ -88,18 +94,15 @@ const noted = (prime: PrimeInputs, step: MakeStep): BenchStep[] =>
     const value = prime[name];
     return step(
       name,
-      { says, figure: value === null ? '?' : `${decimal(value, 0)} ml`, notes: ['Left open, nothing is noted.'], aloud: says },
+      {
+        says,
+        figure: value === null ? '?' : printed('volume', value, tape),
+        notes: ['Left open, nothing is noted.'],
+        aloud: says,
+      },
       {
         kind: 'read',
-        reading: {
-          kind: 'number',
-          label: says,
-          unit: 'ml',
-          least: 0,
-          most: 200_000,
-          value,
-          put: (next) => ({ prime: { [name]: next } }),
-        },
+        reading: { kind: 'number', label: says, of: 'volume', value, put: (next) => ({ prime: { [name]: next } }) },
       },
     );
   });

@@ -13,9 +13,8 @@ const FIRST = 'square/down';
 /** Steps of reading a frame. */
 export function squareSteps(here: JobCase, say: SideWords): BenchStep[] {
   const { inputs, plan, house } = here;
-  const { brief, square } = inputs;
+  const { square } = inputs;
   const fine = finerTape(house.tape);
-  const mostMm = 2 * (brief.width.mm + brief.height.mm);
   const target = printLength(plan.square.targetDiagonalMm, fine);
   const read = (name: TapeName | 'lift', label: string, note: string): BenchStep => {
     const value = square[name];
@@ -33,8 +32,7 @@ export function squareSteps(here: JobCase, say: SideWords): BenchStep[] {
         reading: {
           kind: 'length',
           label,
-          leastMm: name === 'lift' ? 0 : 1,
-          mostMm,
+          of: name === 'lift' ? 'tapeReading' : 'sideReading',
           value,
           put: (next) => ({ square: { [name]: next } }),
         },

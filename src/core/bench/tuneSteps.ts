@@ -1,16 +1,14 @@
 /* Tension at the bench: how it feels, three taps, a weight where taps are not heard, and the corners opened. */
+import { printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
 import { CORNERS } from '../frame/square/corners';
 import { USES, byId } from '../house/schools';
 import type { SideWords } from '../job/sideWords';
 import type { TuneInputs } from '../stages/tune/tuneInputs';
 import { FEELS, type FeelId } from '../tension/feel';
-import { decimal } from '../units/numeral';
 import { printFine } from '../units/length';
 import { aloud } from './aloud';
 import { type BenchStep, SHOW_STAGE } from './benchStep';
-
-const DISC_MM = 200;
 
 /** Steps of tuning. */
 export function tuneSteps(here: JobCase, say: SideWords): BenchStep[] {
@@ -33,7 +31,7 @@ export function tuneSteps(here: JobCase, say: SideWords): BenchStep[] {
     stage: 'tune',
     group: 'Taps',
     says: 'Three taps: in the middle, a quarter in from one side, a quarter in from the top',
-    figure: `${decimal(inputs.bars.tensionNPerM, 0)} N/m`,
+    figure: `${printed('tension', inputs.bars.tensionNPerM)}`,
     notes: ['the tension aimed at', ...(painted ? [caution] : [])],
     aloud: 'Three taps. First in the middle.',
     act: { kind: 'tap' },
@@ -52,7 +50,7 @@ function sagSteps({ inputs: { tune }, house: { tape } }: JobCase): BenchStep[] {
   const { weight } = tune;
   const sag = (name: 'lightSag' | 'heavySag', grams: number): BenchStep => {
     const value = weight[name];
-    const says = `Sag under ${decimal(grams, 0)} g on the disc`;
+    const says = `Sag under ${printed('testWeight', grams)} on the disc`;
     const put = (next: TuneInputs['weight']['lightSag']) => ({ tune: { weight: { ...weight, [name]: next } } });
     return {
       id: `tune/${name}`,
@@ -62,7 +60,7 @@ function sagSteps({ inputs: { tune }, house: { tape } }: JobCase): BenchStep[] {
       figure: value ? printFine(value.mm, tape) : '?',
       notes: ['In the middle, the canvas lying free.'],
       aloud: aloud(says),
-      act: { kind: 'read', reading: { kind: 'length', label: says, leastMm: 0, mostMm: DISC_MM, value, put } },
+      act: { kind: 'read', reading: { kind: 'length', label: says, of: 'tapeReading', value, put } },
       show: SHOW_STAGE,
     };
   };

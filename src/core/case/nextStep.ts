@@ -1,10 +1,10 @@
 /* What needs hands next on a job, and what it must wait for. */
+import { printed } from '../quantities/printed';
 import { byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
 import { type Verdict, verdict } from '../job/verdict';
 import { SYSTEMS } from '../prime/grounds';
 import { type StageId, stageActs } from '../stages/stages';
-import { printDuration } from '../units/duration';
 import type { Progress } from './progress';
 
 /** The clock that runs or last ran on a job: what it waits for, and since when it is ready. */
@@ -57,8 +57,8 @@ export function waitVerdicts({ state, clock }: NextStep, nowMs: number): Verdict
       limit: 0,
       unit: 'min',
       says: glue
-        ? `The glue sets for another ${printDuration(minutes)}.`
-        : `The last coat dries for another ${printDuration(minutes)}.`,
+        ? `The glue sets for another ${printed('handTime', minutes)}.`
+        : `The last coat dries for another ${printed('handTime', minutes)}.`,
       because: glue
         ? 'Some go on at once because the fasteners hold; a joint that moves now stays moved.'
         : 'Reckoned with the longer time on the label, in the air it was put on in.',

@@ -1,6 +1,6 @@
 /* Fabrics: what the sums rest on, along the warp and along the weft. Example values until a house puts its own. */
 import { pricedLengths, rowId } from '../frame/profiles';
-import { type ShapeOf, flag, number, oneOf, text } from '../shape/shape';
+import { type ShapeOf, flag, oneOf, text, numberOf } from '../shape/shape';
 
 export const FIBRES = ['cotton', 'linen', 'polyester', 'blend'] as const;
 export type Fibre = (typeof FIBRES)[number];
@@ -9,17 +9,17 @@ export const fabricShape = {
   id: rowId,
   name: text(1, 80),
   fibre: oneOf<Fibre>(FIBRES),
-  gsm: number(50, 1500),
-  thicknessMm: number(0.1, 5),
+  gsm: numberOf('clothWeight'),
+  thicknessMm: numberOf('thickness'),
   /** Force a metre of cloth asks for a unit of strain, kN/m. */
-  stiffnessWarpKNPerM: number(1, 200),
-  stiffnessWeftKNPerM: number(1, 200),
+  stiffnessWarpKNPerM: numberOf('clothStiffness'),
+  stiffnessWeftKNPerM: numberOf('clothStiffness'),
   /** What it gives at working tension, parts of one. */
-  stretchWarp: number(0, 0.05),
-  stretchWeft: number(0, 0.05),
+  stretchWarp: numberOf('stretch'),
+  stretchWeft: numberOf('stretch'),
   /** What it shrinks when wetted first, parts of one. */
-  shrinkWarp: number(0, 0.15),
-  shrinkWeft: number(0, 0.15),
+  shrinkWarp: numberOf('shrinkage'),
+  shrinkWeft: numberOf('shrinkage'),
   /** Primed on one side, which goes down on the table. */
   primed: flag(),
   /** A snip and a tear follow one thread across the roll. */

@@ -1,11 +1,10 @@
 /* What a house reckons with when it puts a price to work: rates, overhead, margin and tax, and the price of ready-made canvases. */
-import { type ShapeOf, listOf, number, optional, part, text, whole } from '../shape/shape';
-import { FACE_RANGE_MM } from '../stages/brief/briefInputs';
+import { type ShapeOf, listOf, optional, part, text, numberOf } from '../shape/shape';
 
 /** An amount in minor units; a hundred million is a typing error. */
-export const minorAmount = whole(0, 100_000_000);
+export const minorAmount = numberOf('price');
 
-const side = number(FACE_RANGE_MM.least, FACE_RANGE_MM.most);
+const side = numberOf('faceLength');
 
 export const costSettingsShape = {
   /** An hour of hands; null until somebody said, which is not the same as 0. */
@@ -13,14 +12,14 @@ export const costSettingsShape = {
   /** Makers whose hour is another one. */
   makers: listOf(part('makerRate', { maker: text(1, 80), hourMinor: minorAmount }), 20),
   /** Rent, light, tools: per cent of material and hands. */
-  overheadPercent: number(0, 500, 15),
+  overheadPercent: numberOf('overhead', 15),
   /** What an offcut is worth of what its cloth cost, per cent. */
-  offcutPercent: number(0, 100, 50),
+  offcutPercent: numberOf('offcutWorth', 50),
   /** On a quote: per cent on the cost, per cent of tax on that, and what the tax is called. */
-  marginPercent: number(0, 1000, 25),
-  taxPercent: number(0, 100),
+  marginPercent: numberOf('profitMargin', 25),
+  taxPercent: numberOf('tax'),
   taxName: text(0, 40, 'Tax'),
-  quoteDays: whole(1, 365, 30),
+  quoteDays: numberOf('quoteDays', 30),
   /** What a ready-made canvas of a size costs here. */
   readyMade: listOf(part('readyMade', { widthMm: side, heightMm: side, priceMinor: minorAmount }), 200),
 };

@@ -3,7 +3,7 @@
  * job's own judgements speak: a bad one trebles it, a good one that was measured takes it to a third (derived here: the
  * weights of a naive Bayes rule with round likelihoods; they rank, they are no probabilities).
  */
-import { decimal } from '../units/numeral';
+import { printed } from '../quantities/printed';
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
@@ -82,7 +82,7 @@ interface OwnEvidence {
 function measuredPart({ bars }: JobInputs, plan: Plan): { part: number; says: string } | null {
   const { last } = plan.tune;
   if (!last || last.tool === 'hand') return null;
-  const says = `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${decimal(bars.tensionNPerM, 0)} N/m is aimed at.`;
+  const says = `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${printed('tension', bars.tensionNPerM)} is aimed at.`;
   return { part: last.nPerM / bars.tensionNPerM, says };
 }
 
@@ -115,14 +115,14 @@ function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, pl
     case 'damp':
       return say(
         prime.roomRh >= assumed(rules, 'dampFrom'),
-        `The room stands at ${decimal(prime.roomRh, 0)} % RH.`,
-        `The room stands at ${decimal(prime.roomRh, 0)} % RH.`,
+        `The room stands at ${printed('humidity', prime.roomRh)}.`,
+        `The room stands at ${printed('humidity', prime.roomRh)}.`,
       );
     case 'notTightEnough':
       if (!measured) return say(false, '');
       return { ...say(measured.part < LOOSE_PART, measured.says, measured.says), loud: measured.part < LOOSE_PART };
     case 'tooTight':
-      if (!measured) return say(bars.tensionNPerM >= 350, `${decimal(bars.tensionNPerM, 0)} N/m is hard.`);
+      if (!measured) return say(bars.tensionNPerM >= 350, `${printed('tension', bars.tensionNPerM)} is hard.`);
       return { ...say(measured.part > TIGHT_PART, measured.says, measured.says), loud: measured.part > TIGHT_PART };
     default:
       return { speaksFor: [], speaksAgainst: [] };

@@ -2,6 +2,7 @@
  * A hand tried on the scale: how many newtons a pull is that feels so, and how much it varies from pull to pull. The scale is
  * hooked to a strip of cloth and pulled to the feel, three times and more; a kitchen scale reads kilograms, 1 kg is 9.81 N.
  */
+import { NEWTONS_PER_KG } from '../quantities/quantities';
 
 export const HAND_FEELS = [
   { id: 'light', name: 'a light pinch' },
@@ -113,7 +114,6 @@ export function feelWords(newtons: number, hand: Pick<Hand, 'feels'> | null): st
 }
 
 /** Newtons of a kilogram. */
-const NEWTONS_PER_KG = 9.80665;
 
 /**
  * What a kitchen scale shows for a pull, kg.

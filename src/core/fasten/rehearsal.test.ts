@@ -27,7 +27,15 @@ const runOf = (one: StapleModel): RouteRun => toEnd(simulateRoute(toEnd(condense
 const judged = (moves: readonly RehearsalMove[], offGrainDeg = 0) => {
   const own = rehearsalModel(model, moves, 15, offGrainDeg, DEFAULT_RULES);
   const runs = mendedModels(model, own).map(runOf) as [RouteRun, RouteRun, RouteRun, RouteRun];
-  return { runs, verdicts: rehearsalVerdicts(rehearsalScore(inputs, model, moves, DEFAULT_RULES), runs, offGrainDeg) };
+  return {
+    runs,
+    verdicts: rehearsalVerdicts(
+      rehearsalScore(inputs, model, moves, DEFAULT_RULES),
+      runs,
+      { unit: 'mm', stepMm: 1 },
+      offGrainDeg,
+    ),
+  };
 };
 
 describe('a rehearsal', () => {

@@ -1,11 +1,11 @@
 import { JOINTS, type JointId } from './joints';
-import { type ShapeOf, flag, listOf, number, oneOf, part, text, whole } from '../shape/shape';
+import { type ShapeOf, flag, listOf, oneOf, part, text, numberOf } from '../shape/shape';
 
 /** A row’s id: a word that can stand in a file. */
 export const rowId = text(1, 64, '', /^[A-Za-z0-9-]{1,64}$/);
 
 /** A length that is sold, and its price: of a pair for slotted bars, of one length for timber. */
-const pricedLengthShape = { mm: number(50, 12_000), priceMinor: whole(0, 100_000_000) };
+const pricedLengthShape = { mm: numberOf('barLength'), priceMinor: numberOf('price') };
 export interface PricedLength extends ShapeOf<typeof pricedLengthShape> {}
 export const pricedLengths = listOf(part('pricedLength', pricedLengthShape), 80);
 
@@ -13,13 +13,13 @@ export const pricedLengths = listOf(part('pricedLength', pricedLengthShape), 80)
 export const profileShape = {
   id: rowId,
   name: text(1, 80),
-  widthMm: number(10, 200),
-  depthMm: number(8, 200),
-  beadMm: number(0, 20),
+  widthMm: numberOf('barWidth'),
+  depthMm: numberOf('barDepth'),
+  beadMm: numberOf('bead'),
   /** The bead is a strip put on, not milled from the bar. */
   beadStrip: flag(),
   /** Section of the brace that goes with it, set flush with the back, and the lengths it is cut from. */
-  brace: part('braceSection', { widthMm: number(8, 200), depthMm: number(5, 200), lengths: pricedLengths }),
+  brace: part('braceSection', { widthMm: numberOf('braceWidth'), depthMm: numberOf('braceDepth'), lengths: pricedLengths }),
   joints: listOf(oneOf(JOINTS), JOINTS.length, [], { least: 1, unique: true }),
   /** Pieces of one family fit each other at a corner; two families do not. */
   family: text(1, 60),

@@ -1,14 +1,14 @@
 /* Clear wood: modulus of elasticity along the grain (GPa) and density (kg/m³), with the part left by knots. */
-import { type ShapeOf, flag, number, optional, text } from '../shape/shape';
+import { type ShapeOf, flag, optional, text, numberOf } from '../shape/shape';
 import { rowId } from './profiles';
 
 export const speciesShape = {
   id: rowId,
   name: text(1, 80),
-  eGPa: number(1, 30),
-  densityKgM3: number(100, 1300),
+  eGPa: numberOf('modulus'),
+  densityKgM3: numberOf('density'),
   /** Stiffness left with knots and finger joints, 0 to 1; null takes the rule of the house. */
-  knots: optional(number(0.3, 1)),
+  knots: optional(numberOf('knotFactor')),
   offered: flag(true),
   source: text(0, 200),
 };

@@ -2,12 +2,14 @@
  * The materials of the house: the tables that ship, with the rows the house has changed or added. A record keeps
  * the rows it was made with, since they are part of the house rules.
  */
+import { type QuantityId, type Range, limitsOf } from '../quantities/quantities';
+import { rangeRefusal } from '../quantities/printed';
 import { type LengthUnit, parseLength, printTyped } from '../units/length';
 import { byId } from './schools';
 import { parseMoney, printMoney } from '../units/money';
 import { type Parsed, parsed, refused } from '../units/result';
 import { PROFILES, type PricedLength, type Profile, profileShape } from '../frame/profiles';
-import { type Field, type ShapeOf, listOf, number, part, rangeOf } from '../shape/shape';
+import { type ShapeOf, listOf, part } from '../shape/shape';
 import { SPECIES, type Species, speciesShape } from '../frame/timber';
 import { FABRICS, type Fabric, fabricShape } from '../cloth/fabrics';
 
@@ -82,42 +84,39 @@ export function changesOnly({ profiles, species, fabrics }: Materials): Material
  * @example materialViolations({ profiles: [], species: [{ id: 'a', name: 'Spruce', eGPa: 200, densityKgM3: 430, knots: null, offered: true, source: '' }], fabrics: [] })[0] // 'Spruce: 200 GPa is outside 1 to 30 GPa.'
  */
 export function materialViolations({ profiles, species, fabrics }: Materials): string[] {
-  const outside = (name: string, value: number, field: Field<number> | Field<number | null>, unit: string) => {
-    const { least, most } = rangeOf(field);
-    return value >= least && value <= most ? [] : [`${name}: ${value} ${unit} is outside ${least} to ${most} ${unit}.`];
-  };
+  const outside = (name: string, value: number, of: QuantityId, range: Range = limitsOf(of)) =>
+    value >= range[0] && value <= range[1] ? [] : [`${name}: ${rangeRefusal(of, value, range)}`];
   const lengths = (name: string, list: readonly PricedLength[]) =>
     list.flatMap(({ mm, priceMinor }) => [
-      ...(mm >= 50 && mm <= 12_000 ? [] : [`${name}, length: ${mm} mm is outside 50 to 12000 mm.`]),
+      ...outside(`${name}, length`, mm, 'barLength'),
       ...(Number.isInteger(priceMinor) && priceMinor >= 0 ? [] : [`${name}: ${priceMinor} is no price.`]),
     ]);
-  const percent = 'of its length';
   return [
     ...named(profiles),
     ...named(species),
     ...named(fabrics),
     ...fabrics.flatMap((row) => [
-      ...outside(row.name, row.gsm, fabricShape.gsm, 'g/m²'),
-      ...outside(`${row.name}, thickness`, row.thicknessMm, fabricShape.thicknessMm, 'mm'),
-      ...outside(`${row.name}, stiffness`, row.stiffnessWarpKNPerM, fabricShape.stiffnessWarpKNPerM, 'kN/m'),
-      ...outside(`${row.name}, stiffness`, row.stiffnessWeftKNPerM, fabricShape.stiffnessWeftKNPerM, 'kN/m'),
-      ...outside(`${row.name}, stretch`, row.stretchWarp, fabricShape.stretchWarp, percent),
-      ...outside(`${row.name}, stretch`, row.stretchWeft, fabricShape.stretchWeft, percent),
-      ...outside(`${row.name}, shrinkage`, row.shrinkWarp, fabricShape.shrinkWarp, percent),
-      ...outside(`${row.name}, shrinkage`, row.shrinkWeft, fabricShape.shrinkWeft, percent),
+      ...outside(row.name, row.gsm, 'clothWeight'),
+      ...outside(`${row.name}, thickness`, row.thicknessMm, 'thickness'),
+      ...outside(`${row.name}, stiffness`, row.stiffnessWarpKNPerM, 'clothStiffness'),
+      ...outside(`${row.name}, stiffness`, row.stiffnessWeftKNPerM, 'clothStiffness'),
+      ...outside(`${row.name}, stretch`, row.stretchWarp, 'stretch'),
+      ...outside(`${row.name}, stretch`, row.stretchWeft, 'stretch'),
+      ...outside(`${row.name}, shrinkage`, row.shrinkWarp, 'shrinkage'),
+      ...outside(`${row.name}, shrinkage`, row.shrinkWeft, 'shrinkage'),
       ...lengths(row.name, row.rolls),
     ]),
     ...species.flatMap((row) => [
-      ...outside(row.name, row.eGPa, speciesShape.eGPa, 'GPa'),
-      ...outside(row.name, row.densityKgM3, speciesShape.densityKgM3, 'kg/m³'),
-      ...(row.knots === null ? [] : outside(`${row.name}, knots`, row.knots, speciesShape.knots, '×')),
+      ...outside(row.name, row.eGPa, 'modulus'),
+      ...outside(row.name, row.densityKgM3, 'density'),
+      ...(row.knots === null ? [] : outside(`${row.name}, knots`, row.knots, 'knotFactor')),
     ]),
     ...profiles.flatMap((row) => [
-      ...outside(`${row.name}, width`, row.widthMm, profileShape.widthMm, 'mm'),
-      ...outside(`${row.name}, depth`, row.depthMm, profileShape.depthMm, 'mm'),
-      ...outside(`${row.name}, bead`, row.beadMm, profileShape.beadMm, 'mm'),
-      ...outside(`${row.name}, brace width`, row.brace.widthMm, number(8, 200), 'mm'),
-      ...outside(`${row.name}, brace depth`, row.brace.depthMm, number(5, row.depthMm), 'mm'),
+      ...outside(`${row.name}, width`, row.widthMm, 'barWidth'),
+      ...outside(`${row.name}, depth`, row.depthMm, 'barDepth'),
+      ...outside(`${row.name}, bead`, row.beadMm, 'bead'),
+      ...outside(`${row.name}, brace width`, row.brace.widthMm, 'braceWidth'),
+      ...outside(`${row.name}, brace depth`, row.brace.depthMm, 'braceDepth', [5, row.depthMm]),
       ...(row.joints.length === 0 ? [`${row.name}: a bar has at least one joint.`] : []),
       ...lengths(row.name, [...row.pairs, ...row.timber, ...row.brace.lengths]),
     ]),

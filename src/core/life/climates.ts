@@ -1,5 +1,5 @@
 /* Where a canvas hangs, by its air: ranges to start from, typed over where somebody knows better. A hygrometer says more. */
-import { type ShapeOf, number, oneOf, text } from '../shape/shape';
+import { type ShapeOf, oneOf, text, numberOf } from '../shape/shape';
 
 export const CLIMATES = [
   { id: 'house', name: 'In this house', leastRh: 45, mostRh: 65, says: 'the air that is read here is what counts' },
@@ -10,7 +10,7 @@ export const CLIMATES = [
 ] as const;
 export type ClimateId = (typeof CLIMATES)[number]['id'];
 
-const humidity = number(0, 100, 50);
+const humidity = numberOf('humidity', 50);
 
 /** Where it hangs, who has it, and between which humidities the air of the place goes. */
 export const placeShape = {

@@ -1,10 +1,10 @@
 /* What is made of a canvas that hangs: whether it lost what the air and the years take, or more; its place; when it is to be looked at again. */
+import { bare, printed, printedRange } from '../quantities/printed';
 import { type HouseRules, assumed } from '../house/houseRules';
 import { type Verdict, verdict } from '../job/verdict';
 import { type TensionReading, lastTension } from '../log/jobHistory';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { type WeatherResponse, lossPerRh, tensionAt } from '../tension/clothWeather';
-import { decimal } from '../units/numeral';
 import { type HangingPlace, placeWords } from './climates';
 import { type CreepLesson, daysSince, leftByCreep, movedBefore, readingBefore } from './creep';
 import type { Life } from './life';
@@ -39,13 +39,13 @@ export function creepOf({ lesson, rules }: Pick<LifeGround, 'lesson' | 'rules'>)
     return {
       perDecade: lesson.perDecade,
       sd: Math.max(LEAST_SD, lesson.sd),
-      because: `This cloth under this ground lost ${decimal(100 * lesson.perDecade, 0)} % in a tenfold of time, the middle one of ${lesson.cases} cases of this house (${decimal(100 * lesson.least, 0)} to ${decimal(100 * lesson.most, 0)} %)`,
+      because: `This cloth under this ground lost ${printed('lostShare', lesson.perDecade)} in a tenfold of time, the middle one of ${lesson.cases} cases of this house (${printedRange('lostShare', lesson.least, lesson.most)})`,
     };
   const percent = assumed(rules, 'clothCreep');
   return {
     perDecade: percent / 100,
     sd: percent / 200,
-    because: `The house reckons with ${decimal(percent, 0)} % in a tenfold of time; ${lesson ? `${lesson.cases} case of its own is too few` : 'it has no case of its own yet'}`,
+    because: `The house reckons with ${printed('percent', percent)} in a tenfold of time; ${lesson ? `${lesson.cases} case of its own is too few` : 'it has no case of its own yet'}`,
   };
 }
 
@@ -120,7 +120,7 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
   if (!last || !first || !moved) return [];
   const since = `on ${dayWords(first.at)}, the first reading after “${moved.says.toLowerCase()}”`;
   const lost = first.nPerM - last.nPerM;
-  const change = `${decimal(Math.abs(100 * (lost / first.nPerM)), 0)} % ${lost >= 0 ? 'less' : 'more'}`;
+  const change = `${printed('lostShare', Math.abs(lost / first.nPerM))} ${lost >= 0 ? 'less' : 'more'}`;
   const expected = expectedNow(first, moved.at, last, ground);
   if (!expected)
     return [
@@ -141,7 +141,7 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
   // No cloth gets tighter by itself than its air makes it.
   const tighter = beyond < -TOLD_APART * sd;
   const weather = !cloth && lost > 0 && expected.byAir > expected.byCreep && expected.byAir > last.sdNPerM;
-  const because = `${tensionWords(first.nPerM, first.sdNPerM)} then at ${decimal(first.rh!, 0)} % RH, ${readWords(last)} now at ${decimal(last.rh!, 0)} %. The air takes ${decimal(expected.byAir, 0)} N/m, creep ${decimal(expected.byCreep, 0)}: ${tensionWords(expected.nPerM, expected.sdNPerM)} would be left. ${creepOf(ground).because}.`;
+  const because = `${tensionWords(first.nPerM, first.sdNPerM)} then at ${printed('humidity', first.rh!)}, ${readWords(last)} now at ${bare('humidity', last.rh!)} %. The air takes ${printed('tension', expected.byAir)}, creep ${bare('tension', expected.byCreep)}: ${tensionWords(expected.nPerM, expected.sdNPerM)} would be left. ${creepOf(ground).because}.`;
   return [
     verdict({
       id: 'lifePast',
@@ -205,8 +205,8 @@ function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
         limit: dampFrom,
         unit: '% RH',
         says: damp
-          ? `It hangs damp: up to ${decimal(hangs.mostRh, 0)} % RH.`
-          : `Its place stays below ${decimal(dampFrom, 0)} % RH.`,
+          ? `It hangs damp: up to ${printed('humidity', hangs.mostRh)}.`
+          : `Its place stays below ${printed('humidity', dampFrom)}.`,
         because: `${placeWords(hangs)}. ${feltSlack ? 'It was felt slack since it was measured' : 'No tension was measured with its air'}, so what it does there is not told.`,
         doThis: damp || feltSlack ? 'Measure it where it hangs, with the air.' : '',
         uses: ['dampSpell'],
@@ -225,10 +225,10 @@ function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
       limit: least,
       unit: 'N/m',
       says: slack
-        ? `Where it hangs it goes slack in damp weather: ${decimal(low, 0)} N/m at ${decimal(hangs.mostRh, 0)} % RH.`
-        : `Where it hangs it stays flat: ${decimal(low, 0)} to ${decimal(high, 0)} N/m over its air.`,
-      because: `${placeWords(hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${decimal(known.rh, 0)} % RH, linear, without delay.`,
-      doThis: slack ? `It wants ${decimal(needed, 0)} N/m in the air it was measured in, or a drier place.` : '',
+        ? `Where it hangs it goes slack in damp weather: ${printed('tension', low)} at ${printed('humidity', hangs.mostRh)}.`
+        : `Where it hangs it stays flat: ${printedRange('tension', low, high)} over its air.`,
+      because: `${placeWords(hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${printed('humidity', known.rh)}, linear, without delay.`,
+      doThis: slack ? `It wants ${printed('tension', needed)} in the air it was measured in, or a drier place.` : '',
       uses: ['clothDamp', 'woodDamp', 'slackBelow'],
     }),
   ];
@@ -249,8 +249,8 @@ function dryVerdicts(life: Life, { rules, response, painted }: LifeGround): Verd
       measured: high,
       limit: most,
       unit: 'N/m',
-      says: `In its driest air it is pulled to ${decimal(high, 0)} N/m; ${decimal(most, 0)} N/m is the most for a painting.`,
-      because: `${placeWords(life.hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${decimal(last.rh, 0)} % RH, linear, without delay. Old paint does not stretch with its cloth: it cracks.`,
+      says: `In its driest air it is pulled to ${printed('tension', high)}; ${printed('tension', most)} is the most for a painting.`,
+      because: `${placeWords(life.hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${printed('humidity', last.rh)}, linear, without delay. Old paint does not stretch with its cloth: it cracks.`,
       doThis: 'Hang it where the air stays less dry. Let a conservator see the paint before anything is slackened.',
       uses: ['clothDamp', 'woodDamp', 'paintedMost'],
     }),
@@ -274,8 +274,8 @@ function lookVerdicts({ lookedAt, handedOverAt, takenDown }: Life, { rules, nowM
       measured: months,
       limit: every,
       unit: 'months',
-      says: late ? `Not looked at for ${decimal(months / 12, 1)} years.` : `Looked at ${dayWords(lookedAt)}.`,
-      because: `This house looks at what it made every ${decimal(every, 0)} months, where it can.`,
+      says: late ? `Not looked at for ${printed('years', months / 12)}.` : `Looked at ${dayWords(lookedAt)}.`,
+      because: `This house looks at what it made every ${printed('months', every)}, where it can.`,
       doThis: late ? 'Ask whoever has it how it hangs; a feel and the humidity say much.' : '',
       uses: ['lookAgain'],
     }),

@@ -2,6 +2,7 @@
  * The passport of a canvas, given away with it: what it is made of, what was measured, how to keep and to key it, what never to do.
  * It is read by people as it is, and by another workshop as a canvas that was made elsewhere.
  */
+import { printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
 import { SHAPE_VERSION } from '../file/shapeVersion';
 import { JOINTS } from '../frame/joints';
@@ -11,13 +12,11 @@ import { type JobInputs, idText, jobInputsShape, momentText } from '../job/job';
 import { isStretching, standingEntries } from '../log/jobHistory';
 import { type LogEntry, logEntryShape } from '../log/logEntry';
 import { SYSTEMS } from '../prime/grounds';
-import { type ShapeOf, listOf, number, oneOf, part, text, whole } from '../shape/shape';
+import { type ShapeOf, listOf, oneOf, part, text, whole, numberOf } from '../shape/shape';
 import { braceWords } from '../stages/bars/braceWords';
 import { isFragile } from '../stages/look/care';
 import { tensionWords } from '../stages/tune/tensionWords';
-import { printSize } from '../units/length';
-import { printMass } from '../units/mass';
-import { decimal } from '../units/numeral';
+import { printSize, type Tape } from '../units/length';
 
 export const PASSPORT_FORMAT = 'keen-batten/passport';
 
@@ -37,7 +36,7 @@ export const passportShape = {
   /** Bars, woods and cloths of the house that other workshops may not have. */
   materials: part('materials', materialsShape),
   /** Ground that is on it, dry, g/m². */
-  dryGroundGPerM2: number(0, 10_000, 0),
+  dryGroundGPerM2: numberOf('dryGround', 0),
   /** What was measured and what became of it since, oldest first; without plans. */
   life: listOf(part('logEntry', logEntryShape), 2000),
 };
@@ -61,7 +60,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
   const painted = progress.painted;
   return {
     materials: [
-      `Face ${printSize(brief.width.mm, brief.height.mm, tape)}, ${printMass(handover.weighedKg ?? plan.handover.totalKg, tape)}${handover.weighedKg === null ? ', worked out' : ' on the scale'}.`,
+      `Face ${printSize(brief.width.mm, brief.height.mm, tape)}, ${printed('mass', handover.weighedKg ?? plan.handover.totalKg, tape)}${handover.weighedKg === null ? ', worked out' : ' on the scale'}.`,
       `Bars: ${plan.bars.profile.name}, ${printSize(plan.bars.profile.widthMm, plan.bars.profile.depthMm, tape)}; ${byId(JOINTS, bars.joint).name.toLowerCase()}; ${braceWords(bars)}.`,
       `Cloth: ${plan.cloth.fabric.name}.`,
       painted
@@ -75,7 +74,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
         .slice(-6)
         .map(
           (one) =>
-            `${one.at.slice(0, 10)}: ${tensionWords(one.nPerM, one.sdNPerM)} by ${one.tool}${one.rh === null ? '' : `, at ${decimal(one.rh, 0)} % RH`}.`,
+            `${one.at.slice(0, 10)}: ${tensionWords(one.nPerM, one.sdNPerM)} by ${one.tool}${one.rh === null ? '' : `, at ${printed('humidity', one.rh)}`}.`,
         ),
       ...(measured.length === 0 ? ['Its tension was not measured.'] : []),
     ],
@@ -84,7 +83,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
       'A canvas goes slack in damp air and tightens when it dries: wait before you touch it.',
       'Dust it with a soft dry brush, the face and the top edge; nothing wet.',
     ],
-    key: keyWords(opener?.kind ?? null, soFar, isFragile(inputs)),
+    key: keyWords(opener?.kind ?? null, soFar, isFragile(inputs), tape),
     never: [
       'Never wet the back, and never press on it: from behind, paint cracks without a sign at first.',
       'Never lean it against anything that touches the cloth, and never carry it by its braces.',
@@ -95,11 +94,12 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
   };
 }
 
-function keyWords(kind: 'key' | 'bolt' | null, soFarMm: number, fragile: boolean): string[] {
+function keyWords(kind: 'key' | 'bolt' | null, soFarMm: number, fragile: boolean, tape: Tape): string[] {
   if (fragile) return ['The painting is fragile: it is not keyed. Ask a conservator.'];
   if (kind === null)
     return ['Its corners are fixed: it is not keyed. A slack cloth is drawn and set again by whoever stretches canvas.'];
-  const open = soFarMm > 0 ? [`Its corners are open by up to ${decimal(soFarMm, 1)} mm.`] : ['Its corners are closed.'];
+  const open =
+    soFarMm > 0 ? [`Its corners are open by up to ${printed('opening', soFarMm, tape)}.`] : ['Its corners are closed.'];
   return [
     ...open,
     kind === 'bolt'

@@ -1,5 +1,6 @@
+import { RECORD_TAPE } from '../units/length';
+import { printedIn } from '../quantities/printed';
 import { stageById } from '../stages/stages';
-import { decimal } from '../units/numeral';
 import type { LogEntry } from './logEntry';
 import { readingWords } from './readingKinds';
 
@@ -21,6 +22,6 @@ export function entryWords(
   number: number,
   title: string,
 ): string {
-  const read = readings.map((one) => `${readingWords(one)} ${decimal(one.value, 2)} ${one.unit} ${one.tool}`);
+  const read = readings.map((one) => `${readingWords(one)} ${printedIn(one.unit, one.value, RECORD_TAPE)} ${one.tool}`);
   return [`No. ${number}`, title, stageById(stage).name, maker, device, did, note, reason, ...new Set(read)].join('\n');
 }

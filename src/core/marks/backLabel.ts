@@ -2,6 +2,7 @@
  * What goes on the back of a canvas, so that whoever tightens it in twenty years knows what it was: made of what, by whom, which
  * way up, and what was measured. Only what is known stands on it; what was felt or simulated says so.
  */
+import { bare, printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
 import { byId } from '../house/schools';
 import type { LogEntry } from '../log/logEntry';
@@ -10,8 +11,6 @@ import { SYSTEMS } from '../prime/grounds';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { inWords } from '../units/inWords';
 import { printSize } from '../units/length';
-import { printMass } from '../units/mass';
-import { decimal } from '../units/numeral';
 
 export interface BackLabel {
   number: number;
@@ -47,7 +46,7 @@ export function backLabel(here: JobCase, log: readonly LogEntry[], number: numbe
       plan.cloth.fabric.name,
       ...(plan.cloth.painted ? [] : [coats > 0 ? `${ground.name}: ${coats} on` : 'not primed']),
       ...tensionLines(here, log),
-      ...(handover.weighedKg === null ? [] : [`${printMass(handover.weighedKg, house.tape)} on the scale`]),
+      ...(handover.weighedKg === null ? [] : [`${printed('mass', handover.weighedKg, house.tape)} on the scale`]),
       ...openerLine(here),
       ...(handover.label === '' ? [] : [handover.label]),
       ...(log.some(({ kind }) => kind === 'takenDown') ? ['taken down'] : []),
@@ -64,8 +63,10 @@ function tensionLines({ history }: JobCase, log: readonly LogEntry[]): string[] 
   const simulated = log.find(({ id }) => id === last.entryId)?.readings.some(({ known }) => known === 'simulated') ?? false;
   const how = simulated ? 'simulated, not measured' : TOOLS[last.tool];
   const both =
-    last.across !== null && last.down !== null ? [`${decimal(last.across, 0)} across, ${decimal(last.down, 0)} down`] : [];
-  const air = last.rh === null ? [] : [`${decimal(last.rh, 0)} % RH`];
+    last.across !== null && last.down !== null
+      ? [`${bare('tension', last.across)} across, ${bare('tension', last.down)} down`]
+      : [];
+  const air = last.rh === null ? [] : [`${printed('humidity', last.rh)}`];
   return [`tension ${tensionWords(last.nPerM, last.sdNPerM)}, ${how}`, [...both, ...air, last.at.slice(0, 10)].join(', ')];
 }
 

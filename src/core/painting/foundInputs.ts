@@ -3,11 +3,11 @@ import { SIDES } from '../job/sides';
 import { type ShapeOf, each, flag, lengthOf, optional, part } from '../shape/shape';
 
 /** The old fold off the painted edge: outside it, or within the image. */
-const foldShape = { by: lengthOf(0, 500), within: flag() };
+const foldShape = { by: lengthOf('foldOffset'), within: flag() };
 export interface OldFold extends ShapeOf<typeof foldShape> {}
 
 /** A row of old holes: the first from the left or upper corner of the image, and how far they stand apart, middle to middle. */
-const holesShape = { first: optional(lengthOf(0, 4000)), apart: optional(lengthOf(3, 1000)) };
+const holesShape = { first: optional(lengthOf('firstHole')), apart: optional(lengthOf('holesApart')) };
 export interface OldHoles extends ShapeOf<typeof holesShape> {}
 
 export const foundShape = {

@@ -1,4 +1,5 @@
 /* What is judged about a painting that is placed on its frame: how true it lies, what is held by what, what to spare it. */
+import { printed } from '../quantities/printed';
 import { type MeasuredRebate, planRebate } from './planRebate';
 import { CORNERS } from '../frame/square/corners';
 import { type SideWords, sideWords } from '../job/sideWords';
@@ -11,7 +12,7 @@ import { USES, byId } from '../house/schools';
 import { SIDES, type Side } from '../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
 import { printFine, printLength, printSize } from '../units/length';
-import { counted, decimal } from '../units/numeral';
+import { counted } from '../units/numeral';
 import type { PlanContext } from '../stages/planContext';
 import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainting';
 
@@ -28,7 +29,7 @@ export const capital = (text: string): string => `${text[0]!.toUpperCase()}${tex
 export const turnWords = (degrees: number, { view }: SideWords): string =>
   Math.abs(degrees) < 0.005
     ? 'not turned'
-    : `turned ${decimal(Math.abs(degrees), 2)}° ${degrees > 0 === (view === 'front') ? 'clockwise' : 'anticlockwise'}`;
+    : `turned ${printed('angle', Math.abs(degrees))} ${degrees > 0 === (view === 'front') ? 'clockwise' : 'anticlockwise'}`;
 
 /** What is judged of a painting that is measured: whether its readings can be true, whether any margin is still to be read. */
 export function measuredVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {

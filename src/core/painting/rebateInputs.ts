@@ -6,11 +6,11 @@ import { REBATE_FIXINGS } from './rebateFixings';
 
 export const rebateShape = {
   /** The opening between the steps, seen from the front: `down` runs top left to bottom right, `up` bottom left to top right. */
-  ...each(TAPE_NAMES, optional(lengthOf(0, 100_000))),
+  ...each(TAPE_NAMES, optional(lengthOf('tapeReading'))),
   /** From the step to the back of the frame. */
-  depth: optional(lengthOf(0, 500)),
+  depth: optional(lengthOf('rebatePart')),
   /** How far the lip reaches over the opening. */
-  lip: part('lips', each(SIDES, optional(lengthOf(0, 500)))),
+  lip: part('lips', each(SIDES, optional(lengthOf('rebatePart')))),
   /** What holds the canvas in it. */
   fixing: oneOf(REBATE_FIXINGS, 'notKnown'),
 };

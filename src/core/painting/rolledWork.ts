@@ -1,7 +1,7 @@
 /* A painting off its bars: what is measured and written down when it is rolled, and the job that stretches it again. */
 import { type JobInputs, newInputs } from '../job/job';
 import { SIDES } from '../job/sides';
-import { type ShapeOf, each, flag, lengthOf, number, oneOf, part, text } from '../shape/shape';
+import { type ShapeOf, each, flag, lengthOf, oneOf, part, text, numberOf } from '../shape/shape';
 import { faceLength } from '../stages/brief/briefInputs';
 
 export const rolledShape = {
@@ -9,13 +9,13 @@ export const rolledShape = {
   width: faceLength,
   height: faceLength,
   /** What is left around it. */
-  margins: part('rolledMargins', each(SIDES, lengthOf(0, 1000))),
+  margins: part('rolledMargins', each(SIDES, lengthOf('margin'))),
   /** The painted side outside, as it should be. */
   faceOut: flag(true),
   /** Which way the roll runs. */
   along: oneOf(['width', 'height']),
   /** Diameter of the core, mm: the wider the better. */
-  coreMm: number(20, 1000, 150),
+  coreMm: numberOf('core', 150),
   place: text(0, 80),
 };
 export interface Rolled extends ShapeOf<typeof rolledShape> {}

@@ -52,10 +52,10 @@ export const setLayoutShape = {
   /** Canvases beside one another; the next ones stand below. */
   columns: whole(1, MOST_IN_SET, 3),
   /** Between two faces on the wall, across and down. */
-  gap: lengthOf(0, 1000, 20),
+  gap: lengthOf('setGap', 20),
   /** What stands in one line where heights differ. */
   align: oneOf(['top', 'middle', 'bottom'], 'middle'),
   /** Places of their own, top left corners from the top left of the piece, one for each canvas; none where they stand in rows. */
-  free: listOf(part('setPlace', { x: lengthOf(0, 20_000), y: lengthOf(0, 20_000) }), MOST_IN_SET),
+  free: listOf(part('setPlace', { x: lengthOf('setPlace'), y: lengthOf('setPlace') }), MOST_IN_SET),
 };
 export interface SetLayout extends ShapeOf<typeof setLayoutShape> {}

@@ -2,6 +2,7 @@
  * Shapes of what is typed, recorded and kept, written once: type, start value, check at the edge, JSON schema and the range
  * of a field all come from here. A shape is a table of fields; a field says what may stand in it and what it starts with.
  */
+import { type LengthId, type QuantityId, limitsOf, quantity } from '../quantities/quantities';
 import type { Length, LengthUnit } from '../units/length';
 
 export const LENGTH_UNITS: readonly LengthUnit[] = ['mm', 'cm', 'm', 'in', 'ft'];
@@ -11,10 +12,11 @@ export type Rule =
   | { kind: 'text'; least: number; most: number; pattern: RegExp | null }
   /** A day of the calendar, or a moment of one in UTC. */
   | { kind: 'time'; of: 'day' | 'moment' }
-  | { kind: 'number'; least: number; most: number; whole: boolean }
+  /** `of` is the kind of quantity; null for a plain number. */
+  | { kind: 'number'; of: QuantityId | null; least: number; most: number; whole: boolean }
   | { kind: 'flag' }
   | { kind: 'oneOf'; values: readonly (string | number)[] }
-  | { kind: 'length'; leastMm: number; mostMm: number }
+  | { kind: 'length'; of: LengthId; leastMm: number; mostMm: number }
   | { kind: 'part'; shape: Shape; name: string }
   | { kind: 'list'; of: Rule; least: number; most: number; unique: boolean }
   /** Numbers under known names, each of which may be left out. */
@@ -47,11 +49,18 @@ export const day = (): Field<string> => field({ kind: 'time', of: 'day' }, () =>
 /** A moment that there is, ISO 8601 in UTC: "2031-02-28T09:30:00Z". */
 export const moment = (): Field<string> => field({ kind: 'time', of: 'moment' }, () => '');
 
+/** A plain number: a part, a place in a list. What has a unit is a quantity. */
 export const number = (least: number, most: number, start = least): Field<number> =>
-  field({ kind: 'number', least, most, whole: false }, () => start);
+  field({ kind: 'number', of: null, least, most, whole: false }, () => start);
 
 export const whole = (least: number, most: number, start = least): Field<number> =>
-  field({ kind: 'number', least, most, whole: true }, () => start);
+  field({ kind: 'number', of: null, least, most, whole: true }, () => start);
+
+/** A quantity in its unit inside, within the limits of its kind. */
+export function numberOf(of: QuantityId, start?: number): Field<number> {
+  const [least, most] = limitsOf(of);
+  return field({ kind: 'number', of, least, most, whole: quantity(of).whole }, () => start ?? least);
+}
 
 export const flag = (start = false): Field<boolean> => field({ kind: 'flag' }, () => start);
 
@@ -63,9 +72,11 @@ export function oneOf(options: readonly (string | number | { id: string })[], st
   return field({ kind: 'oneOf', values }, () => start ?? values[0]!);
 }
 
-/** A length with the unit it was typed in; `leastMm` to `mostMm`. */
-export const lengthOf = (leastMm: number, mostMm: number, startMm = leastMm): Field<Length> =>
-  field({ kind: 'length', leastMm, mostMm }, () => ({ mm: startMm, unit: 'mm' as const }));
+/** A length with the unit it was typed in, within the limits of its kind. */
+export function lengthOf(of: LengthId, startMm?: number): Field<Length> {
+  const [leastMm, mostMm] = limitsOf(of);
+  return field({ kind: 'length', of, leastMm, mostMm }, () => ({ mm: startMm ?? leastMm, unit: 'mm' as const }));
+}
 
 /** A field that may be left open: null until something is typed. */
 export const optional = <T>({ rule }: Field<T>): Field<T | null> => ({ rule, optional: true, start: () => null });
@@ -92,17 +103,13 @@ export const each = <const N extends string, T>(names: readonly N[], of: Field<T
 /**
  * What a shape starts with.
  *
- * @example startOf({ title: text(1, 120, 'Study'), width: lengthOf(100, 4000, 400), note: optional(text(0, 9)) }) // { title: 'Study', width: { mm: 400, unit: 'mm' }, note: null }
+ * @example startOf({ title: text(1, 120, 'Study'), width: lengthOf('faceLength', 400), note: optional(text(0, 9)) }) // { title: 'Study', width: { mm: 400, unit: 'mm' }, note: null }
  */
 export const startOf = <S extends Shape>(shape: S): ShapeOf<S> =>
   Object.fromEntries(Object.entries(shape).map(([name, { start }]) => [name, start()])) as ShapeOf<S>;
 
-/** The range of a number or length field, for the screen that shows it. @throws RangeError for a field without one */
-export function rangeOf({ rule }: Field<number> | Field<number | null> | Field<Length> | Field<Length | null>): {
-  least: number;
-  most: number;
-} {
-  if (rule.kind === 'number') return { least: rule.least, most: rule.most };
-  if (rule.kind === 'length') return { least: rule.leastMm, most: rule.mostMm };
-  throw new RangeError(`expected a number or a length, got a field of ${rule.kind}`);
+/** The kind of quantity of a field. @throws RangeError for a field without one */
+export function quantityOf({ rule }: Pick<Field<unknown>, 'rule'>): QuantityId {
+  if ((rule.kind === 'number' || rule.kind === 'length') && rule.of !== null) return rule.of;
+  throw new RangeError(`expected a field of a quantity, got one of ${rule.kind}`);
 }

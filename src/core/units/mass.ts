@@ -1,13 +1,9 @@
-/* Weights as typed and printed: kilograms, or pounds and ounces beside an inch tape. */
+/* Weights as typed: kilograms, or pounds and ounces beside an inch tape. */
 import type { Tape } from './length';
-import { decimal, withoutDust } from './numeral';
+import { withoutDust } from './numeral';
 import { type Parsed, parsed, refused } from './result';
 
-const KG_PER_POUND = 0.45359237;
-
-/** "1.85 kg", or "4.1 lb" beside an inch tape. */
-export const printMass = (kg: number, { unit }: Pick<Tape, 'unit'>): string =>
-  unit === 'in' ? `${decimal(kg / KG_PER_POUND, 1)} lb` : `${decimal(kg, kg < 10 ? 2 : 1)} kg`;
+export const KG_PER_POUND = 0.45359237;
 
 /**
  * Reads a weight, kg. A bare number is in pounds beside an inch tape.

@@ -1,5 +1,5 @@
 import type { Tape } from './length';
-import { decimal, withoutDust } from './numeral';
+import { withoutDust } from './numeral';
 import { type Parsed, parsed, refused } from './result';
 
 export const celsiusFromFahrenheit = (fahrenheit: number): number => withoutDust(((fahrenheit - 32) * 5) / 9);
@@ -19,6 +19,3 @@ export function parseTemperature(typed: string, { unit }: Pick<Tape, 'unit'>): P
   if (celsius < -20 || celsius > 100) return refused(typed, 'is outside −20 to 100 °C', 'Check the unit.');
   return parsed(celsius);
 }
-
-export const printTemperature = (celsius: number, { unit }: Pick<Tape, 'unit'>): string =>
-  unit === 'in' ? `${decimal(fahrenheitFromCelsius(celsius), 0)} °F` : `${decimal(celsius, 1)} °C`;

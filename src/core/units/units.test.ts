@@ -7,6 +7,7 @@ import {
   parseClothWeight,
   printClothWeight,
 } from './clothWeight';
+import { printed } from '../quantities/printed';
 import { printDuration } from './duration';
 import {
   type LengthUnit,
@@ -21,10 +22,10 @@ import {
   printTyped,
   roundToStep,
 } from './length';
-import { parseMass, printMass } from './mass';
+import { parseMass } from './mass';
 import { parsed } from './result';
 import { parseMoney, printMoney } from './money';
-import { celsiusFromFahrenheit, fahrenheitFromCelsius, parseTemperature, printTemperature } from './temperature';
+import { celsiusFromFahrenheit, fahrenheitFromCelsius, parseTemperature } from './temperature';
 
 const MM: Tape = { unit: 'mm', stepMm: 1 };
 const INCH: Tape = { unit: 'in', stepMm: SIXTEENTH_MM };
@@ -203,17 +204,17 @@ describe('money, temperature, time, mass', () => {
     expect(fahrenheitFromCelsius(celsiusFromFahrenheit(64))).toBe(64);
     expect(parseTemperature('68', INCH)).toEqual({ ok: true, value: 20 });
     expect(parseTemperature('20', MM)).toEqual({ ok: true, value: 20 });
-    expect([printTemperature(18.25, MM), printTemperature(18.25, INCH)]).toEqual(['18.3 °C', '65 °F']);
+    expect([printed('temperature', 18.25, MM), printed('temperature', 18.25, INCH)]).toEqual(['18.3 °C', '65 °F']);
     for (const typed of ['warm', '400', '']) expect(parseTemperature(typed, MM).ok).toBe(false);
   });
 
   it('says time as a clock is read', () => {
     expect([12, 60, 130, 47 * 60, 72 * 60].map(printDuration)).toEqual(['12 min', '1 h', '2 h 10 min', '47 h', '3 days']);
-    expect(printMass(1.849, MM)).toBe('1.85 kg');
-    expect(printMass(1, INCH)).toBe('2.2 lb');
+    expect(printed('mass', 1.849, MM)).toBe('1.85 kg');
+    expect(printed('mass', 1, INCH)).toBe('2.2 lb');
     expect([parseMass('2,5', MM), parseMass('850 g', INCH)]).toEqual([parsed(2.5), parsed(0.85)]);
     const pounds = parseMass('2.2', INCH);
-    expect(pounds.ok && printMass(pounds.value, INCH)).toBe('2.2 lb');
+    expect(pounds.ok && printed('mass', pounds.value, INCH)).toBe('2.2 lb');
     for (const typed of ['', 'light', '-1', 'kg', '1.2.3', '4 stone']) expect(parseMass(typed, MM).ok).toBe(false);
   });
 });

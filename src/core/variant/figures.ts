@@ -1,9 +1,7 @@
 /* The figures by which variants are put beside one another, with what counts as a difference and how each is printed. */
-import { printDuration } from '../units/duration';
-import { type Tape, MM_PER_INCH, printFine } from '../units/length';
-import { printMass } from '../units/mass';
+import { bare, printed } from '../quantities/printed';
+import { type Tape, printFine } from '../units/length';
 import { printMoney } from '../units/money';
-import { decimal } from '../units/numeral';
 import type { WeighedVariant } from './weighedVariant';
 
 /** What figures are printed for. */
@@ -27,8 +25,6 @@ export interface VariantFigure {
   limit?: (weighed: WeighedVariant) => number;
 }
 
-const M2_PER_SQUARE_FOOT = (12 * MM_PER_INCH) ** 2 / 1e6;
-const ML_PER_FLUID_OUNCE = 29.5735;
 const DAY_MS = 86_400_000;
 
 export const VARIANT_FIGURES: readonly VariantFigure[] = [
@@ -39,7 +35,13 @@ export const VARIANT_FIGURES: readonly VariantFigure[] = [
     print: (minor, { currency }) => printMoney(Math.round(minor), currency),
     least: 1,
   },
-  { id: 'weight', name: 'Weight', of: ({ weightKg }) => weightKg, print: (kg, { tape }) => printMass(kg, tape), least: 0.005 },
+  {
+    id: 'weight',
+    name: 'Weight',
+    of: ({ weightKg }) => weightKg,
+    print: (kg, { tape }) => printed('mass', kg, tape),
+    least: 0.005,
+  },
   {
     id: 'bow',
     name: 'Bow in time',
@@ -52,30 +54,30 @@ export const VARIANT_FIGURES: readonly VariantFigure[] = [
     id: 'hands',
     name: 'Hands to come',
     of: ({ handsMinutes }) => handsMinutes,
-    print: (minutes) => printDuration(minutes),
+    print: (minutes) => printed('handTime', minutes),
     least: 0.5,
   },
   {
     id: 'days',
     name: 'Ready in',
     of: ({ readyInMs }) => (readyInMs === null ? null : readyInMs / DAY_MS),
-    print: (days) => `${decimal(days, 1)} days`,
+    print: (days) => printed('days', days),
     least: 0.05,
   },
   {
     id: 'cloth',
     name: 'Cloth',
     of: ({ clothM2 }) => clothM2,
-    print: (m2, { tape }) => (tape.unit === 'in' ? `${decimal(m2 / M2_PER_SQUARE_FOOT, 2)} ft²` : `${decimal(m2, 2)} m²`),
+    print: (m2, { tape }) => printed('area', m2, tape),
     least: 0.005,
     blankOnly: true,
   },
-  { id: 'fasteners', name: 'Fasteners', of: ({ fasteners }) => fasteners, print: (count) => decimal(count, 0), least: 1 },
+  { id: 'fasteners', name: 'Fasteners', of: ({ fasteners }) => fasteners, print: (count) => bare('count', count), least: 1 },
   {
     id: 'ground',
     name: 'Ground',
     of: ({ groundMl }) => groundMl,
-    print: (ml, { tape }) => (tape.unit === 'in' ? `${decimal(ml / ML_PER_FLUID_OUNCE, 1)} fl oz` : `${decimal(ml, 0)} ml`),
+    print: (ml, { tape }) => printed('volume', ml, tape),
     least: 0.5,
     blankOnly: true,
   },

@@ -1,10 +1,9 @@
 /* One quantity of a job moved over its range, everything else as it stands: for seeing what follows from it in every stage. */
+import { limitsOf } from '../quantities/quantities';
 import type { JobInputs } from '../job/job';
 import { length } from '../units/length';
 import { USES, byId } from '../house/schools';
-import { MOST_BRACES, barsShape, evenBraces } from '../stages/bars/barsInputs';
-import { FACE_RANGE_MM } from '../stages/brief/briefInputs';
-import { rangeOf } from '../shape/shape';
+import { MOST_BRACES, evenBraces } from '../stages/bars/barsInputs';
 import type { ChangedField } from './variant';
 
 export const QUANTITIES = [
@@ -38,15 +37,16 @@ export const quantityNow = (id: QuantityId, { bars }: JobInputs): number =>
 export function quantityValues(id: QuantityId, inputs: JobInputs): number[] {
   switch (id) {
     case 'tension': {
-      const { least, most } = rangeOf(barsShape.tensionNPerM);
+      const [least, most] = limitsOf('tension');
       const now = inputs.bars.tensionNPerM;
       return PARTS.map((part) => Math.round(now * part * 10) / 10).filter((value) => value >= least && value <= most);
     }
     case 'size': {
       if (byId(USES, inputs.brief.use).painted) return [];
+      const [least, most] = limitsOf('faceLength');
       const sides = [inputs.brief.width.mm, inputs.brief.height.mm];
       return PARTS.map((part) => 100 * part).filter((value) =>
-        sides.every((mm) => (mm * value) / 100 >= FACE_RANGE_MM.least && (mm * value) / 100 <= FACE_RANGE_MM.most),
+        sides.every((mm) => (mm * value) / 100 >= least && (mm * value) / 100 <= most),
       );
     }
     case 'bracesUpright':

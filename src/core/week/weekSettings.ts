@@ -1,6 +1,6 @@
 /* What a house plans its days by: hours, who is there and does what, places to dry, what is set up, and what is wanted first. */
 import { length } from '../units/length';
-import { type ShapeOf, day, flag, lengthOf, listOf, number, oneOf, optional, part, text, whole } from '../shape/shape';
+import { type ShapeOf, day, flag, lengthOf, listOf, oneOf, optional, part, text, whole, numberOf } from '../shape/shape';
 import { STAGES } from '../stages/stages';
 import { type OpenWindow, STEPS_A_DAY, WEEKDAYS, windowViolations } from '../schedule/workCalendar';
 
@@ -49,21 +49,21 @@ export const weekSettingsShape = {
       name: text(1, 60),
       kind: oneOf(PLACE_KINDS, 'flat'),
       /** The largest frame it takes. */
-      long: lengthOf(100, 10_000, 1500),
-      short: lengthOf(100, 10_000, 1200),
-      count: whole(1, 200),
+      long: lengthOf('roomFor', 1500),
+      short: lengthOf('roomFor', 1200),
+      count: numberOf('places'),
     }),
     40,
   ),
   /** Frames with a longer side want a bench of their own, where there are any. */
-  largeFrom: lengthOf(100, 10_000, 1300),
-  sawMinutes: whole(0, 240, 15),
-  potMinutes: whole(0, 240, 15),
-  washMinutes: whole(0, 240, 15),
+  largeFrom: lengthOf('roomFor', 1300),
+  sawMinutes: numberOf('setUpMinutes', 15),
+  potMinutes: numberOf('setUpMinutes', 15),
+  washMinutes: numberOf('setUpMinutes', 15),
   /** What is set up waits so long at the most for what could be done with it. */
-  togetherHours: whole(0, 168, 24),
+  togetherHours: numberOf('togetherHours', 24),
   /** How much work differs from what was reckoned, as a standard deviation. */
-  spreadPercent: number(0, 100, 25),
+  spreadPercent: numberOf('workSpread', 25),
   wanted: listOf(oneOf(WANTED, 'dates'), 3),
 };
 export interface WeekSettings extends ShapeOf<typeof weekSettingsShape> {}

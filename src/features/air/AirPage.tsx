@@ -1,11 +1,10 @@
 'use client';
 /* The air of the workshop: the year as it was read, damp spells, and where readings come from. */
-import { printTemperature } from '@/core/units/temperature';
+import { printed } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { assumed } from '@/core/house/houseRules';
-import { decimal } from '@/core/units/numeral';
 import { dropSimulatedAirAction, importAirAction, readSimulatedAirAction } from '@/server/actions';
 import type { Air, AirTaken } from '@/server/airCases';
 import type { Outcome } from '@/server/outcome';
@@ -56,8 +55,8 @@ export function AirPage({ air }: { air: Air }) {
         <h1 className="text-[22px] leading-7 font-semibold">Air</h1>
         {air.last ? (
           <p className="figure text-[15px]">
-            <strong>{decimal(air.last.rh, 0)} % RH</strong> at <strong>{printTemperature(air.last.celsius, tape)}</strong>,{' '}
-            {format(new Date(air.last.at), 'EEE d MMM HH:mm')}
+            <strong>{printed('humidity', air.last.rh)}</strong> at{' '}
+            <strong>{printed('temperature', air.last.celsius, tape)}</strong>, {format(new Date(air.last.at), 'EEE d MMM HH:mm')}
             {air.last.simulated && <span className="text-warning">, simulated</span>}
           </p>
         ) : (

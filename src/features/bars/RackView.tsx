@@ -244,13 +244,11 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<Rac
       <h2 className="text-[17px] font-semibold">Put on the rack</h2>
       <Choice label="Bar" value={bar.profile} options={profiles} onChange={(id) => setBar({ ...bar, profile: id, family: '' })} />
       <Choice label="What it is" value={bar.kind} options={KINDS} onChange={(kind) => setBar({ ...bar, kind })} />
-      <LengthField label="Length" value={bar.size} leastMm={50} mostMm={12_000} onChange={(size) => setBar({ ...bar, size })} />
+      <LengthField label="Length" of="barLength" value={bar.size} onChange={(size) => setBar({ ...bar, size })} />
       <NumberField
         label="How many pieces"
+        of="pieces"
         value={bar.count}
-        unit="pieces"
-        least={1}
-        most={500}
         onChange={(count) => setBar({ ...bar, count: Math.round(count) })}
       />
       {bar.kind === 'pairs' && (

@@ -2,13 +2,13 @@
 /*
  * Home: the jobs in the order of what needs hands next, every canvas drawn to one common scale.
  */
+import { printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState } from 'react';
 import { format, parseISO } from 'date-fns';
 import { PRACTICE } from '@/core/job/practice';
 import { importJobAction } from '@/server/actions';
-import { printDuration } from '@/core/units/duration';
 import { type Tape, printSize } from '@/core/units/length';
 import type { TakenIn } from '@/server/jobCases';
 import type { Compared } from '@/server/outcome';
@@ -149,7 +149,7 @@ function BenchHeader({ page, workshop, nowMs, onNew }: { page: BenchPage; worksh
   return (
     <header className="hair-b flex flex-wrap items-center gap-x-4 gap-y-1 px-5 py-2.5">
       <h1 className="text-[22px] leading-7 font-semibold" suppressHydrationWarning>
-        {format(nowMs, 'EEEE')}: {minutes === 0 ? 'nothing for your hands' : `${printDuration(minutes)} for your hands`}
+        {format(nowMs, 'EEEE')}: {minutes === 0 ? 'nothing for your hands' : `${printed('handTime', minutes)} for your hands`}
       </h1>
       <p className="figure soft text-[14.5px]">{workshop}</p>
       <p className="figure ml-auto text-[14.5px]">
@@ -219,7 +219,7 @@ function JobRow({ row, scale, nowMs, first }: { row: BenchRow; scale: number; no
             ) : row.next.state === 'finished' ? (
               ''
             ) : (
-              `${printDuration(row.minutes)} of hands`
+              `${printed('handTime', row.minutes)} of hands`
             )}
           </span>
         </span>

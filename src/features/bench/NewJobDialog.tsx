@@ -1,4 +1,5 @@
 'use client';
+import { limitsOf } from '@/core/quantities/quantities';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { createJobAction, newSetAction } from '@/server/actions';
@@ -6,7 +7,6 @@ import { USES, type UseId, byId } from '@/core/house/schools';
 import { readFaces } from '@/core/set/readFaces';
 import { usualColumns } from '@/core/set/setLayout';
 import { MOST_IN_SET, SET_KINDS, type SetKindId } from '@/core/set/setShape';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { type Length, length, parseLength, printLength } from '@/core/units/length';
 import { Dialog } from '@/ui/Dialog';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -51,7 +51,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
   const readFace = (typed: string) => {
     const result = parseLength(typed, tape.unit);
     if (!result.ok) return result.error;
-    const { least, most } = FACE_RANGE_MM;
+    const [least, most] = limitsOf('faceLength');
     const inRange = result.value.mm >= least && result.value.mm <= most;
     return inRange
       ? true
@@ -66,7 +66,8 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
       if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
       return form.setError('root', { message: refusalWords(outcome) });
     }
-    const faces = ownFaces && typed.faces.trim() !== '' ? readFaces(typed.faces, tape.unit, MOST_IN_SET, FACE_RANGE_MM) : null;
+    const faces =
+      ownFaces && typed.faces.trim() !== '' ? readFaces(typed.faces, tape.unit, MOST_IN_SET, limitsOf('faceLength')) : null;
     const all = faces?.ok ? faces.value : Array.from({ length: count }, () => face);
     const columns = typed.columns.trim() === '' ? usualColumns(all, typed.kind) : Number(typed.columns);
     const layout = { columns, gap: typed.kind === 'panels' ? of(typed.gap) : length(100), align: 'middle', free: [] } as const;
@@ -132,7 +133,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
         )}
         {ownFaces &&
           field('faces', 'Faces in their order, where they differ', '2 of 400 × 600; 300 × 600', (typed) => {
-            const read = typed.trim() === '' ? null : readFaces(typed, tape.unit, MOST_IN_SET, FACE_RANGE_MM);
+            const read = typed.trim() === '' ? null : readFaces(typed, tape.unit, MOST_IN_SET, limitsOf('faceLength'));
             if (read?.ok === false) return read.error;
             return read === null || read.value.length === count || `These are ${read.value.length} faces, not ${count}.`;
           })}

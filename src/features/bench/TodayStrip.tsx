@@ -1,12 +1,12 @@
 'use client';
 /* A maker’s day on the bench: what to do in its order, the next pot, what to take out, and what must be on before going home. */
+import { printedIn } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Printer } from 'lucide-react';
 import { dayWords } from '@/core/week/dateVerdicts';
 import type { TodayTask } from '@/core/week/today';
 import { clockOfStep } from '@/core/schedule/workCalendar';
-import { printQuantity } from '@/core/units/quantity';
 import type { TodayView } from '@/server/week/todayCases';
 import { Figure } from '@/ui/Figure';
 import { MakerSelect } from '@/ui/MakerSelect';
@@ -87,7 +87,7 @@ export function TodayStrip({ view }: { view: TodayView }) {
           {day.take.slice(0, all ? 40 : 5).map(({ item, name, unit, quantity }, index) => (
             <span key={item}>
               {index > 0 && ', '}
-              <Figure>{`${name.toLowerCase()} ${unit === 'pieces' ? Math.ceil(quantity) : printQuantity(Math.ceil(quantity), unit, tape)}`}</Figure>
+              <Figure>{`${name.toLowerCase()} ${unit === 'pieces' ? Math.ceil(quantity) : printedIn(unit, Math.ceil(quantity), tape)}`}</Figure>
             </span>
           ))}
           {!all && day.take.length > 5 && `, and ${day.take.length - 5} more`}

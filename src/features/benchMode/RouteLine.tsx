@@ -1,6 +1,6 @@
 /* What is counted along the route: refill, look, other hand, minutes left. */
+import { printed } from '@/core/quantities/printed';
 import type { RouteCounts } from '@/core/bench/routeCounts';
-import { printDuration } from '@/core/units/duration';
 
 interface RouteLineProps {
   counts: RouteCounts;
@@ -18,7 +18,7 @@ export function RouteLine({ counts: { toRefill, toLook, toOtherHand, minutesLeft
       )}
       {toOtherHand !== null && <Count name="other hand in" value={toOtherHand} />}
       <span>
-        about <strong className="figure">{printDuration(Math.max(1, minutesLeft))}</strong> left
+        about <strong className="figure">{printed('handTime', Math.max(1, minutesLeft))}</strong> left
       </span>
     </div>
   );

@@ -110,9 +110,9 @@ function FlawForm({ name, cloth, first, onSave }: FlawFormProps) {
         <LengthField
           key={field}
           label={`${label}, ${name}`}
+          of="tapeReading"
+          range={[leastMm, field === 'x' || field === 'w' ? cloth.widthMm : cloth.lengthMm]}
           value={length(flaw[field], tape.unit)}
-          leastMm={leastMm}
-          mostMm={field === 'x' || field === 'w' ? cloth.widthMm : cloth.lengthMm}
           onChange={({ mm }) => setFlaw({ ...flaw, [field]: mm })}
         />
       ))}

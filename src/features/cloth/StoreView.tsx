@@ -180,9 +180,9 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<S
           read={(typed) => (typed.length <= 40 ? parsed(typed) : refused<string>(typed, 'is too long', 'Up to 40 letters.'))}
           onChange={setTag}
         />
-        <LengthField label="Usable width" value={width} leastMm={50} mostMm={6000} onChange={setWidth} />
-        <LengthField label="Length left" value={long} leastMm={1} mostMm={200_000} onChange={setLong} />
-        {kind === 'roll' && <LengthField label="Selvedge, each" value={selvedge} mostMm={100} onChange={setSelvedge} />}
+        <LengthField label="Usable width" of="stockWidth" value={width} onChange={setWidth} />
+        <LengthField label="Length left" of="newRollLength" value={long} onChange={setLong} />
+        {kind === 'roll' && <LengthField label="Selvedge, each" of="selvedge" value={selvedge} onChange={setSelvedge} />}
       </div>
       <p className="soft text-[13px]">
         Measure between the selvedges: they pull otherwise than the rest and stay out of the face.

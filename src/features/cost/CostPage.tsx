@@ -1,5 +1,6 @@
 'use client';
 /* What a canvas or a set costs: the bill, what it took in fact, a ready-made one beside it, and the price for a customer. */
+import { bare, printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -7,7 +8,6 @@ import { BILL_GROUPS, type Bill, type BillLine, groupSums } from '@/core/cost/bi
 import { quoteSums } from '@/core/cost/quoteSums';
 import { type Tape, printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { decimal } from '@/core/units/numeral';
 import { giveQuoteAction } from '@/server/actions';
 import type { CostView } from '@/server/costCases';
 import { Figure } from '@/ui/Figure';
@@ -20,9 +20,9 @@ const UNIT = { pieces: '', g: 'g', ml: 'ml', min: 'min', '%': '%', frame: '', mm
 
 /** "1.34 m", "24", "18 g", "45 min". */
 function quantityWords({ quantity, unit }: BillLine, tape: Tape): string {
-  if (unit === 'mm') return tape.unit === 'in' ? printLength(quantity, tape) : `${decimal(quantity / 1000, 2)} m`;
-  if (unit === 'frame') return quantity === 1 ? 'a frame' : `${decimal(quantity, 0)} frames`;
-  return `${decimal(quantity, unit === 'pieces' ? 0 : 1)} ${UNIT[unit]}`.trim();
+  if (unit === 'mm') return printed('rollLength', quantity, tape);
+  if (unit === 'frame') return quantity === 1 ? 'a frame' : `${bare('count', quantity)} frames`;
+  return `${bare(unit === 'pieces' ? 'count' : 'amount', quantity)} ${UNIT[unit]}`.trim();
 }
 
 /** Price of the pack it is sold by: "€8.90 for 1000". */
@@ -278,10 +278,10 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
       <dl className="figure grid grid-cols-[1fr_auto] text-[14.5px]">
         <dt>Cost</dt>
         <dd className="text-right">{money(sums.costMinor)}</dd>
-        <dt>Margin, {decimal(marginPercent, 1)} %</dt>
+        <dt>Margin, {printed('profitMargin', marginPercent)}</dt>
         <dd className="text-right">{money(sums.marginMinor)}</dd>
         <dt>
-          {taxName}, {decimal(taxPercent, 1)} %
+          {taxName}, {printed('tax', taxPercent)}
         </dt>
         <dd className="text-right">{money(sums.taxMinor)}</dd>
         <dt className="hair-t font-semibold">Price</dt>

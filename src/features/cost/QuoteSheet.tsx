@@ -1,10 +1,10 @@
 'use client';
 /* A quote as it was given: it does not change, whatever prices do. */
+import { printed } from '@/core/quantities/printed';
 import { format, parseISO } from 'date-fns';
 import { Printer } from 'lucide-react';
 import { printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { decimal } from '@/core/units/numeral';
 import type { Quote } from '@/db/quotes';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -64,7 +64,7 @@ export function QuoteSheet({ quote }: { quote: Quote }) {
           <dt>Net</dt>
           <dd className="text-right">{money(frozen.netMinor)}</dd>
           <dt>
-            {frozen.taxName}, {decimal(frozen.taxPercent, 1)} %
+            {frozen.taxName}, {printed('tax', frozen.taxPercent)}
           </dt>
           <dd className="text-right">{money(frozen.taxMinor)}</dd>
           <dt className="hair-t pt-1 text-[18px] font-semibold">In all</dt>

@@ -1,5 +1,6 @@
 'use client';
 /* Grounds: which canvases wait for a coat, one pot for those that take the same mix, the scale, the store. */
+import { bare, printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -8,7 +9,6 @@ import { batchRecipe } from '@/core/prime/coatRecipe';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { decimal } from '@/core/units/numeral';
 import { recordBatchAction } from '@/server/actions';
 import type { CoatWaiting, Grounds } from '@/server/groundCases';
 import { clockWords } from '@/ui/Clock';
@@ -27,7 +27,7 @@ const mixOf = ({ substance, waterParts }: CoatWaiting) => `${substance} ${waterP
 
 export function GroundPage({ grounds, nowMs: serverNow }: { grounds: Grounds; nowMs: number }) {
   const nowMs = useNow(serverNow);
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const [picked, setPicked] = useState<string[] | null>(null);
   const { waiting } = grounds;
   const ready = waiting.filter(
@@ -52,11 +52,11 @@ export function GroundPage({ grounds, nowMs: serverNow }: { grounds: Grounds; no
             <p className="figure text-[15px]">
               <strong>{recipe.totalG} g</strong> in the pot for {chosen.length === 1 ? 'one canvas' : `${chosen.length} canvases`}
               ,{' '}
-              {decimal(
+              {printed(
+                'area',
                 chosen.reduce((sum, { areaM2 }) => sum + areaM2, 0),
-                2,
-              )}{' '}
-              m²
+                tape,
+              )}
               {stock && ` · ${printMoney(Math.round((wanted / 1000) * stock.priceMinor), rules.currency)}`}
             </p>
           )}
@@ -90,8 +90,8 @@ export function GroundPage({ grounds, nowMs: serverNow }: { grounds: Grounds; no
                 <Pot key={`${recipe.substance} ${recipe.totalG}`} recipe={recipe} />
                 {stock && stock.amount < wanted && (
                   <p className="text-[14.5px] text-error">
-                    Stop. The store holds {decimal(stock.amount, 0)} {byId(SUBSTANCES, recipe.substance).unit}; this takes{' '}
-                    {decimal(wanted, 0)}.
+                    Stop. The store holds {bare('amount', Math.round(stock.amount))} {byId(SUBSTANCES, recipe.substance).unit};
+                    this takes {bare('amount', Math.round(wanted))}.
                   </p>
                 )}
                 <BatchRecord
@@ -139,8 +139,8 @@ function WaitingRow({
         <span className="min-w-0 text-[14.5px] leading-5">
           <strong>No. {one.number}</strong> {one.title}
           <span className="figure soft block">
-            {one.coat}, {printSize(one.widthMm, one.heightMm, tape)}, {decimal(one.areaM2, 2)} m² at{' '}
-            {decimal(one.absorbMlPerM2, 0)} ml/m²
+            {one.coat}, {printSize(one.widthMm, one.heightMm, tape)}, {printed('area', one.areaM2, tape)} at{' '}
+            {printed('absorption', one.absorbMlPerM2)}
           </span>
           {why && <span className="block text-[13.5px] text-warning">{why}</span>}
           {dries && (
@@ -154,7 +154,7 @@ function WaitingRow({
 
 /** What was mixed and what was left, recorded for every canvas of the pot at once. */
 function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixedMl: number; onDone: () => void }) {
-  const { maker } = useWorkshop();
+  const { maker, tape } = useWorkshop();
   const router = useRouter();
   const send = useSend();
   const [mixed, setMixed] = useState<number | null>(null);
@@ -186,23 +186,13 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
       <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
         <NumberField
           label="Mixed"
+          of="batchVolume"
           value={mixed}
-          unit="ml"
-          least={1}
-          most={200_000}
-          placeholder={decimal(mixedMl, 0)}
+          placeholder={bare('batchVolume', mixedMl, tape)}
           onClear={() => setMixed(null)}
           onChange={setMixed}
         />
-        <NumberField
-          label="Left in the pot"
-          value={left}
-          unit="ml"
-          least={0}
-          most={200_000}
-          onClear={() => setLeft(null)}
-          onChange={setLeft}
-        />
+        <NumberField label="Left in the pot" of="volume" value={left} onClear={() => setLeft(null)} onChange={setLeft} />
         <TypedField
           label="Why, if a verdict says stop"
           value={reason}

@@ -1,5 +1,6 @@
 'use client';
 /* The pot to scale of its parts, filled on the kitchen scale one part after the other. */
+import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
 import { randomLcg } from 'd3-random';
 import { assumed } from '@/core/house/houseRules';
@@ -7,7 +8,6 @@ import { byId } from '@/core/house/schools';
 import type { CoatRecipe } from '@/core/prime/coatRecipe';
 import { pour, toMatch } from '@/core/prime/pour';
 import { SUBSTANCES } from '@/core/prime/substances';
-import { decimal } from '@/core/units/numeral';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { simulatedScale } from './kitchenScale';
 
@@ -25,7 +25,7 @@ interface Part {
 }
 
 export function Pot({ recipe }: { recipe: CoatRecipe }) {
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const { name, unit } = byId(SUBSTANCES, recipe.substance);
   const [poured, setPoured] = useState<number[]>([]);
   const first = poured[0];
@@ -48,13 +48,13 @@ export function Pot({ recipe }: { recipe: CoatRecipe }) {
               <tr key={part} className="hair-b">
                 <td className="font-semibold">{part}</td>
                 <td className="text-right">{grams} g</td>
-                <td className="soft pl-4 text-right">{ml === null ? 'dry' : `${decimal(ml, 0)} ml`}</td>
+                <td className="soft pl-4 text-right">{ml === null ? 'dry' : printed('volume', ml, tape)}</td>
               </tr>
             ))}
             <tr>
               <td>In the pot</td>
               <td className="text-right font-semibold">{parts.reduce((sum, { grams }) => sum + grams, 0)} g</td>
-              <td className="soft pl-4 text-right">{decimal(recipe.totalMl, 0)} ml</td>
+              <td className="soft pl-4 text-right">{printed('volume', recipe.totalMl, tape)}</td>
             </tr>
           </tbody>
         </table>

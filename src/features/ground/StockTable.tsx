@@ -1,11 +1,11 @@
 'use client';
 /* The store of grounds: what is left, what it costs, what was taken last. */
+import { bare } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { SUBSTANCES, type Substance } from '@/core/prime/substances';
 import { parseMoney, printMoney } from '@/core/units/money';
-import { decimal } from '@/core/units/numeral';
 import { setStockAction } from '@/server/actions';
 import type { Grounds } from '@/server/groundCases';
 import { NumberField, TypedField } from '@/ui/fields';
@@ -80,15 +80,14 @@ function StockRow({
       <p className="text-[14.5px]">
         {name}
         <span className="figure soft block text-[13px]">
-          {printMoney(Math.round((amount / 1000) * priceMinor), rules.currency)} for {decimal(amount, 0)} {unit}
+          {printMoney(Math.round((amount / 1000) * priceMinor), rules.currency)} for {bare('amount', Math.round(amount))} {unit}
         </span>
       </p>
       <NumberField
         label={`${name}, left`}
+        of="amount"
         value={now.amount}
         unit={unit}
-        least={0}
-        most={1_000_000}
         onChange={(to) => setNow({ ...now, amount: to })}
       />
       <TypedField

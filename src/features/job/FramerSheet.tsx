@@ -1,9 +1,9 @@
 'use client';
 /* The order for whoever makes the frame: opening, lip and depth in both units, on one sheet. */
+import { printed } from '@/core/quantities/printed';
 import type { JobInputs } from '@/core/job/job';
 import { framerOrder } from '@/core/painting/framerOrder';
 import { type Tape, SIXTEENTH_MM, printLength, printSize } from '@/core/units/length';
-import { printMass } from '@/core/units/mass';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
@@ -67,7 +67,7 @@ export function FramerSheet({ id, number, inputs, kg, weighed }: FramerSheetProp
       <header className="border-b-2 border-current pb-3">
         <h1 className="text-[26px] leading-8 font-semibold">A frame for {brief.title}</h1>
         <p className="figure">
-          {rules.workshop}, No. {number}. It weighs {printMass(kg, tape)}
+          {rules.workshop}, No. {number}. It weighs {printed('mass', kg, tape)}
           {weighed ? '' : ', worked out'}.
         </p>
       </header>

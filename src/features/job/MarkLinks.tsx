@@ -33,10 +33,9 @@ export function LabelLinks({ href, alone = false }: LabelLinksProps) {
         <Choice label="Size" value={size} options={LABEL_SIZES} onChange={setSize} />
         <NumberField
           label="First place"
+          of="count"
+          range={[1, columns * rows]}
           value={start}
-          unit=""
-          least={1}
-          most={columns * rows}
           onChange={(value) => setStart(Math.round(value))}
         />
         <Choice label="Paper" value={paper} options={PAPERS} onChange={setPaper} />

@@ -1,5 +1,6 @@
 'use client';
 /* A canvas comes off its bars: what is measured of the painting, and what goes back to rack and store. */
+import { startOf } from '@/core/shape/shape';
 import { Scroll } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -7,10 +8,8 @@ import { JOINTS, openersOf } from '@/core/frame/joints';
 import { byId } from '@/core/house/schools';
 import type { JobInputs } from '@/core/job/job';
 import { SIDES, type Side } from '@/core/job/sides';
-import type { Length } from '@/core/units/length';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
+import { type Length, length } from '@/core/units/length';
 import { type Rolled, rolledShape } from '@/core/painting/rolledWork';
-import { startOf } from '@/core/shape/shape';
 import { takeDownAction } from '@/server/actions';
 import { FormDialog } from '@/ui/FormDialog';
 import { Choice, LengthField, NumberField, ReadingField, Tick } from '@/ui/fields';
@@ -102,37 +101,23 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
         <>
           <p className="soft text-[13.5px]">Sides as seen from the front, right way up.</p>
           <div className="grid grid-cols-2 gap-3">
-            <LengthField
-              label="Image, width"
-              value={rolled.width}
-              leastMm={FACE_RANGE_MM.least}
-              mostMm={FACE_RANGE_MM.most}
-              onChange={(width) => set({ width })}
-            />
-            <LengthField
-              label="Image, height"
-              value={rolled.height}
-              leastMm={FACE_RANGE_MM.least}
-              mostMm={FACE_RANGE_MM.most}
-              onChange={(height) => set({ height })}
-            />
+            <LengthField label="Image, width" of="faceLength" value={rolled.width} onChange={(width) => set({ width })} />
+            <LengthField label="Image, height" of="faceLength" value={rolled.height} onChange={(height) => set({ height })} />
             {SIDES.map((side) => (
               <ReadingField
                 key={side}
                 label={`Margin, ${side}`}
+                of="margin"
                 value={margins[side]}
-                mostMm={1000}
                 onChange={(margin) => setMargins({ ...margins, [side]: margin })}
               />
             ))}
             <Choice label="Rolled along" value={rolled.along} options={ALONG} onChange={(along) => set({ along })} />
-            <NumberField
+            <LengthField
               label="Core, across"
-              value={rolled.coreMm}
-              unit="mm"
-              least={20}
-              most={1000}
-              onChange={(coreMm) => set({ coreMm })}
+              of="core"
+              value={length(rolled.coreMm)}
+              onChange={({ mm }) => set({ coreMm: mm })}
             />
           </div>
           <Tick label="Face out" checked={rolled.faceOut} onChange={(faceOut) => set({ faceOut })} />
@@ -159,10 +144,10 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
       {opener && (
         <NumberField
           label={`${opener.name}s back to the store`}
+          of="count"
+          range={[0, opener.count + opener.spare]}
           value={openers}
           unit="pieces"
-          least={0}
-          most={opener.count + opener.spare}
           onChange={(count) => setOpeners(Math.round(count))}
         />
       )}

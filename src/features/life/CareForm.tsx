@@ -5,12 +5,9 @@ import type { AirReading } from '@/core/tension/clothWeather';
 import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
 import { FEELS, type FeelId } from '@/core/tension/feel';
 import type { Length } from '@/core/units/length';
-import { parseTemperature, printTemperature } from '@/core/units/temperature';
-import { parsed } from '@/core/units/result';
 import { useFieldErrors } from '@/ui/fieldErrors';
-import { Choice, NumberField, ReadingField, TypedField } from '@/ui/fields';
+import { Choice, NumberField, ReadingField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
-import { useWorkshop } from '@/ui/WorkshopContext';
 import { PhotographChoice } from '../photograph/PhotographChoice';
 
 export interface Care {
@@ -37,7 +34,6 @@ interface CareFormProps {
 const NONE = 'none';
 
 export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
-  const { tape } = useWorkshop();
   const awake = useAwake();
   const wrong = useFieldErrors();
   const [care, setCare] = useState<Care>({
@@ -82,24 +78,22 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
         />
         <NumberField
           label="Humidity there"
+          of="humidity"
           value={care.rh}
-          unit="% RH"
-          least={1}
-          most={100}
           placeholder={inHouse && houseAir ? String(Math.round(houseAir.rh)) : ''}
           onChange={(rh) => change({ rh })}
           onClear={() => change({ rh: null })}
         />
-        <TypedField<number | null>
+        <NumberField
           label="Warmth there"
+          of="temperature"
           value={care.celsius}
-          print={(one) => (one === null ? '' : printTemperature(one, tape))}
-          read={(typed) => (typed.trim() === '' ? parsed<number | null>(null) : parseTemperature(typed, tape))}
           onChange={(celsius) => change({ celsius })}
+          onClear={() => change({ celsius: null })}
         />
-        <ReadingField label="Diagonal, down" value={care.down} onChange={(down) => change({ down })} />
-        <ReadingField label="Diagonal, up" value={care.up} onChange={(up) => change({ up })} />
-        <ReadingField label="Bulge of the cloth" value={care.bulge} mostMm={500} onChange={(bulge) => change({ bulge })} />
+        <ReadingField label="Diagonal, down" of="sideReading" value={care.down} onChange={(down) => change({ down })} />
+        <ReadingField label="Diagonal, up" of="sideReading" value={care.up} onChange={(up) => change({ up })} />
+        <ReadingField label="Bulge of the cloth" of="bulge" value={care.bulge} onChange={(bulge) => change({ bulge })} />
         <div className="self-end">
           <PhotographChoice
             jpeg={care.jpeg}

@@ -72,22 +72,8 @@ export function HangingForm({
             }}
           />
         </div>
-        <NumberField
-          label="Driest"
-          value={hangs.leastRh}
-          unit="% RH"
-          least={0}
-          most={100}
-          onChange={(leastRh) => change({ leastRh })}
-        />
-        <NumberField
-          label="Dampest"
-          value={hangs.mostRh}
-          unit="% RH"
-          least={0}
-          most={100}
-          onChange={(mostRh) => change({ mostRh })}
-        />
+        <NumberField label="Driest" of="humidity" value={hangs.leastRh} onChange={(leastRh) => change({ leastRh })} />
+        <NumberField label="Dampest" of="humidity" value={hangs.mostRh} onChange={(mostRh) => change({ mostRh })} />
       </fieldset>
       <button type="submit" className="btn btn-outline h-11 w-full" disabled={!awake || busy || wrong.size > 0}>
         {now ? 'It hangs here from now on' : 'Keep where it hangs'}

@@ -1,10 +1,10 @@
 'use client';
 /* Everything that became of a canvas, the newest first: marks with the number they have on the chart, readings with their air. */
+import { printed } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import type { Life } from '@/core/life/life';
 import { standingEntries } from '@/core/log/jobHistory';
 import type { LogEntry } from '@/core/log/logEntry';
-import { decimal } from '@/core/units/numeral';
 import { Figure } from '@/ui/Figure';
 import { shownMarks } from './shownMarks';
 
@@ -43,7 +43,8 @@ export function LifeLines({
               <Figure>{entry.did}</Figure>
               {rh && (
                 <span className="soft">
-                  , at {decimal(rh.value, 0)} % RH{rh.known === 'simulated' ? ', simulated' : ''}
+                  , at {printed('humidity', rh.value)}
+                  {rh.known === 'simulated' ? ', simulated' : ''}
                 </span>
               )}
               {entry.note && <span className="block">{entry.note}</span>}

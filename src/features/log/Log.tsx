@@ -1,5 +1,6 @@
 'use client';
 /* Every reading and step of the workshop: searched, sorted, plotted. */
+import { printedIn } from '@/core/quantities/printed';
 import { type ColumnDef, createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table';
 import { format } from 'date-fns';
 import Link from 'next/link';
@@ -7,7 +8,6 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useMemo, useRef, useState, useTransition } from 'react';
 import type { Reading } from '@/core/log/logEntry';
 import { type HowKnown, readingWords } from '@/core/log/readingKinds';
-import { printQuantity } from '@/core/units/quantity';
 import { finerTape, printLength } from '@/core/units/length';
 import type { LogPage, LogRow } from '@/server/workshopCases';
 import { Figure } from '@/ui/Figure';
@@ -58,7 +58,7 @@ export function Log({ page, plot, dots }: LogProps) {
   const photographs = useMemo(() => new Set(page.photographs), [page.photographs]);
   const columns = useMemo<ColumnDef<LogRow, string>[]>(() => {
     const words = (one: Reading) =>
-      `${readingWords(one)} ${one.unit === 'mm' ? printLength(one.value, finerTape(tape)) : printQuantity(one.value, one.unit, tape)}${KNOWN_WORDS[one.known]}`;
+      `${readingWords(one)} ${one.unit === 'mm' ? printLength(one.value, finerTape(tape)) : printedIn(one.unit, one.value, tape)}${KNOWN_WORDS[one.known]}`;
     return [
       column.accessor('at', { header: 'when', cell: ({ getValue }) => format(new Date(getValue()), 'd MMM yyyy HH:mm') }),
       column.accessor((row) => `No. ${row.jobNumber} ${row.jobTitle}`, {

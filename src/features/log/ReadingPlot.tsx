@@ -1,15 +1,17 @@
 'use client';
 /* One kind of reading over time: D3 scales, each dot a reading with its tool's error as a line. */
+import { printedIn } from '@/core/quantities/printed';
 import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { format } from 'date-fns';
-import { decimal } from '@/core/units/numeral';
+import { useWorkshop } from '@/ui/WorkshopContext';
 import { ValueAxis } from '@/ui/ValueAxis';
 import { type Dot, KINDS, type KindId } from './readingDots';
 
 const SIZE = { width: 1180, height: 168, left: 52, right: 40, top: 20, bottom: 24 };
 
 export function ReadingPlot({ plot, dots, onPlot }: { plot: KindId; dots: Dot[]; onPlot: (kind: KindId) => void }) {
+  const { tape } = useWorkshop();
   const kind = KINDS.find((one) => one.id === plot)!;
   const [first, last] = extent(dots, (dot) => new Date(dot.at));
   const x = scaleUtc([first ?? new Date(0), last ?? new Date(1)], [SIZE.left, SIZE.width - SIZE.right]).nice();
@@ -56,7 +58,7 @@ export function ReadingPlot({ plot, dots, onPlot }: { plot: KindId; dots: Dot[];
                 opacity="0.4"
               />
               <circle cx={x(new Date(dot.at))} cy={y(dot.value)} r="3.5" fill="var(--color-primary)">
-                <title>{`${dot.says}: ${decimal(dot.value, 2)} ${kind.unit}`}</title>
+                <title>{`${dot.says}: ${printedIn(kind.unit, dot.value, tape)}`}</title>
               </circle>
             </g>
           ))}

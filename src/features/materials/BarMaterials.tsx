@@ -1,5 +1,6 @@
 'use client';
 /* Woods and bars of the house, to be changed and added to; hidden rows stay with the jobs that have them. */
+import type { LengthId } from '@/core/quantities/quantities';
 import { length, printFine, printSize } from '@/core/units/length';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { LengthField } from '@/ui/fields';
@@ -8,8 +9,7 @@ import type { Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
 import type { Materials } from '@/core/house/materials';
 import type { StoredRules } from '@/db/workshops';
-import { parsed, refused } from '@/core/units/result';
-import { NumberField, Tick, TypedField } from '@/ui/fields';
+import { NumberField, Tick } from '@/ui/fields';
 import { MaterialForm } from './MaterialForm';
 import { MaterialRow, MaterialText, PricedLengths, ownId, patched, unusedName } from './MaterialRow';
 
@@ -40,32 +40,22 @@ function Tables({
             <MaterialText label="Name" of={row.name} value={row.name} onChange={(name) => changeSpecies(row.id, { name })} />
             <NumberField
               label={`Stiffness E, ${row.name}`}
+              of="modulus"
               value={row.eGPa}
-              unit="GPa"
-              least={1}
-              most={30}
               onChange={(eGPa) => changeSpecies(row.id, { eGPa })}
             />
             <NumberField
               label={`Density, ${row.name}`}
+              of="density"
               value={row.densityKgM3}
-              unit="kg/m³"
-              least={100}
-              most={1300}
               onChange={(densityKgM3) => changeSpecies(row.id, { densityKgM3 })}
             />
-            <TypedField<number | null>
-              label="Left by knots; empty: house rule"
+            <NumberField
+              label={`Left by knots; empty: house rule, ${row.name}`}
+              of="knotFactor"
               value={row.knots}
-              print={(value) => (value === null ? '' : String(value))}
-              read={(typed) => {
-                if (typed.trim() === '') return parsed<number | null>(null);
-                const value = Number(typed.trim().replace(',', '.'));
-                return value >= 0.3 && value <= 1
-                  ? parsed<number | null>(value)
-                  : refused(typed, 'does not do', 'Type 0.3 to 1, or leave it empty.');
-              }}
               onChange={(knots) => changeSpecies(row.id, { knots })}
+              onClear={() => changeSpecies(row.id, { knots: null })}
             />
             <MaterialText
               label="Source"
@@ -115,14 +105,8 @@ function Tables({
 function ProfileRow({ row, change }: { row: Profile; change: (patch: Partial<Profile>) => void }) {
   const { tape } = useWorkshop();
   const { brace } = row;
-  const mm = (label: string, value: number, least: number, most: number, set: (value: number) => void) => (
-    <LengthField
-      label={`${label}, ${row.name}`}
-      value={length(value, tape.unit)}
-      leastMm={least}
-      mostMm={most}
-      onChange={(read) => set(read.mm)}
-    />
+  const mm = (label: string, of: LengthId, value: number, set: (value: number) => void) => (
+    <LengthField label={`${label}, ${row.name}`} of={of} value={length(value, tape.unit)} onChange={(read) => set(read.mm)} />
   );
   const joint = (id: JointId, on: boolean) =>
     change({ joints: on ? [...row.joints, id] : row.joints.filter((one) => one !== id) });
@@ -133,11 +117,11 @@ function ProfileRow({ row, change }: { row: Profile; change: (patch: Partial<Pro
       offered={row.offered}
     >
       <MaterialText label="Name" of={row.name} value={row.name} onChange={(name) => change({ name })} />
-      {mm('Width', row.widthMm, 10, 200, (widthMm) => change({ widthMm }))}
-      {mm('Depth', row.depthMm, 8, 200, (depthMm) => change({ depthMm }))}
-      {mm('Bead', row.beadMm, 0, 20, (beadMm) => change({ beadMm }))}
-      {mm('Brace width', brace.widthMm, 8, 200, (widthMm) => change({ brace: { ...brace, widthMm } }))}
-      {mm('Brace depth', brace.depthMm, 5, 200, (depthMm) => change({ brace: { ...brace, depthMm } }))}
+      {mm('Width', 'barWidth', row.widthMm, (widthMm) => change({ widthMm }))}
+      {mm('Depth', 'barDepth', row.depthMm, (depthMm) => change({ depthMm }))}
+      {mm('Bead', 'bead', row.beadMm, (beadMm) => change({ beadMm }))}
+      {mm('Brace width', 'braceWidth', brace.widthMm, (widthMm) => change({ brace: { ...brace, widthMm } }))}
+      {mm('Brace depth', 'braceDepth', brace.depthMm, (depthMm) => change({ brace: { ...brace, depthMm } }))}
       <MaterialText label="Family of joints" of={row.name} value={row.family} onChange={(family) => change({ family })} />
       <MaterialText label="Suits" of={row.name} value={row.suits} onChange={(suits) => change({ suits })} />
       <MaterialText label="Source" of={row.name} value={row.source} onChange={(source) => change({ source })} />

@@ -1,10 +1,12 @@
 'use client';
 /* Cloths of the house: weight, give and shrinkage each way, and the rolls they are sold on. */
+import type { NumberId } from '@/core/quantities/quantities';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { Fabric, Fibre } from '@/core/cloth/fabrics';
 import type { StoredRules } from '@/db/workshops';
-import { printClothWeight, parseClothWeight } from '@/core/units/clothWeight';
-import { Choice, NumberField, Tick, TypedField } from '@/ui/fields';
+import { length } from '@/core/units/length';
+import { printClothWeight } from '@/core/units/clothWeight';
+import { Choice, NumberField, Tick, LengthField } from '@/ui/fields';
 import { MaterialForm } from './MaterialForm';
 import { MaterialRow, MaterialText, PricedLengths, ownId, patched, unusedName } from './MaterialRow';
 
@@ -38,11 +40,9 @@ export function FabricMaterials({ stored }: { stored: StoredRules }) {
 
 function FabricRow({ row, change }: { row: Fabric; change: (patch: Partial<Fabric>) => void }) {
   const { tape } = useWorkshop();
-  const number = (label: string, value: number, unit: string, [least, most]: [number, number], set: (value: number) => void) => (
-    <NumberField label={`${label}, ${row.name}`} value={value} unit={unit} least={least} most={most} onChange={set} />
+  const number = (label: string, of: NumberId, value: number, set: (value: number) => void) => (
+    <NumberField label={`${label}, ${row.name}`} of={of} value={value} onChange={set} />
   );
-  const percent = (label: string, value: number, most: number, set: (part: number) => void) =>
-    number(label, Math.round(value * 1e4) / 100, '%', [0, most], (typed) => set(typed / 100));
   return (
     <MaterialRow
       title={row.name}
@@ -51,24 +51,23 @@ function FabricRow({ row, change }: { row: Fabric; change: (patch: Partial<Fabri
     >
       <MaterialText label="Name" of={row.name} value={row.name} onChange={(name) => change({ name })} />
       <Choice label={`Fibre, ${row.name}`} value={row.fibre} options={FIBRES} onChange={(fibre: Fibre) => change({ fibre })} />
-      <TypedField<number>
-        label={`Weight: g/m², oz/yd² or duck number, ${row.name}`}
-        value={row.gsm}
-        print={(gsm) => `${Math.round(gsm)} g/m²`}
-        read={parseClothWeight}
-        onChange={(gsm) => change({ gsm })}
+      {number('Weight: g/m², oz/yd² or duck number', 'clothWeight', row.gsm, (gsm) => change({ gsm }))}
+      <LengthField
+        label={`Thickness, ${row.name}`}
+        of="thickness"
+        value={length(row.thicknessMm)}
+        onChange={({ mm }) => change({ thicknessMm: mm })}
       />
-      {number('Thickness', row.thicknessMm, 'mm', [0.1, 5], (thicknessMm) => change({ thicknessMm }))}
-      {number('Stiffness along the warp', row.stiffnessWarpKNPerM, 'kN/m', [1, 200], (stiffnessWarpKNPerM) =>
+      {number('Stiffness along the warp', 'clothStiffness', row.stiffnessWarpKNPerM, (stiffnessWarpKNPerM) =>
         change({ stiffnessWarpKNPerM }),
       )}
-      {number('Stiffness along the weft', row.stiffnessWeftKNPerM, 'kN/m', [1, 200], (stiffnessWeftKNPerM) =>
+      {number('Stiffness along the weft', 'clothStiffness', row.stiffnessWeftKNPerM, (stiffnessWeftKNPerM) =>
         change({ stiffnessWeftKNPerM }),
       )}
-      {percent('Gives along the warp', row.stretchWarp, 5, (stretchWarp) => change({ stretchWarp }))}
-      {percent('Gives along the weft', row.stretchWeft, 5, (stretchWeft) => change({ stretchWeft }))}
-      {percent('Shrinks along the warp', row.shrinkWarp, 15, (shrinkWarp) => change({ shrinkWarp }))}
-      {percent('Shrinks along the weft', row.shrinkWeft, 15, (shrinkWeft) => change({ shrinkWeft }))}
+      {number('Gives along the warp', 'stretch', row.stretchWarp, (stretchWarp) => change({ stretchWarp }))}
+      {number('Gives along the weft', 'stretch', row.stretchWeft, (stretchWeft) => change({ stretchWeft }))}
+      {number('Shrinks along the warp', 'shrinkage', row.shrinkWarp, (shrinkWarp) => change({ shrinkWarp }))}
+      {number('Shrinks along the weft', 'shrinkage', row.shrinkWeft, (shrinkWeft) => change({ shrinkWeft }))}
       <MaterialText label="Source" of={row.name} value={row.source} onChange={(source) => change({ source })} />
       <fieldset className="sm:col-span-3">
         <legend className="sr-only">What it is like</legend>

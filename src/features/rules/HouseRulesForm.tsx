@@ -1,10 +1,10 @@
 'use client';
 /* The rules of the house: every assumption with its unit, range and reason, to be changed once for all jobs. */
+import { printedIn } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { parseLength } from '@/core/units/length';
-import { printQuantity } from '@/core/units/quantity';
 import { Figure } from '@/ui/Figure';
 import { useAwake } from '@/ui/useAwake';
 import { refusalWords } from '../refusalWords';
@@ -212,7 +212,7 @@ function InInches({ form, id, unit, usual }: InInchesProps) {
   return (
     <>
       {' '}
-      = <Figure>{printQuantity(readRule(typed ?? '', unit) || usual, unit, tape)}</Figure>
+      = <Figure>{printedIn(unit, readRule(typed ?? '', unit) || usual, tape)}</Figure>
     </>
   );
 }

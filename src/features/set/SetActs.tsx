@@ -120,13 +120,11 @@ function HangDialog({ page: { set, canvases }, onClose }: { page: SetPage; onClo
         <div className="grid grid-cols-3 gap-3">
           <NumberField
             label="In a row"
+            of="canvases"
             value={layout.columns}
-            unit="canvases"
-            least={1}
-            most={60}
             onChange={(columns) => setLayout({ ...layout, columns: Math.round(columns) })}
           />
-          <LengthField label="Gap" value={layout.gap} mostMm={1000} onChange={(gap) => setLayout({ ...layout, gap })} />
+          <LengthField label="Gap" of="setGap" value={layout.gap} onChange={(gap) => setLayout({ ...layout, gap })} />
           <Choice label="In a row" value={layout.align} options={ALIGNS} onChange={(align) => setLayout({ ...layout, align })} />
         </div>
       )}
@@ -141,8 +139,8 @@ function HangDialog({ page: { set, canvases }, onClose }: { page: SetPage; onClo
               setLayout({ ...layout, free: layout.free.map((one, at) => (at === index ? { ...one, ...patch } : one)) });
             return (
               <li key={jobId} className="grid grid-cols-2 gap-3">
-                <LengthField label={`No. ${number}, across`} value={place.x} mostMm={20_000} onChange={(x) => put({ x })} />
-                <LengthField label={`No. ${number}, down`} value={place.y} mostMm={20_000} onChange={(y) => put({ y })} />
+                <LengthField label={`No. ${number}, across`} of="setPlace" value={place.x} onChange={(x) => put({ x })} />
+                <LengthField label={`No. ${number}, down`} of="setPlace" value={place.y} onChange={(y) => put({ y })} />
               </li>
             );
           })}

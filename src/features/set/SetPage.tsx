@@ -2,6 +2,7 @@
 /*
  * A set: its canvases as they hang, the sheet of one stage for all of them, and the one record that is made of it.
  */
+import { printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -12,7 +13,6 @@ import { SET_KINDS } from '@/core/set/setShape';
 import { byId } from '@/core/house/schools';
 import { profileOf } from '@/core/house/materials';
 import { arranged } from '@/core/set/setLayout';
-import { printDuration } from '@/core/units/duration';
 import { printSize } from '@/core/units/length';
 import { setScene } from '@/drawing/setScene';
 import type { Role } from '@/drawing/scene';
@@ -153,7 +153,7 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
         <aside aria-label="Record" className="flex min-h-0 flex-col gap-3 overflow-y-auto bg-base-100 px-5 py-4">
           <h2 className="text-[19px] leading-6 font-semibold">{stageActs(stage, painted).act}</h2>
           <p className="figure soft -mt-2 text-[14px]">
-            {page.minutes > 0 ? `${printDuration(page.minutes)} of hands for those that wait here` : 'nothing waits here'}
+            {page.minutes > 0 ? `${printed('handTime', page.minutes)} of hands for those that wait here` : 'nothing waits here'}
           </p>
           <SetRecord page={page} rows={rows} ticked={ticked} maker={maker} />
           <TakeBack canvases={canvases} rows={rows} stage={stage} maker={maker} />

@@ -9,6 +9,7 @@ import { worstLevel } from '@/core/job/verdict';
 import type { SetCanvas, SetPage } from '@/server/setPages';
 import { clockWords } from '@/ui/Clock';
 import { NumberField, ReadingField } from '@/ui/fields';
+import { squareShape } from '@/core/stages/square/squareInputs';
 import { Figure } from '@/ui/Figure';
 import { useSideWords } from '@/ui/SideWordsContext';
 import type { MeasuredRows } from './useMeasured';
@@ -93,7 +94,6 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
           const measured = rows.of(canvas);
           const set = (patch: Partial<typeof measured>) => rows.change(canvas, patch);
           const locked = sheet.state === 'recorded' || canvas.archived;
-          const most = 2 * (canvas.widthMm + canvas.heightMm);
           return (
             <tr role="row" key={jobId} className={`hair-b align-top ${narrow}`}>
               <td role="cell" className="py-2">
@@ -116,10 +116,9 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
                   <td role="cell" key={name} className="py-1 pr-3">
                     <ReadingField
                       label={`No. ${number}, ${columns[place]}`}
+                      of={squareShape[name]}
                       hideLabel
                       value={measured[name]}
-                      leastMm={name === 'lift' ? 0 : 1}
-                      mostMm={name === 'lift' ? 200 : most}
                       disabled={locked}
                       onChange={(value) => set({ [name]: value })}
                     />
@@ -147,11 +146,9 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
                 <td role="cell" className="py-1 pr-3">
                   <NumberField
                     label={`No. ${number}, weight`}
+                    of="mass"
                     hideLabel
                     value={measured.weighedKg}
-                    unit="kg"
-                    least={0.01}
-                    most={200}
                     disabled={locked}
                     onChange={(weighedKg) => set({ weighedKg })}
                     onClear={() => set({ weighedKg: null })}

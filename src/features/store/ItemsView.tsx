@@ -1,10 +1,10 @@
 'use client';
 /* What is there of everything that is counted, and every change of it. */
+import { bare } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { printMoney } from '@/core/units/money';
-import { decimal } from '@/core/units/numeral';
 import { countItemAction, setItemAction, takeItemAction, undoMoveAction } from '@/server/actions';
 import type { StoreView, Unkept } from '@/server/storeCases';
 import { NumberField } from '@/ui/fields';
@@ -62,15 +62,17 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
                 <td
                   className={`text-right ${item.there < Math.max(item.least, 0) ? 'font-semibold text-error' : 'font-semibold'}`}
                 >
-                  {decimal(item.there, 1)} {item.unit}
+                  {bare('amount', item.there)} {item.unit}
                   {item.there < 0 && <span className="block text-[13px] font-normal">more used than counted: count it</span>}
                   {item.there >= 0 && item.there < item.least && (
-                    <span className="block text-[13px] font-normal">least {decimal(item.least, 1)}</span>
+                    <span className="block text-[13px] font-normal">least {bare('amount', item.least)}</span>
                   )}
                 </td>
-                <td className={`text-right ${item.wanted > item.there ? 'text-warning' : 'soft'}`}>{decimal(item.wanted, 1)}</td>
+                <td className={`text-right ${item.wanted > item.there ? 'text-warning' : 'soft'}`}>
+                  {bare('amount', item.wanted)}
+                </td>
                 <td className="hidden text-right sm:table-cell">
-                  {decimal(item.pack, 1)},{' '}
+                  {bare('pack', item.pack)},{' '}
                   {item.priceMinor === null ? (
                     <span className="text-warning">no price</span>
                   ) : (
@@ -95,7 +97,7 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
                 <td className="py-1.5">{one.name}</td>
                 <td className="soft text-right">not counted</td>
                 <td className="text-right text-warning">
-                  {decimal(one.wanted, 1)} {one.unit}
+                  {bare('amount', one.wanted)} {one.unit}
                 </td>
                 <td className="hidden sm:table-cell" />
                 <td className="hidden sm:table-cell" />
@@ -225,21 +227,19 @@ function ItemForm({ first, there, onDone }: { first: Draft; there: number | null
       <div className="grid grid-cols-2 gap-3">
         <NumberField
           label="Counted now"
+          of="amount"
           value={counted}
           unit={item.unit}
-          least={0}
-          most={1_000_000}
-          placeholder={there === null ? '0' : decimal(there, 1)}
+          placeholder={there === null ? '0' : bare('amount', there)}
           onChange={setCounted}
           onClear={() => setCounted(null)}
         />
         {there !== null && (
           <NumberField
             label="Take by hand"
+            of="pack"
             value={taken}
             unit={item.unit}
-            least={0.001}
-            most={1_000_000}
             placeholder="0"
             onChange={setTaken}
             onClear={() => setTaken(null)}
@@ -247,19 +247,17 @@ function ItemForm({ first, there, onDone }: { first: Draft; there: number | null
         )}
         <NumberField
           label="Sold by"
+          of="pack"
           value={item.pack}
           unit={item.unit}
-          least={0.001}
-          most={1_000_000}
           onChange={(pack) => setItem({ ...item, pack })}
         />
         <MoneyField label="Price of that" value={item.priceMinor} onChange={(priceMinor) => setItem({ ...item, priceMinor })} />
         <NumberField
           label="Least to have"
+          of="amount"
           value={item.least}
           unit={item.unit}
-          least={0}
-          most={1_000_000}
           onChange={(least) => setItem({ ...item, least })}
         />
         {line('Place', 'place')}

@@ -3,7 +3,6 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CostSettings } from '@/core/cost/costSettings';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { length } from '@/core/units/length';
 import type { StoredSettings } from '@/db/quotes';
 import { saveCostsAction } from '@/server/actions';
@@ -57,10 +56,8 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
           <MoneyField label="An hour of hands" value={settings.hourMinor} onChange={(hourMinor) => set({ hourMinor })} />
           <NumberField
             label="Overhead"
+            of="overhead"
             value={settings.overheadPercent}
-            unit="%"
-            least={0}
-            most={500}
             onChange={(overheadPercent) => set({ overheadPercent })}
           />
           {rules.makers.map((maker) => (
@@ -74,10 +71,8 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
           ))}
           <NumberField
             label="An offcut is worth, of its price"
+            of="offcutWorth"
             value={settings.offcutPercent}
-            unit="%"
-            least={0}
-            most={100}
             onChange={(offcutPercent) => set({ offcutPercent })}
           />
         </div>
@@ -85,18 +80,14 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
         <div className="grid grid-cols-2 gap-3">
           <NumberField
             label="Margin"
+            of="profitMargin"
             value={settings.marginPercent}
-            unit="%"
-            least={0}
-            most={1000}
             onChange={(marginPercent) => set({ marginPercent })}
           />
           <NumberField
             label="Valid for"
+            of="quoteDays"
             value={settings.quoteDays}
-            unit="days"
-            least={1}
-            most={365}
             onChange={(days) => set({ quoteDays: Math.round(days) })}
           />
           <label className="block min-w-0">
@@ -109,14 +100,7 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
               onChange={(event) => set({ taxName: event.target.value })}
             />
           </label>
-          <NumberField
-            label="Tax"
-            value={settings.taxPercent}
-            unit="%"
-            least={0}
-            most={100}
-            onChange={(taxPercent) => set({ taxPercent })}
-          />
+          <NumberField label="Tax" of="tax" value={settings.taxPercent} onChange={(taxPercent) => set({ taxPercent })} />
         </div>
       </section>
       <section className="space-y-2">
@@ -126,16 +110,14 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
           <div key={index} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-3">
             <LengthField
               label={`Width, ${index + 1}`}
+              of="faceLength"
               value={length(row.widthMm)}
-              leastMm={FACE_RANGE_MM.least}
-              mostMm={FACE_RANGE_MM.most}
               onChange={({ mm }) => setRow(index, { widthMm: mm })}
             />
             <LengthField
               label={`Height, ${index + 1}`}
+              of="faceLength"
               value={length(row.heightMm)}
-              leastMm={FACE_RANGE_MM.least}
-              mostMm={FACE_RANGE_MM.most}
               onChange={({ mm }) => setRow(index, { heightMm: mm })}
             />
             <MoneyField

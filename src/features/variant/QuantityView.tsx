@@ -1,5 +1,6 @@
 'use client';
 /* One quantity moved over its range: what every stage comes to, as small charts of one kind. */
+import { printed } from '@/core/quantities/printed';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useEffect, useMemo, useState } from 'react';
@@ -10,7 +11,6 @@ import { FIELD_OF, QUANTITIES, type QuantityId, quantityNow, quantityValues, wit
 import { isFixed } from '@/core/variant/variant';
 import type { WeighedVariant } from '@/core/variant/weighedVariant';
 import { type Tape, printLength, printTyped } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { Choice } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -23,7 +23,7 @@ interface Point {
 
 /** A value as it is told; a size as the face that it makes. */
 function valueWords(id: QuantityId, value: number, inputs: JobInputs, tape: Tape): string {
-  if (id === 'tension') return `${decimal(value, 0)} N/m`;
+  if (id === 'tension') return `${printed('tension', value)}`;
   if (id !== 'size') return String(value);
   const { width, height } = withQuantity('size', inputs, value).brief;
   if (value === 100) return `${printTyped(width)} × ${printTyped(height)}`;

@@ -1,5 +1,6 @@
 'use client';
 /* One thing that may be otherwise in a variant: typed or chosen as on the page of the job. */
+import { printed } from '@/core/quantities/printed';
 import { MARGIN_STYLES } from '@/core/cloth/marginStyles';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
@@ -7,9 +8,7 @@ import type { HouseRules } from '@/core/house/houseRules';
 import { fabricsOf, profilesOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
 import { SYSTEMS } from '@/core/prime/grounds';
-import { rangeOf } from '@/core/shape/shape';
-import { MOST_BRACES, barsShape, evenBraces } from '@/core/stages/bars/barsInputs';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
+import { MOST_BRACES, evenBraces } from '@/core/stages/bars/barsInputs';
 import { type ChangedField, type Changes, valueIn } from '@/core/variant/variant';
 import { printTyped } from '@/core/units/length';
 import { Choice, LengthField, NumberField } from '@/ui/fields';
@@ -42,14 +41,13 @@ const OPTIONS: Partial<Record<ChangedField, (rules: HouseRules) => Named>> = {
 };
 
 const COUNTS: Named = Array.from({ length: MOST_BRACES + 1 }, (_, count) => ({ id: String(count), name: String(count) }));
-const TENSION = rangeOf(barsShape.tensionNPerM);
 
 /** A field as words: what stands in a job that cannot be changed here. */
 export function fieldWords(field: ChangedField, inputs: JobInputs, rules: HouseRules): string {
   const { width, height } = inputs.brief;
   if (field === 'width') return printTyped(width);
   if (field === 'height') return printTyped(height);
-  if (field === 'tensionNPerM') return `${inputs.bars.tensionNPerM} N/m`;
+  if (field === 'tensionNPerM') return printed('tension', inputs.bars.tensionNPerM);
   if (field === 'bracesUpright' || field === 'bracesLevel') return String(inputs.bars[field].length);
   const id = valueIn(inputs, field);
   return OPTIONS[field]!(rules).find((one) => one.id === id)?.name ?? id;
@@ -73,9 +71,8 @@ export function VariantField({ field, variant, inputs, onChange }: VariantFieldP
       return (
         <LengthField
           label={label}
+          of="faceLength"
           value={inputs.brief[field]}
-          leastMm={FACE_RANGE_MM.least}
-          mostMm={FACE_RANGE_MM.most}
           hideLabel
           onChange={(value) => onChange({ [field]: value })}
         />
@@ -84,10 +81,8 @@ export function VariantField({ field, variant, inputs, onChange }: VariantFieldP
       return (
         <NumberField
           label={label}
+          of="tension"
           value={inputs.bars.tensionNPerM}
-          unit="N/m"
-          least={TENSION.least}
-          most={TENSION.most}
           hideLabel
           onChange={(tensionNPerM) => onChange({ tensionNPerM })}
         />

@@ -1,5 +1,6 @@
 'use client';
 /* The job as it stands and its variants in columns: drawn to one scale, what is otherwise, what it comes to, what changes in each stage. */
+import { bare } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { Fragment, useMemo, useState } from 'react';
 import type { Verdict } from '@/core/job/verdict';
@@ -329,7 +330,7 @@ const EvenCell = ({ even }: { even: Unevenness | null }) => (
       <span className="soft">{even.says}</span>
     ) : (
       <strong>
-        {even.band[0].toFixed(2)} to {even.band[1].toFixed(2)}
+        {bare('unevenness', even.band[0])} to {bare('unevenness', even.band[1])}
       </strong>
     )}
   </span>

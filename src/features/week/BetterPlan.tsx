@@ -1,5 +1,6 @@
 'use client';
 /* A search for a better plan, in a worker: what it has found against the plan that stands, to be taken or left. */
+import { printed } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { namedPlan } from '@/core/week/namedPlan';
@@ -8,7 +9,6 @@ import type { Shop } from '@/core/schedule/shop';
 import { withoutBrokenPins } from '@/core/schedule/pins';
 import { scheduleViolations } from '@/core/schedule/scheduleViolations';
 import type { WeekPlan } from '@/core/week/weekPlan';
-import { printDuration } from '@/core/units/duration';
 import { takePlanAction } from '@/server/actions';
 import type { WeekView } from '@/server/week/weekCases';
 import { TaskCancelled } from '@/workers/taskClient';
@@ -85,8 +85,8 @@ export function BetterPlan({ week, shop, standing }: { week: WeekView; shop: Sho
         {proven && !better && <p className="soft">No plan keeps more of the dates: proven, each canvas alone takes as long.</p>}
         {!proven && standing.tardiness > 0 && (
           <p className="soft">
-            Late by {printDuration(standing.tardiness * 15)} in all; no plan is late by less than{' '}
-            {printDuration(standing.leastTardiness * 15)}.
+            Late by {printed('handTime', standing.tardiness * 15)} in all; no plan is late by less than{' '}
+            {printed('handTime', standing.leastTardiness * 15)}.
           </p>
         )}
       </div>

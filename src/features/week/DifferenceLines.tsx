@@ -1,7 +1,7 @@
+import { printed } from '@/core/quantities/printed';
 import { STANDING_WORDS, runsWords } from '@/core/week/dateVerdicts';
 import type { PlanDifference } from '@/core/week/planDifference';
 import type { WeekJob } from '@/core/week/weekShop';
-import { printDuration } from '@/core/units/duration';
 
 /** Lines that are read before one takes or leaves it. */
 const MOST = 2;
@@ -39,7 +39,7 @@ export function DifferenceLines({ difference, jobs }: { difference: PlanDifferen
           setUps === 0 ? null : `${times(setUps, 'set-up', 'set-ups')} ${setUps < 0 ? 'fewer' : 'more'}`,
           Math.abs(finishSteps) < 1
             ? null
-            : `ends ${printDuration(Math.abs(finishSteps) * 15)} ${finishSteps < 0 ? 'sooner' : 'later'} on average`,
+            : `ends ${printed('handTime', Math.abs(finishSteps) * 15)} ${finishSteps < 0 ? 'sooner' : 'later'} on average`,
           moved === 0 ? 'no work moves' : `${times(moved, 'piece of work moves', 'pieces of work move')}`,
         ]
           .filter(Boolean)

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ArrowUp, Plus } from 'lucide-react';
 import { dayWords } from '@/core/week/dateVerdicts';
-import { WANTED, type WeekSettings, weekSettingsViolations } from '@/core/week/weekSettings';
+import { WANTED, type WeekSettings, weekSettingsViolations, weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGES } from '@/core/stages/stages';
 import { parsed, refused } from '@/core/units/result';
 import { saveWeekAction } from '@/server/actions';
@@ -20,10 +20,10 @@ import { WeekHours, printHours, readHours } from './WeekHours';
 
 /** What is set up once for all that is done together. */
 const SET_UP_FIELDS = [
-  { id: 'sawMinutes', label: 'The saw', unit: 'min', most: 240 },
-  { id: 'potMinutes', label: 'A pot is mixed', unit: 'min', most: 240 },
-  { id: 'washMinutes', label: 'It is washed out', unit: 'min', most: 240 },
-  { id: 'togetherHours', label: 'One waits for another, at most', unit: 'h', most: 168 },
+  { id: 'sawMinutes', label: 'The saw' },
+  { id: 'potMinutes', label: 'A pot is mixed' },
+  { id: 'washMinutes', label: 'It is washed out' },
+  { id: 'togetherHours', label: 'One waits for another, at most' },
 ] as const;
 
 export function HoursView(props: { settings: WeekSettings; revision: number }) {
@@ -82,30 +82,25 @@ function HoursForm({ settings: stored, revision: read }: { settings: WeekSetting
           <section className="space-y-2">
             <h2 className="text-[17px] font-semibold">Set up once for all that is done together</h2>
             <div className="grid grid-cols-2 gap-3">
-              {SET_UP_FIELDS.map(({ id, label, unit, most }) => (
+              {SET_UP_FIELDS.map(({ id, label }) => (
                 <NumberField
                   key={id}
                   label={label}
+                  of={weekSettingsShape[id]}
                   value={settings[id]}
-                  unit={unit}
-                  least={0}
-                  most={most}
-                  onChange={(value) => set({ [id]: Math.round(value) })}
+                  onChange={(value) => set({ [id]: value })}
                 />
               ))}
               <NumberField
                 label="Work differs from what was reckoned by"
+                of="workSpread"
                 value={settings.spreadPercent}
-                unit="%"
-                least={0}
-                most={100}
                 onChange={(spreadPercent) => set({ spreadPercent })}
               />
               <LengthField
                 label="A large frame has a side over"
+                of="roomFor"
                 value={settings.largeFrom}
-                leastMm={100}
-                mostMm={10_000}
                 onChange={(largeFrom) => set({ largeFrom })}
               />
             </div>

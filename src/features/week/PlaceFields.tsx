@@ -36,14 +36,12 @@ export function PlaceFields({
           <Choice label="What" value={place.kind} options={PLACE_KINDS} onChange={(kind) => set(index, { kind })} />
           <NumberField
             label="How many"
+            of="places"
             value={place.count}
-            unit=""
-            least={1}
-            most={200}
             onChange={(value) => set(index, { count: Math.round(value) })}
           />
-          <LengthField label="Up to" value={place.long} leastMm={100} mostMm={10_000} onChange={(long) => set(index, { long })} />
-          <LengthField label="by" value={place.short} leastMm={100} mostMm={10_000} onChange={(short) => set(index, { short })} />
+          <LengthField label="Up to" of="roomFor" value={place.long} onChange={(long) => set(index, { long })} />
+          <LengthField label="by" of="roomFor" value={place.short} onChange={(short) => set(index, { short })} />
           <Remove label={`Take away ${place.name}`} onClick={() => onChange(places.filter((_, at) => at !== index))} />
         </div>
       ))}

@@ -9,7 +9,6 @@ import { dayAfter, dayOfMoment } from '@/core/week/weekTime';
 import { dayWords } from '@/core/week/dateVerdicts';
 import { type WhatIf, withChange } from '@/core/week/whatIf';
 import { type Length, length } from '@/core/units/length';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { saveWeekAction } from '@/server/actions';
 import type { WeekView } from '@/server/week/weekCases';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
@@ -109,33 +108,18 @@ function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
               <DayField label="On" value={on} least={today} onChange={setOn} />
             </>
           )}
-          {kind === 'longer' && (
-            <NumberField label="Longer by" value={hours} unit="h" least={0.25} most={12} onChange={setHours} />
-          )}
+          {kind === 'longer' && <NumberField label="Longer by" of="longerBy" value={hours} onChange={setHours} />}
           {kind === 'more' && (
             <>
               <NumberField
                 label="How many"
+                of="count"
+                range={[1, 40]}
                 value={count}
-                unit=""
-                least={1}
-                most={40}
                 onChange={(value) => setCount(Math.round(value))}
               />
-              <LengthField
-                label="Width"
-                value={size[0]}
-                leastMm={FACE_RANGE_MM.least}
-                mostMm={FACE_RANGE_MM.most}
-                onChange={(width) => setSize([width, size[1]])}
-              />
-              <LengthField
-                label="Height"
-                value={size[1]}
-                leastMm={FACE_RANGE_MM.least}
-                mostMm={FACE_RANGE_MM.most}
-                onChange={(height) => setSize([size[0], height])}
-              />
+              <LengthField label="Width" of="faceLength" value={size[0]} onChange={(width) => setSize([width, size[1]])} />
+              <LengthField label="Height" of="faceLength" value={size[1]} onChange={(height) => setSize([size[0], height])} />
             </>
           )}
         </fieldset>

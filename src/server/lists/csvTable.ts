@@ -2,10 +2,12 @@
  * Tables as CSV files: a row of names on top, then one row a line. Read by the names, in any order, with a unit in the name where
  * one is meant; every wrong cell is told with its line and its column. Written so that a spreadsheet takes no cell for a formula.
  */
+import { type LengthId, type NumberId, limitsOf } from '@/core/quantities/quantities';
+import { readLength, readNumber } from '@/core/quantities/readQuantity';
+import { fieldText } from '@/core/quantities/printed';
 import Papa from 'papaparse';
-import { FILE_UNITS, type FileUnit, type Length, parseLength, printBare } from '@/core/units/length';
+import { FILE_UNITS, type FileUnit, type Length, SIXTEENTH_MM, printBare } from '@/core/units/length';
 import { parseMoney, printMoney } from '@/core/units/money';
-import { decimal, readNumeral } from '@/core/units/numeral';
 import { type Parsed, parsed, refused } from '@/core/units/result';
 import { isRealTime } from '@/core/shape/realTime';
 import { type FieldError, type Outcome, done, refuse } from '../outcome';
@@ -50,39 +52,21 @@ export const textCells = (name: string, most: number): Column<string> =>
     print: (value) => value,
   });
 
-const within = (cell: string, value: number, least: number, most: number, unit: string): Parsed<number> =>
-  value >= least && value <= most
-    ? parsed(value)
-    : refused(
-        cell,
-        `is outside ${decimal(least, 3)} to ${decimal(most, 3)} ${unit}`.trim(),
-        unit === '' ? 'Type one that lies within.' : 'Check the unit.',
-      );
-
 /** Lengths, each with the unit it is typed in. */
-export const lengthCells = (name: string, leastMm: number, mostMm: number): Column<Length> =>
+export const lengthCells = (name: string, of: LengthId): Column<Length> =>
   column({
     name,
     isLength: true,
-    read: (cell, unit) => {
-      const read = parseLength(cell, unit);
-      if (!read.ok) return read;
-      const inRange = within(cell, read.value.mm, leastMm, mostMm, 'mm');
-      return inRange.ok ? read : inRange;
-    },
+    read: (cell, unit) => readLength(cell, null, { unit, stepMm: unit === 'in' ? SIXTEENTH_MM : 1 }, limitsOf(of)),
     print: printBare,
   });
 
-export const numberCells = (name: string, least: number, most: number, whole = false): Column<number> =>
+/** Numbers in the unit that their metric form has: the name of the column says which. */
+export const numberCells = (name: string, of: NumberId): Column<number> =>
   column({
     name,
-    read: (cell) => {
-      const value = readNumeral(cell);
-      if (value === null || (whole && !Number.isInteger(value)))
-        return refused(cell, whole ? 'is no whole number' : 'is no number', `Type one from ${least} to ${most}.`);
-      return within(cell, value, least, most, '');
-    },
-    print: (value) => String(value),
+    read: (cell) => readNumber(of, cell, { unit: 'mm', stepMm: 1 }),
+    print: (value) => fieldText(of, value, { unit: 'mm' }),
   });
 
 /** Prices in minor units. */

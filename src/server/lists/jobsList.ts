@@ -2,7 +2,6 @@
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, MEDIUMS, USES, isPainted } from '@/core/house/schools';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { stageActs } from '@/core/stages/stages';
 import { length, printSize } from '@/core/units/length';
 import { type ListedJob, jobsAfter, numberTaken, openTwin } from '@/db/jobs';
@@ -12,10 +11,10 @@ import { done } from '../outcome';
 import { type RowOf, choiceCells, dayCells, lengthCells, numberCells, orElse, printRows, readTable, textCells } from './csvTable';
 import type { List, ListPlan } from './list';
 
-const face = (name: string) => lengthCells(name, FACE_RANGE_MM.least, FACE_RANGE_MM.most);
+const face = (name: string) => lengthCells(name, 'faceLength');
 const COLUMNS = {
   /** 0 for a job that has none yet. */
-  number: orElse(numberCells('number', 1, 1_000_000_000, true), 0),
+  number: orElse(numberCells('number', 'jobNumber'), 0),
   title: textCells('title', 120),
   width: face('width'),
   height: face('height'),

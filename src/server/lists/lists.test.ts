@@ -95,7 +95,7 @@ describe('jobs as a list', () => {
     expect(value(look('jobs', file('jobs'))).counts).toEqual({ new: 0, changed: 0, gone: 0, same: 2 });
     const before = contentOf(workshop.database);
     const wrong = `${text}\nWide,5 m,400,,`;
-    expect(wordsOf(look('jobs', wrong))).toBe('line 4, width: “5 m” is outside 100 to 4000 mm. Check the unit.');
+    expect(wordsOf(look('jobs', wrong))).toBe('line 4, width: “5 m” is above 157 7/16 in. Type 3 15/16 in to 157 7/16 in, in any unit.');
     expect(wordsOf(look('jobs', `${text}\nSoon,20,400,2031-02-30,`))).toMatch(/^line 4, due: “2031-02-30” is no day/);
     expect(contentOf(workshop.database)).toBe(before);
   });
@@ -126,7 +126,7 @@ describe('materials and their prices', () => {
     const { materials } = houseRules(workshop).rules;
     expect(materials.profiles.map(({ id, widthMm, pairs }) => [id, widthMm, pairs])).toEqual([[bar!.id, 53.975, bar!.pairs]]);
     const woods = 'id,name,stiffness GPa,density kg/m3\nfir,Fir,12,480\nfir2,Fir,200,480';
-    expect(wordsOf(look('woods', woods))).toMatch(/^line 3, stiffness gpa: “200” is outside 1 to 30/);
+    expect(wordsOf(look('woods', woods))).toMatch(/^line 3, stiffness gpa: “200” is out of range. Type 1 to 30 GPa/);
     const twice = 'id,name,stiffness GPa,density kg/m3\nfir,Fir,12,480\nfir,Fir again,12,480';
     expect(wordsOf(look('woods', twice))).toMatch(/stands twice/);
     const cloth = fabricsOf(DEFAULT_RULES)[0]!;
@@ -161,7 +161,9 @@ describe('what lies in the workshop', () => {
       [600, 1],
     ]);
     expect(listRackMoves(workshop.database)).toHaveLength(moves + 3);
-    expect(wordsOf(look('rack', `${counted}\ndeep,timber,plain,600,501`))).toMatch(/^line 4, count: “501” is outside 1 to 500/);
+    expect(wordsOf(look('rack', `${counted}\ndeep,timber,plain,600,501`))).toMatch(
+      /^line 4, count: “501” is out of range. Type 1 to 500/,
+    );
     expect(wordsOf(look('rack', `${counted}\ndeep,pairs,plain,600,2`))).toMatch(/^Line 4: these bars stand above already/);
   });
 

@@ -33,19 +33,6 @@ const id = textCells('id', 64);
 const name = textCells('name', 80);
 const offered = orElse(yesCells('offered'), true);
 const source = orElse(textCells('source', 200), '');
-/** Parts of one as percent. */
-const percent = (of: string, most: number): Column<number> => {
-  const cells = numberCells(of, 0, most);
-  return {
-    ...cells,
-    read: (cell, unit) => {
-      const read = cells.read(cell, unit);
-      return read.ok ? parsed(read.value / 100) : read;
-    },
-    print: (part) => String(Number((100 * part).toPrecision(12))),
-  };
-};
-const mm = (of: string, least: number, most: number) => lengthCells(of, least, most);
 
 /** Joints by their ids, with signs of plus between. */
 const jointCells: Column<JointId[]> = {
@@ -64,12 +51,12 @@ const jointCells: Column<JointId[]> = {
 const BARS = {
   id,
   name,
-  width: mm('width', 10, 200),
-  depth: mm('depth', 8, 200),
-  bead: mm('bead', 0, 20),
+  width: lengthCells('width', 'barWidth'),
+  depth: lengthCells('depth', 'barDepth'),
+  bead: lengthCells('bead', 'bead'),
   beadStrip: orElse(yesCells('bead is a strip'), false),
-  braceWidth: mm('brace width', 8, 200),
-  braceDepth: mm('brace depth', 5, 200),
+  braceWidth: lengthCells('brace width', 'braceWidth'),
+  braceDepth: lengthCells('brace depth', 'braceDepth'),
   joints: jointCells,
   family: textCells('family', 60),
   suits: orElse(textCells('suits', 200), ''),
@@ -79,10 +66,10 @@ const BARS = {
 const WOODS = {
   id,
   name,
-  eGPa: numberCells('stiffness gpa', 1, 30),
-  densityKgM3: numberCells('density kg/m3', 100, 1300),
+  eGPa: numberCells('stiffness gpa', 'modulus'),
+  densityKgM3: numberCells('density kg/m3', 'density'),
   /** Null takes the rule of the house. */
-  knots: orElse(numberCells('left by knots', 0.3, 1), null),
+  knots: orElse(numberCells('left by knots', 'knotFactor'), null),
   offered,
   source,
 };
@@ -93,14 +80,14 @@ const CLOTHS = {
     'fibre',
     FIBRES.map((one) => ({ id: one, name: one })),
   ),
-  gsm: numberCells('weight g/m2', 50, 1500),
-  thickness: mm('thickness', 0.1, 5),
-  stiffnessWarpKNPerM: numberCells('warp stiffness kn/m', 1, 200),
-  stiffnessWeftKNPerM: numberCells('weft stiffness kn/m', 1, 200),
-  stretchWarp: percent('warp stretch %', 5),
-  stretchWeft: percent('weft stretch %', 5),
-  shrinkWarp: percent('warp shrinkage %', 15),
-  shrinkWeft: percent('weft shrinkage %', 15),
+  gsm: numberCells('weight g/m2', 'clothWeight'),
+  thickness: lengthCells('thickness', 'thickness'),
+  stiffnessWarpKNPerM: numberCells('warp stiffness kn/m', 'clothStiffness'),
+  stiffnessWeftKNPerM: numberCells('weft stiffness kn/m', 'clothStiffness'),
+  stretchWarp: numberCells('warp stretch %', 'stretch'),
+  stretchWeft: numberCells('weft stretch %', 'stretch'),
+  shrinkWarp: numberCells('warp shrinkage %', 'shrinkage'),
+  shrinkWeft: numberCells('weft shrinkage %', 'shrinkage'),
   primed: orElse(yesCells('primed'), false),
   tearsTrue: orElse(yesCells('tears true'), false),
   wantsPliers: orElse(yesCells('wants pliers'), false),
@@ -260,7 +247,7 @@ const pricesIn = ({ profiles, fabrics }: Pick<Materials, 'profiles' | 'fabrics'>
 const priceColumns = (rules: HouseRules) => ({
   of: choiceCells('of', PRICED),
   material: choiceCells('material', [...profilesOf(rules), ...fabricsOf(rules)]),
-  size: lengthCells('size', 50, 12_000),
+  size: lengthCells('size', 'barLength'),
   priceMinor: priceCells('price'),
 });
 const pricesOf = (rules: HouseRules): PriceRow[] => pricesIn({ profiles: profilesOf(rules), fabrics: fabricsOf(rules) });

@@ -1,6 +1,6 @@
 /* What the store keeps count of, as a list both ways; and what is to be bought, written only. */
+import { bare } from '@/core/quantities/printed';
 import { length } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { printMoney } from '@/core/units/money';
 import { listStore } from '@/db/storeItems';
 import { done, refuse } from '../outcome';
@@ -17,12 +17,12 @@ const UNITS = [
 const ITEMS = {
   item: textCells('item', 64),
   name: textCells('name', 80),
-  there: numberCells('there', 0, 1_000_000),
+  there: numberCells('there', 'amount'),
   unit: choiceCells('unit', UNITS),
-  pack: numberCells('sold by', 0.001, 1_000_000),
+  pack: numberCells('sold by', 'pack'),
   /** Of what it is sold by; left empty where nobody knows it. */
   priceMinor: orElse(priceCells('price'), null),
-  least: orElse(numberCells('least', 0, 1_000_000), 0),
+  least: orElse(numberCells('least', 'amount'), 0),
   place: orElse(textCells('place', 80), ''),
   supplier: orElse(textCells('bought at', 80), ''),
 };
@@ -47,7 +47,7 @@ export const itemsList: List = {
       const before = store.find(({ id }) => id === row.item);
       const known = ['name', 'unit', 'pack', 'priceMinor', 'least', 'place', 'supplier'] as const;
       const same = before !== undefined && known.every((key) => before[key] === row[key]);
-      const amounts = `${before && before.there !== counted ? `${decimal(before.there, 1)} → ` : ''}${decimal(counted, 1)} ${row.unit}`;
+      const amounts = `${before && before.there !== counted ? `${bare('amount', before.there)} → ` : ''}${bare('amount', counted)} ${row.unit}`;
       const what = !before ? 'new' : same && before.there === counted ? 'same' : 'changed';
       plan.changes.push({ line, what, says: `${row.name}: ${amounts}` });
       if (!same) plan.acts.push({ line, act: () => setItem(workshop, { ...row, revision: before?.revision ?? 0, maker }) });

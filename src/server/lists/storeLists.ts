@@ -1,11 +1,11 @@
 /* What lies in the workshop as lists: the rack as it was counted, rolls and offcuts by their tags, grounds, and the air. */
+import { bare } from '@/core/quantities/printed';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import { fabricsOf, profilesOf } from '@/core/house/materials';
 import type { HouseRules } from '@/core/house/houseRules';
 import { byId } from '@/core/house/schools';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { length, printLength } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { airAfter, listAir } from '@/db/airReadings';
 import { listCloth } from '@/db/clothSheets';
 import { listGroundStock } from '@/db/groundStocks';
@@ -41,8 +41,8 @@ const rackColumns = (rules: HouseRules) => ({
   profile: choiceCells('bar', profilesOf(rules)),
   kind: choiceCells('kind', KINDS),
   family: textCells('family', 60),
-  size: lengthCells('length', 50, 12_000),
-  count: numberCells('count', 1, 500, true),
+  size: lengthCells('length', 'barLength'),
+  count: numberCells('count', 'pieces'),
   mark: orElse(textCells('mark', 120), ''),
 });
 type RackRow = RowOf<ReturnType<typeof rackColumns>>;
@@ -111,9 +111,9 @@ const clothColumns = (rules: HouseRules) => ({
   tag: textCells('tag', 40),
   kind: choiceCells('kind', CLOTH_KINDS),
   fabric: choiceCells('cloth', fabricsOf(rules)),
-  width: lengthCells('width', 50, 6000),
-  selvedge: orElse(lengthCells('selvedge', 0, 100), length(0)),
-  size: lengthCells('length', 1, 200_000),
+  width: lengthCells('width', 'stockWidth'),
+  selvedge: orElse(lengthCells('selvedge', 'selvedge'), length(0)),
+  size: lengthCells('length', 'newRollLength'),
 });
 
 /** Rolls and offcuts by their tags: lengths as they were measured, new ones added; flaws are marked on the drawing. */
@@ -169,7 +169,7 @@ export const rollsList: List = {
 
 const GROUNDS = {
   substance: choiceCells('substance', SUBSTANCES),
-  amount: numberCells('amount', 0, 1_000_000),
+  amount: numberCells('amount', 'amount'),
   /** g or ml, as it is sold. */
   unit: choiceCells('unit', [
     { id: 'g', name: 'g' },
@@ -198,7 +198,7 @@ export const groundsList: List = {
       if (unit !== sold) return refuse(`Line ${line}: ${name} is kept in ${sold}, not in ${unit}.`);
       const there = stock.find((one) => one.substance === substance);
       const same = there?.amount === amount && there.priceMinor === priceMinor;
-      const amounts = `${there && there.amount !== amount ? `${decimal(there.amount, 1)} → ` : ''}${decimal(amount, 1)} ${unit}`;
+      const amounts = `${there && there.amount !== amount ? `${bare('amount', there.amount)} → ` : ''}${bare('amount', amount)} ${unit}`;
       plan.changes.push({ line, what: same ? 'same' : there ? 'changed' : 'new', says: `${name}: ${amounts}` });
       const set = { substance, amount, priceMinor, revision: there?.revision ?? 0, maker };
       if (!same) plan.acts.push({ line, act: () => setStock(workshop, set) });

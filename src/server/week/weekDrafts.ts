@@ -1,11 +1,11 @@
 /* Canvases that are not taken, or made otherwise than they are: what they would take of the days. */
+import { limitsOf } from '@/core/quantities/quantities';
 import { caseOf } from '@/core/case/jobCase';
 import { jobWork } from '@/core/case/jobWork';
 import { byId } from '@/core/house/schools';
 import { SYSTEMS } from '@/core/prime/grounds';
 import type { WeekJob } from '@/core/week/weekShop';
 import type { WhatIf } from '@/core/week/whatIf';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { length } from '@/core/units/length';
 import { readRules } from '@/db/workshops';
 import { firstInputs } from '../jobCases';
@@ -15,7 +15,7 @@ import type { Workshop } from '../workshop';
 
 /** A canvas of a size as the house would begin it, as work to be planned with. */
 export function draftWork(workshop: Workshop, widthMm: number, heightMm: number): Outcome<WeekJob> {
-  const { least, most } = FACE_RANGE_MM;
+  const [least, most] = limitsOf('faceLength');
   const wrong = [widthMm, heightMm].find((side) => !(side >= least && side <= most));
   if (wrong !== undefined) return refuse(`A side of ${wrong} mm does not do: ${least} to ${most} mm.`);
   const inputs = firstInputs('Not taken yet', length(widthMm), length(heightMm), readRules(workshop.database).rules);

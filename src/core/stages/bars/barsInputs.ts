@@ -2,7 +2,7 @@
 import { BRACE_FIXINGS } from '../../frame/braceFixings';
 import { GLUES } from '../../frame/glues';
 import { JOINTS } from '../../frame/joints';
-import { type ShapeOf, listOf, number, oneOf, text } from '../../shape/shape';
+import { type ShapeOf, listOf, number, oneOf, text, numberOf } from '../../shape/shape';
 
 /** Most braces one way. */
 export const MOST_BRACES = 3;
@@ -23,7 +23,7 @@ export const barsShape = {
   species: text(1, 64, 'spruce'),
   joint: oneOf(JOINTS, 'slotted'),
   glue: oneOf(GLUES, 'pva'),
-  tensionNPerM: number(20, 800, 250),
+  tensionNPerM: numberOf('tension', 250),
   braceFixing: oneOf(BRACE_FIXINGS, 'asJoint'),
   /** Middles of the braces from the top bar to the bottom bar, as parts of the width from the left, ascending. */
   bracesUpright: listOf(number(0.01, 0.99), MOST_BRACES),

@@ -1,4 +1,5 @@
 /* What is judged about the bars of a job, one verdict each. */
+import { bare, printed } from '../../quantities/printed';
 import { type BarBow, type BarChoice, bowShare, ruleOfThumb } from '../../frame/chooseBars';
 import { BRACE_FIXINGS, type HeldBy } from '../../frame/braceFixings';
 import type { Fixing } from '../../frame/fixings';
@@ -12,9 +13,7 @@ import { byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import type { ClothLoad } from '../../tension/clothLoad';
 import { printFine, printLength } from '../../units/length';
-import { printMass } from '../../units/mass';
 import { printMoney } from '../../units/money';
-import { decimal } from '../../units/numeral';
 import { braceCountWords, braceWords } from './braceWords';
 import type { Bracing } from './bracing';
 import type { PlanContext } from '../planContext';
@@ -84,7 +83,7 @@ function bowVerdict(id: string, about: string, bow: BarBow, { load }: BarsCase, 
   // The bow that is seen comes first; the span that is judged hardest is told where it is another.
   const elsewhere = Math.abs(most.atMm - bow.atMm) > 1;
   const lead = elsewhere && most.lastingMm <= most.limitMm && level !== 'good' ? bow : most;
-  const added = load.added.map((one) => `${one.what} ${decimal(one.nPerM, 0)}`).join(', ');
+  const added = load.added.map((one) => `${one.what} ${bare('tension', one.nPerM)}`).join(', ');
   const name = `${about[0]!.toUpperCase()}${about.slice(1)}`;
   const also =
     elsewhere && lead === most && level !== 'good'
@@ -98,7 +97,7 @@ function bowVerdict(id: string, about: string, bow: BarBow, { load }: BarsCase, 
     limit: lead.limitMm,
     unit: 'mm',
     says: `${name} bow ${printFine(lead.lastingMm, tape)} in time, limit ${printFine(lead.limitMm, tape)}.${also}`,
-    because: `Solved as a beam over its braces, every span judged, E I y⁗ = T, I = depth × width³ / 12. ${printFine(lead.firstMm, tape)} at first under ${decimal(load.firstNPerM, 0)} N/m; later ${decimal(load.lastingNPerM, 0)} N/m (${added || 'nothing added'}), and wood creeps ${assumed(rules, 'creep')} times.`,
+    because: `Solved as a beam over its braces, every span judged, E I y⁗ = T, I = depth × width³ / 12. ${printFine(lead.firstMm, tape)} at first under ${printed('tension', load.firstNPerM)}; later ${printed('tension', load.lastingNPerM)} (${added || 'nothing added'}), and wood creeps ${assumed(rules, 'creep')} times.`,
     doThis: level === 'good' ? '' : 'Add a brace against these bars or move one, take a wider bar, or stretch more gently.',
     uses: ['creep', 'knots', 'bowLimit', 'bowRatio', 'sizeRise', 'groundRise', 'dryRise', 'braceGive', 'cornerFixity'],
   });
@@ -148,7 +147,7 @@ function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules
   const saved = chosen.weightKg - recommended.weightKg;
   const cheaper = (chosen.price.minor ?? 0) - (recommended.price.minor ?? 0);
   const trade = [
-    `${printMass(Math.abs(saved), tape)} ${saved >= 0 ? 'lighter' : 'heavier'}`,
+    `${printed('mass', Math.abs(saved), tape)} ${saved >= 0 ? 'lighter' : 'heavier'}`,
     ...(chosen.price.minor !== null && recommended.price.minor !== null && cheaper !== 0
       ? [`${printMoney(Math.abs(cheaper), rules.currency)} ${cheaper > 0 ? 'cheaper' : 'dearer'}`]
       : []),
@@ -158,7 +157,7 @@ function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules
       id: 'choice',
       about: 'choice',
       level: chosen.holds ? 'good' : 'watch',
-      says: `The sum would take: ${name}, ${braceWords(recommended)}, ${printMass(recommended.weightKg, tape)}.`,
+      says: `The sum would take: ${name}, ${braceWords(recommended)}, ${printed('mass', recommended.weightKg, tape)}.`,
       because: `${why} Against yours: ${trade}, at ${Math.round(100 * bowShare(recommended))} % of the bow allowed.`,
       doThis: 'Pick a row of the table to change.',
       uses: ['braceWorth'],
@@ -226,11 +225,11 @@ function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanCont
       measured: hardest.carriesN,
       limit,
       unit: 'N',
-      says: `The ${hardest.way} brace carries ${decimal(hardest.carriesN, 0)} N, up to ${decimal(limit, 0)} N is safe.`,
+      says: `The ${hardest.way} brace carries ${printed('pull', hardest.carriesN)}, up to ${printed('pull', limit)} is safe.`,
       because:
         hardest.fails === 'buckles'
-          ? `π² E I / L² = ${decimal(hardest.bearsN, 0)} N over its longest piece, ${safety} times safe.`
-          : `Short as it is, its wood is crushed at ${decimal(hardest.bearsN, 0)} N before it buckles: E / 300 over its section, ${safety} times safe.`,
+          ? `π² E I / L² = ${printed('pull', hardest.bearsN)} over its longest piece, ${safety} times safe.`
+          : `Short as it is, its wood is crushed at ${printed('pull', hardest.bearsN)} before it buckles: E / 300 over its section, ${safety} times safe.`,
       doThis: level === 'good' ? '' : 'Take a thicker brace, or let one the other way cross it.',
       uses: ['buckling', 'bucklingLeast', 'knots'],
     }),
@@ -247,7 +246,7 @@ function barRollVerdict({ bracing }: BarsCase, { tape, rules }: PlanContext): Ve
     measured: bracing.rollDegrees,
     limit,
     unit: '°',
-    says: `The bars roll ${decimal(bracing.rollDegrees, 2)}° in time, the front edge ${printFine(bracing.rollMm, tape)} inwards: about.`,
+    says: `The bars roll ${printed('roll', bracing.rollDegrees)} in time, the front edge ${printFine(bracing.rollMm, tape)} inwards: about.`,
     because:
       'The cloth pulls at the front edge: t L² / 8 G J, G = E / 16, corners and braces holding. An estimate, half or twice as much is possible.',
     doThis: level === 'good' ? '' : 'Brace these bars, or take a wider one.',

@@ -1,3 +1,4 @@
+import { printed } from '../../quantities/printed';
 import { assemblySteps, setHours, type AssemblyStep } from '../../frame/assembly';
 import { type BarChoice, chooseBars, judgeBars, recommendedBars } from '../../frame/chooseBars';
 import { type Fixing, braceHeldBy, fixings } from '../../frame/fixings';
@@ -11,7 +12,6 @@ import type { BarsInputs } from './barsInputs';
 import { byId } from '../../house/schools';
 import { type ClothLoad, clothLoad } from '../../tension/clothLoad';
 import { printSize } from '../../units/length';
-import { printMass } from '../../units/mass';
 import { barsVerdicts } from './barsVerdicts';
 import { braceWords } from './braceWords';
 import { type Bracing, bracingOf } from './bracing';
@@ -55,7 +55,7 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
   const glued = byId(JOINTS, bars.joint).glued;
   return {
     answer: printSize(profile.widthMm, profile.depthMm, tape),
-    answerNote: `${profile.name}, ${braceWords(bars)}, ${printMass(chosen.weightKg, tape)}`,
+    answerNote: `${profile.name}, ${braceWords(bars)}, ${printed('mass', chosen.weightKg, tape)}`,
     verdicts: barsVerdicts(
       { inputs, profile, chosen, choices, recommended, bracing, load, joined, heldBy: braceHeldBy(profile, held) },
       context,

@@ -4,9 +4,7 @@ import { placingShape } from '../../painting/paintingInputs';
 import { rebateShape } from '../../painting/rebateInputs';
 import { type ShapeOf, lengthOf, oneOf, optional, part, text, day } from '../../shape/shape';
 
-/** Faces smaller or larger than this are typing errors, mm. */
-export const FACE_RANGE_MM = { least: 100, most: 4000 };
-export const faceLength = lengthOf(FACE_RANGE_MM.least, FACE_RANGE_MM.most);
+export const faceLength = lengthOf('faceLength');
 export const titleText = text(1, 120);
 
 export const briefShape = {
@@ -16,7 +14,7 @@ export const briefShape = {
   use: oneOf(USES, 'new'),
   edges: oneOf(EDGES, 'unframed'),
   /** Room between canvas and rebate, in all, across each way. */
-  rebateClearance: lengthOf(0, 60, 4),
+  rebateClearance: lengthOf('clearance', 4),
   /** The frame it goes into, as measured. */
   rebate: part('rebate', rebateShape),
   /** How the frame lies on the image of painted work. */

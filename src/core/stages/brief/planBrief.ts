@@ -1,3 +1,4 @@
+import { bare } from '../../quantities/printed';
 import { type MeasuredRebate, planRebate, rebateReadings } from '../../painting/planRebate';
 import { oldFoldVerdicts } from '../../painting/foundVerdicts';
 import type { PaintingPlan } from '../../painting/planPainting';
@@ -69,7 +70,7 @@ function sizeVerdicts({ brief }: JobInputs): Verdict[] {
       measured: ratio,
       limit: 6,
       unit: '× longer',
-      says: `One side is ${ratio.toFixed(1)} times the other.`,
+      says: `One side is ${bare('ratio', ratio)} times the other.`,
       because: 'Usual canvases stay under six to one; a slipped unit gives more.',
       doThis: 'Check both lengths and their units.',
     }),

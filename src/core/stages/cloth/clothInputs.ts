@@ -9,10 +9,10 @@ import { type ShapeOf, each, flag, lengthOf, oneOf, optional, part, text } from 
 export const clothShape = {
   /** A cloth of the house: id of its materials. */
   fabric: text(1, 64, 'cottonMedium'),
-  rollWidth: lengthOf(5, 100_000, 2100),
+  rollWidth: lengthOf('rollWidth', 2100),
   marginStyle: oneOf(MARGIN_STYLES, 'covered'),
   /** A margin typed for one side; null follows the style. */
-  ownMargin: part('ownMargins', each(SIDES, optional(lengthOf(0, 1000)))),
+  ownMargin: part('ownMargins', each(SIDES, optional(lengthOf('margin')))),
   grip: oneOf(['hand', 'pliers']),
   /** Which side of the face the warp runs along. */
   warp: oneOf(['width', 'height']),

@@ -1,4 +1,5 @@
 /* What is judged about cloth that will be cut: is there enough to hold, does it lie on the roll, how does it lie. */
+import { printed } from '../../quantities/printed';
 import type { CutSize } from '../../cloth/cutSize';
 import type { CuttingPlan } from '../../cloth/cuttingSteps';
 import type { Fabric } from '../../cloth/fabrics';
@@ -12,7 +13,6 @@ import { SIDES } from '../../job/sides';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printFine, printLength } from '../../units/length';
-import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 import { capital } from '../../painting/paintingVerdicts';
 
@@ -110,7 +110,7 @@ export function layVerdicts({ brief, cloth }: JobInputs, fabric: Fabric, cutting
   const long = brief.width.mm >= brief.height.mm ? 'width' : 'height';
   const square = Math.abs(brief.width.mm - brief.height.mm) < 1;
   const alongLong = square || cloth.warp === long;
-  const [warp, weft] = [fabric.stretchWarp, fabric.stretchWeft].map((part) => `${decimal(part * 100, 1)} %`);
+  const [warp, weft] = [fabric.stretchWarp, fabric.stretchWeft].map((part) => printed('stretch', part));
   return [
     verdict({
       id: 'lie',
@@ -164,7 +164,7 @@ export function fabricVerdicts({ cloth }: JobInputs, fabric: Fabric, cut: CutSiz
         about: 'shrinkage',
         level: 'good',
         says: `Cut ${printLength(cut.shrinkWidthMm, tape, 'up')} wider and ${printLength(cut.shrinkHeightMm, tape, 'up')} higher: it shrinks when washed.`,
-        because: `Warp ${decimal(fabric.shrinkWarp * 100, 1)} %, weft ${decimal(fabric.shrinkWeft * 100, 1)} %.`,
+        because: `Warp ${printed('shrinkage', fabric.shrinkWarp)}, weft ${printed('shrinkage', fabric.shrinkWeft)}.`,
         doThis: 'Wash, dry, iron damp; measure again before the final trim.',
       }),
     );
@@ -178,7 +178,7 @@ export function fabricVerdicts({ cloth }: JobInputs, fabric: Fabric, cut: CutSiz
         limit: null,
         unit: 'mm',
         says: `${printLength(cut.giveWidthMm, tape)} by ${printLength(cut.giveHeightMm, tape)} is taken off for what the cloth gives.`,
-        because: `${decimal(fabric.stretchWarp * 100, 1)} % of the face along the warp, ${decimal(fabric.stretchWeft * 100, 1)} % across it, at working tension.`,
+        because: `${printed('stretch', fabric.stretchWarp)} of the face along the warp, ${printed('stretch', fabric.stretchWeft)} across it, at working tension.`,
         doThis: 'Too big can be trimmed, too small is lost: look again with the frame lying on it.',
       }),
     );

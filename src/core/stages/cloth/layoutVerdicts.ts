@@ -1,9 +1,9 @@
 /* What is judged about pieces laid on the store of cloth: is there enough, is it the least, what is left. */
+import { printed } from '../../quantities/printed';
 import { cutOrder } from '../../cloth/layout/cutOrder';
 import type { StockLayout, StockSheet } from '../../cloth/layout/layStock';
 import { type Tape, printLength, printSize } from '../../units/length';
 import { capital } from '../../painting/paintingVerdicts';
-import { decimal } from '../../units/numeral';
 import { type Verdict, verdict } from '../../job/verdict';
 
 export interface LaidSheet extends StockSheet {
@@ -50,7 +50,7 @@ export function layoutVerdicts(layout: StockLayout, sheets: readonly LaidSheet[]
             ? 'Offcuts are used first.'
             : proven
               ? `${capital(proven)}.`
-              : `No layout takes less than ${printLength(bound, tape, 'up')}: at most ${decimal(above, 1)} % more than the least. Not proven.`,
+              : `No layout takes less than ${printLength(bound, tape, 'up')}: at most ${printed('aboveBound', above)} more than the least. Not proven.`,
         doThis: short ? 'Leave a job out, or take another roll.' : '',
         uses: ['tearLoss', 'cutLoss'],
       }),

@@ -1,4 +1,5 @@
 /* What the simulated cloth says about a route, as verdicts: the pull it asks for, what holds too little, what slipped. */
+import { bare, printed } from '../../quantities/printed';
 import type { SecondLook } from '../../fasten/membrane/bestRepulls';
 import type { RouteRun, RunDoubt, StapleModel } from '../../fasten/membrane/simulateRoute';
 import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
@@ -7,7 +8,6 @@ import type { JobInputs } from '../../job/job';
 import { type SideWords, sideWords } from '../../job/sideWords';
 import { isLevel } from '../../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
-import { decimal } from '../../units/numeral';
 import { type Tape, printLength } from '../../units/length';
 import type { PlanContext } from '../planContext';
 
@@ -97,8 +97,8 @@ function pullVerdict(
     unit: 'N',
     says:
       typedN === null
-        ? `Pull about ${decimal(usual, 0)} N at each place for ${targetNPerM} N/m${most > usual * 1.01 ? `, up to ${decimal(most, 0)} N at the last` : ''}.`
-        : `${decimal(usual, 0)} N at each place brings about ${reached} N/m; ${decimal(targetNPerM, 0)} N/m is aimed at.`,
+        ? `Pull about ${printed('pull', usual)} at each place for ${targetNPerM} N/m${most > usual * 1.01 ? `, up to ${printed('pull', most)} at the last` : ''}.`
+        : `${printed('pull', usual)} at each place brings about ${reached} N/m; ${printed('tension', targetNPerM)} is aimed at.`,
     because: 'Worked out on the simulated cloth, whose tension grows with the pull.',
     doThis:
       most <= fingers
@@ -119,7 +119,7 @@ function evennessVerdict(
   const { end } = run;
   const low = end.low.length;
   const gain = look?.repulls.at(-1);
-  const names = (look?.repulls ?? []).map(({ place, pullN }) => `${named(places[place]!)}, at ${decimal(pullN, 0)} N`);
+  const names = (look?.repulls ?? []).map(({ place, pullN }) => `${named(places[place]!)}, at ${printed('pull', pullN)}`);
   return verdict({
     id: 'evenness',
     about: 'evenness',
@@ -133,7 +133,7 @@ function evennessVerdict(
         : `${low} of ${places.length} hold less than half of the mean: the first ones go slack as their neighbours are pulled.`,
     because: `Tension at each fastener over its pitch, at the end of the route.${end.pushing > 0 ? ` Where the cloth would have to push (${end.pushing}), a fastener holds nothing: it is counted as that.` : ''}`,
     doThis: gain
-      ? `Draw and set again: ${names.join('; ')}. Expected unevenness ${look!.before.toFixed(2)} → ${gain.unevenness.toFixed(2)}.`
+      ? `Draw and set again: ${names.join('; ')}. Expected unevenness ${bare('unevenness', look!.before)} → ${bare('unevenness', gain.unevenness)}.`
       : look
         ? 'No fastener set again makes it more even by what hands bring.'
         : low === 0

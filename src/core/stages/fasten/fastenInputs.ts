@@ -5,14 +5,14 @@ import { ROUTES, type Route, type RouteId } from '../../fasten/routes';
 import { byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
 import { endsOfSides } from '../../painting/paintingInputs';
-import { type ShapeOf, flag, lengthOf, listOf, number, oneOf, optional, part, text } from '../../shape/shape';
+import { type ShapeOf, flag, lengthOf, listOf, oneOf, optional, part, text, numberOf } from '../../shape/shape';
 
 /** Most notes at places of a frame. */
 export const MOST_NOTES = 20;
 /** Most knots marked on a frame. */
 export const MOST_KNOTS = 20;
 
-const knotShape = { side: oneOf(SIDES), at: lengthOf(0, 100_000) };
+const knotShape = { side: oneOf(SIDES), at: lengthOf('tapeReading') };
 export interface Knot extends ShapeOf<typeof knotShape> {}
 
 /** What was seen or done at a place of a bar. */
@@ -22,18 +22,18 @@ export interface PlaceNote extends ShapeOf<typeof placeNoteShape> {}
 /** Most pulls told of one frame. */
 export const MOST_TOLD_PULLS = 60;
 /** One pull as it was asked for and as the scale told it. */
-const toldPullShape = { askedN: number(1, 500), pulledN: number(0, 500) };
+const toldPullShape = { askedN: numberOf('pull'), pulledN: numberOf('pullRead') };
 export interface ToldPull extends ShapeOf<typeof toldPullShape> {}
 
 /** How the fastening went, as far as somebody noted it. */
-const asDoneShape = {
+export const asDoneShape = {
   /** Fasteners drawn and set again. */
-  drawn: optional(number(0, 2000)),
+  drawn: optional(numberOf('fasteners')),
   /** Firm pull as it was, N. */
-  pullN: optional(number(1, 500)),
+  pullN: optional(numberOf('pull')),
   /** Pulls with the scale between hand and cloth. */
   pulls: listOf(part('toldPull', toldPullShape), MOST_TOLD_PULLS),
-  minutes: optional(number(1, 2000)),
+  minutes: optional(numberOf('recordedTime')),
   notes: listOf(part('placeNote', placeNoteShape), MOST_NOTES),
 };
 export interface AsDone extends ShapeOf<typeof asDoneShape> {}
@@ -44,18 +44,18 @@ const upToThree = oneOf<UpToThree>([1, 2, 3]);
 export const fastenShape = {
   fastener: oneOf(FASTENERS, 'staple8'),
   route: oneOf(ROUTES, 'compass'),
-  spacing: lengthOf(5, 1000, 45),
-  lastFromCorner: lengthOf(0, 1000, 45),
+  spacing: lengthOf('spacing', 45),
+  lastFromCorner: lengthOf('lastFromCorner', 45),
   starters: upToThree,
   perTurn: upToThree,
   /** Firm pull at a place, N; null takes the one that the simulated cloth asks for. */
-  firmPull: optional(number(1, 500)),
+  firmPull: optional(numberOf('pull')),
   /** By what is taught, or worked out. */
   pulls: oneOf(PULL_WAYS, 'taught'),
   /** How much firmer the last pull of a side is than the one at its middle: 1 is even. */
-  ramp: number(1, 2, 1),
+  ramp: numberOf('ramp', 1),
   /** Slant of a staple's crown to the edge, degrees. */
-  slantDeg: number(0, 60, 25),
+  slantDeg: numberOf('slant', 25),
   /** All fasteners drawn and set again once, before the corners. */
   secondRound: flag(),
   /** Knots that no fastener goes into: the side, and how far from its left or upper end. */

@@ -1,6 +1,5 @@
-import { decimal } from '../../units/numeral';
+import { printed } from '../../quantities/printed';
 import { MARGIN_STYLES } from '../../cloth/marginStyles';
-import { printMass } from '../../units/mass';
 import { CORNER_FOLDS } from '../../cloth/cornerFolds';
 import type { Fastener } from '../../fasten/fasteners';
 import { type Handwork, type RoutePlan } from '../../fasten/routeSteps';
@@ -129,7 +128,7 @@ function paintedTensionVerdict({ bars }: JobInputs, painted: boolean, { rules }:
       measured: bars.tensionNPerM,
       limit: most,
       unit: 'N/m',
-      says: `${decimal(bars.tensionNPerM, 0)} N/m is aimed at; ${most} N/m is the most for a painting.`,
+      says: `${printed('tension', bars.tensionNPerM)} is aimed at; ${most} N/m is the most for a painting.`,
       because: 'Old paint does not stretch with its cloth: it cracks.',
       doThis: 'Aim lower under Bars. A painting of value: a conservator first.',
       uses: ['paintedMost'],
@@ -199,7 +198,7 @@ function rustVerdict({ prime }: JobInputs, fastener: Fastener, { rules }: PlanCo
       unit: '% RH',
       says: fastener.stainless
         ? 'Stainless: right for a damp place.'
-        : `${decimal(prime.roomRh, 0)} % RH is a damp place for plain wire.`,
+        : `${printed('humidity', prime.roomRh)} is a damp place for plain wire.`,
       because: 'Plain staples and tacks rust, stain the cloth and rot it round the holes.',
       doThis: fastener.stainless
         ? ''
@@ -243,7 +242,7 @@ function walkVerdict({ brief }: JobInputs, hands: Handwork, { tape, rules }: Pla
     because: `Frames over ${printLength(most, tape)} rack when they are turned by one pair of hands.`,
     doThis: walks
       ? 'More pairs a side each turn save walking. Over ' +
-        printMass(assumed(rules, 'twoPeopleKg'), tape) +
+        printed('mass', assumed(rules, 'twoPeopleKg'), tape) +
         ' or ' +
         printLength(assumed(rules, 'twoPeopleMm'), tape) +
         ': two people lift.'

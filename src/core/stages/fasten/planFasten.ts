@@ -1,3 +1,4 @@
+import { printed } from '../../quantities/printed';
 import { type EndMargins, centring } from '../../cloth/centring';
 import { FASTENERS, type Fastener } from '../../fasten/fasteners';
 import { type Handwork, type RoutePlan, handwork } from '../../fasten/routeSteps';
@@ -10,7 +11,6 @@ import type { LearnedValue, Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
 import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
-import { printDuration } from '../../units/duration';
 import { counted } from '../../units/numeral';
 import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
 import { oldHoleVerdicts } from '../../painting/foundVerdicts';
@@ -59,7 +59,7 @@ export function planFasten(
   const learned = context.taught?.pace ? `, as your last ${context.taught.pace.records} went` : '';
   return {
     answer: kinds.join(', '),
-    answerNote: `${named.name}, ${route.turns} changes of side, about ${printDuration(hands.minutes)}${learned}`,
+    answerNote: `${named.name}, ${route.turns} changes of side, about ${printed('handTime', hands.minutes)}${learned}`,
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),

@@ -1,10 +1,10 @@
 /* What is judged of pulls that were worked out: what they gain over those that are taught, what the hand can hold, where the cloth goes. */
+import { bare, printed } from '../../quantities/printed';
 import type { Hand, HandNoise } from '../../fasten/hand';
 import type { JobInputs } from '../../job/job';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
-import { decimal } from '../../units/numeral';
 import { USES, byId } from '../../house/schools';
 import type { PlanContext } from '../planContext';
 import type { EndOfPulls, PullPlan } from './pullPlan';
@@ -18,7 +18,7 @@ const DRIFT_PAINTED_MM = 1;
 /** More than this part of the shorter side no hand lets a cloth be drawn: the model, which has no friction and no eye, is not believed. */
 export const DRIFT_BELIEVED_PART = 0.03;
 
-const uneven = (value: number) => value.toFixed(2);
+const uneven = (value: number) => bare('unevenness', value);
 const range = ({ range: [least, most] }: EndOfPulls) => `${uneven(least)} to ${uneven(most)}`;
 
 /** "3 mm to the left and 2 mm up": the way a drift is answered, as the sides are named on the back or in front. */
@@ -102,7 +102,7 @@ function reachVerdict({ pulls, bounds }: PullPlan, { cloth }: JobInputs): Verdic
       measured: hardest,
       limit: bounds.mostN,
       unit: 'N',
-      says: `The list asks for ${decimal(hardest, 0)} N, the most that ${cloth.grip === 'hand' ? 'fingers' : 'pliers'} pull.`,
+      says: `The list asks for ${printed('pull', hardest)}, the most that ${cloth.grip === 'hand' ? 'fingers' : 'pliers'} pull.`,
       because: 'The first to answer carries what its neighbours take off it later.',
       doThis: cloth.grip === 'hand' ? 'Take pliers for those, jaw on the cloth; or aim lower.' : 'Aim lower, or set them closer.',
       uses: cloth.grip === 'hand' ? ['fingersMost'] : ['pliersMost'],
@@ -124,11 +124,11 @@ function tensionVerdict({ aimedNPerM, reachedNPerM, bounds }: PullPlan): Verdict
       measured: reachedNPerM,
       limit: aimedNPerM,
       unit: 'N/m',
-      says: `By this list the cloth comes to about ${decimal(reachedNPerM, 0)} N/m; ${decimal(aimedNPerM, 0)} N/m is aimed at.`,
+      says: `By this list the cloth comes to about ${printed('tension', reachedNPerM)}; ${printed('tension', aimedNPerM)} is aimed at.`,
       because:
         missed > 0
-          ? `No hand pulls less than ${decimal(bounds.leastN, 0)} N on purpose, and the fasteners stand close.`
-          : `No pull goes over ${decimal(bounds.mostN, 0)} N.`,
+          ? `No hand pulls less than ${printed('pull', bounds.leastN)} on purpose, and the fasteners stand close.`
+          : `No pull goes over ${printed('pull', bounds.mostN)}.`,
       doThis: missed > 0 ? 'Aim higher in Bars, or fasten further apart.' : 'Aim lower in Bars, take pliers, or fasten closer.',
     }),
   ];

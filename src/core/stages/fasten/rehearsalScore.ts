@@ -1,4 +1,6 @@
 /* A rehearsal judged: its measures beside those of the route of the job, its faults, and what hurt most. */
+import { printLength, type Tape } from '../../units/length';
+import { bare, printed } from '../../quantities/printed';
 import { usualSpacing } from '../../fasten/fasteners';
 import type { StapleEvent, StapleModel, RouteRun } from '../../fasten/membrane/simulateRoute';
 import { type Fault, type FaultId, type RehearsalMove, changesOfSide, heldAfter, rehearsalFaults } from '../../fasten/rehearsal';
@@ -9,8 +11,6 @@ import { reading } from '../../log/reading';
 import type { ReadingId } from '../../log/readingKinds';
 import { fabricOf } from '../../house/materials';
 import { type Verdict, verdict } from '../../job/verdict';
-import { printDuration } from '../../units/duration';
-import { decimal } from '../../units/numeral';
 import { pullPart } from './stapleModel';
 
 /** Moves as events: a pull is the same part of the firm one wherever it is. */
@@ -94,7 +94,7 @@ const FAULT_NAMES: Record<FaultId, string> = {
   leftIn: 'left in ahead of the row',
 };
 
-const FAULT_WORDS: Record<FaultId, (fault: Fault) => Pick<Verdict, 'says' | 'because' | 'doThis'>> = {
+const FAULT_WORDS: Record<FaultId, (fault: Fault, tape: Tape) => Pick<Verdict, 'says' | 'because' | 'doThis'>> = {
   oneSideFirst: ({ measured }) => ({
     says: `One side was ${measured} fasteners ahead of the one opposite.`,
     because: 'It is pulled with nothing to pull against; the other then takes all the give.',
@@ -110,8 +110,8 @@ const FAULT_WORDS: Record<FaultId, (fault: Fault) => Pick<Verdict, 'says' | 'bec
     because: 'A hard first pull draws the cloth off the middle; it goes slack later all the same.',
     doThis: 'Snug at the middles, firm from then on.',
   }),
-  tooWide: ({ measured, limit }) => ({
-    says: `The widest gap is ${decimal(measured, 0)} mm, ${decimal(limit, 0)} mm is wide enough.`,
+  tooWide: ({ measured, limit }, tape) => ({
+    says: `The widest gap is ${printLength(measured, tape)}, ${printLength(limit, tape)} is wide enough.`,
     because: 'Between two fasteners the edge goes free: it scallops.',
     doThis: 'Fill the gaps.',
   }),
@@ -128,7 +128,12 @@ export type MendedRuns = readonly [own: RouteRun, order: RouteRun, pulls: RouteR
 /** Gain in evenness below this is not told, for a hand varies more. */
 const TOLD_GAIN = 0.03;
 
-export function rehearsalVerdicts(score: RehearsalScore, [own, order, pulls, route]: MendedRuns, offGrainDeg = 0): Verdict[] {
+export function rehearsalVerdicts(
+  score: RehearsalScore,
+  [own, order, pulls, route]: MendedRuns,
+  tape: Tape,
+  offGrainDeg = 0,
+): Verdict[] {
   const gains = [
     { what: 'the order', gain: own.end.unevenness - order.end.unevenness, doThis: 'Follow the route’s order.' },
     {
@@ -155,9 +160,9 @@ export function rehearsalVerdicts(score: RehearsalScore, [own, order, pulls, rou
       limit: route.end.unevenness + TOLD_GAIN,
       unit: 'unevenness',
       says: hurt
-        ? `What hurt most: ${worst.what}. Mended, unevenness goes from ${own.end.unevenness.toFixed(2)} to ${(own.end.unevenness - worst.gain).toFixed(2)}.`
-        : `As even as the route of this job: ${own.end.unevenness.toFixed(2)} against ${route.end.unevenness.toFixed(2)}.`,
-      because: `${fasteners}, ${score.turns} changes of side, about ${printDuration(score.minutes)}. Worked out again with one thing mended at a time.`,
+        ? `What hurt most: ${worst.what}. Mended, unevenness goes from ${bare('unevenness', own.end.unevenness)} to ${bare('unevenness', own.end.unevenness - worst.gain)}.`
+        : `As even as the route of this job: ${bare('unevenness', own.end.unevenness)} against ${bare('unevenness', route.end.unevenness)}.`,
+      because: `${fasteners}, ${score.turns} changes of side, about ${printed('handTime', score.minutes)}. Worked out again with one thing mended at a time.`,
       doThis: hurt ? worst.doThis : '',
     }),
     ...score.faults.map((fault) =>
@@ -168,7 +173,7 @@ export function rehearsalVerdicts(score: RehearsalScore, [own, order, pulls, rou
         measured: fault.measured,
         limit: fault.limit,
         unit: fault.unit,
-        ...FAULT_WORDS[fault.id](fault),
+        ...FAULT_WORDS[fault.id](fault, tape),
       }),
     ),
     ...(offGrainDeg !== 0

@@ -1,3 +1,4 @@
+import { printed } from '../../quantities/printed';
 import type { CutSize } from '../../cloth/cutSize';
 import { assumed } from '../../house/houseRules';
 import { fabricOf } from '../../house/materials';
@@ -6,7 +7,6 @@ import { EDGES, byId } from '../../house/schools';
 import { reading } from '../../log/reading';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printLength } from '../../units/length';
-import { printMass } from '../../units/mass';
 import { HANGINGS } from './hangings';
 import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
@@ -39,11 +39,11 @@ export function planHandover(
     clothKg,
     groundKg,
     totalKg,
-    answer: printMass(weighedKg ?? totalKg, tape),
+    answer: printed('mass', weighedKg ?? totalKg, tape),
     answerNote:
       weighedKg === null
-        ? `worked out: frame ${printMass(bars.chosen.weightKg, tape)}, cloth ${printMass(clothKg, tape)}, ground ${printMass(groundKg, tape)}`
-        : `on the scale; ${printMass(totalKg, tape)} worked out`,
+        ? `worked out: frame ${printed('mass', bars.chosen.weightKg, tape)}, cloth ${printed('mass', clothKg, tape)}, ground ${printed('mass', groundKg, tape)}`
+        : `on the scale; ${printed('mass', totalKg, tape)} worked out`,
     verdicts: [
       ...weightVerdict(weighedKg, totalKg, context),
       hangingVerdict(inputs, weighedKg ?? totalKg, context),
@@ -67,7 +67,7 @@ function weightVerdict(weighedKg: number | null, totalKg: number, { tape }: Plan
       measured: off * 100,
       limit: 25,
       unit: '%',
-      says: `The scale says ${printMass(weighedKg, tape)}, ${(off * 100).toFixed(0)} % ${weighedKg >= totalKg ? 'more' : 'less'} than worked out.`,
+      says: `The scale says ${printed('mass', weighedKg, tape)}, ${printed('percent', off * 100)} ${weighedKg >= totalKg ? 'more' : 'less'} than worked out.`,
       because: 'Wood of one kind varies by 15 %, ground by as much.',
       doThis: level === 'good' ? '' : 'Check the species and the number of coats in the record.',
     }),
@@ -97,7 +97,7 @@ function hangingVerdict({ handover, brief }: JobInputs, kg: number, { tape }: Pl
     measured: kg,
     limit: hanging.carriesKg,
     unit: 'kg',
-    says: `${hanging.name}: ${marks}; carries ${printMass(hanging.carriesKg, tape)}.`,
+    says: `${hanging.name}: ${marks}; carries ${printed('mass', hanging.carriesKg, tape)}.`,
     because: 'Screws go into the bar, never through to the cloth; the wall fixing is another matter.',
     doThis: ok ? '' : 'Take plates on hooks or a cleat.',
   });
@@ -114,7 +114,7 @@ function liftVerdict({ brief }: JobInputs, kg: number, { tape, rules }: PlanCont
       measured: longest,
       limit: assumed(rules, 'twoPeopleMm'),
       unit: 'mm',
-      says: `${printLength(longest, tape)} long, ${printMass(kg, tape)}: carry it with two.`,
+      says: `${printLength(longest, tape)} long, ${printed('mass', kg, tape)}: carry it with two.`,
       because: 'The usual caution for size or weight; local rules come first.',
       doThis: 'Hands on the bars, never on the cloth.',
       uses: ['twoPeopleKg', 'twoPeopleMm'],

@@ -1,3 +1,4 @@
+import { printed } from '../../quantities/printed';
 import { fabricOf, profileOf } from '../../house/materials';
 import { type AssumptionId, assumption } from '../../house/assumptions';
 import { assumed } from '../../house/houseRules';
@@ -8,7 +9,6 @@ import { batchRecipe, primedArea } from '../../prime/coatRecipe';
 import { dryingMinutes } from '../../prime/drying';
 import { type Coat, type PrimingSystem, SYSTEMS } from '../../prime/grounds';
 import { SUBSTANCES } from '../../prime/substances';
-import { decimal } from '../../units/numeral';
 import type { CoatPlan } from './CoatPlan';
 import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
@@ -35,7 +35,7 @@ export const absorbedOf = (absorb: AssumptionId, fabric: string): string => `${a
 
 /** Coats, amounts and drying times for the room as it is; `coatsDone` picks the coat that is next. */
 export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: number, bars: BarsPlan): PrimePlan {
-  const { rules } = context;
+  const { rules, tape } = context;
   const { brief, prime } = inputs;
   const system: PrimingSystem = byId(SYSTEMS, prime.system);
   const profile = profileOf(rules, inputs.bars.profile);
@@ -50,15 +50,17 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
   const coats = system.coats.map((coat, index) =>
     planCoat(coat, index === coatsDone ? prime.waterParts : null, areaM2, { room, reference }, context),
   );
-  const wetting = prime.wetFirst && coatsDone === 0 ? planWetting(areaM2, { room, reference }, rules) : null;
+  const wetting = prime.wetFirst && coatsDone === 0 ? planWetting(areaM2, { room, reference }, context) : null;
   const next = coats[coatsDone];
   // A left-over without a measured mix is held against the mix that was told.
   const mixedMl = prime.mixedMl ?? (next ? roundUp(next.recipe.totalMl) : null);
   const goneMl = mixedMl !== null && prime.leftMl !== null ? mixedMl - prime.leftMl : null;
   const usedMl = goneMl !== null && goneMl > 0 ? goneMl : null;
   return {
-    answer: next ? `${decimal(roundUp(next.recipe.totalMl), 0)} ml` : coats.length === 0 ? 'No coat' : 'All coats on',
-    answerNote: next ? `${next.name}, coat ${coatsDone + 1} of ${coats.length}, on ${decimal(areaM2, 2)} m²` : system.name,
+    answer: next ? printed('volume', roundUp(next.recipe.totalMl), tape) : coats.length === 0 ? 'No coat' : 'All coats on',
+    answerNote: next
+      ? `${next.name}, coat ${coatsDone + 1} of ${coats.length}, on ${printed('area', areaM2, tape)}`
+      : system.name,
     verdicts: primeVerdicts({ inputs, system, next, coatsDone, wetting, goneMl, areaM2, bars }, context),
     readings: [...roomReadings(prime), ...(next ? coatReadings(next, inputs, areaM2, usedMl, rules) : [])],
     minutes: stageById('prime').minutes,

@@ -1,12 +1,12 @@
 /* What is typed for the ground. */
 import { SYSTEMS } from '../../prime/grounds';
 import { LAYERS } from '../../prime/substances';
-import { type ShapeOf, flag, number, oneOf, optional } from '../../shape/shape';
+import { type ShapeOf, flag, oneOf, optional, numberOf } from '../../shape/shape';
 
 export const primeShape = {
   system: oneOf(SYSTEMS, 'acrylic'),
-  roomC: number(0, 45, 19),
-  roomRh: number(5, 100, 55),
+  roomC: numberOf('roomTemperature', 19),
+  roomRh: numberOf('roomHumidity', 55),
   /** Where the air of the room comes from: reckoned until somebody measured it. */
   airBy: oneOf(['reckoned', 'measured', 'device', 'simulated']),
   edges: flag(true),
@@ -16,10 +16,10 @@ export const primeShape = {
   /** What is on the cloth before the first coat. */
   over: oneOf(LAYERS, 'raw'),
   /** Water to one part in the next coat; null takes the system’s. */
-  waterParts: optional(number(0, 20)),
+  waterParts: optional(numberOf('waterParts')),
   /** What was mixed for the next coat and what was left of it, ml; null where nobody measured. */
-  mixedMl: optional(number(0, 200_000)),
-  leftMl: optional(number(0, 200_000)),
+  mixedMl: optional(numberOf('volume')),
+  leftMl: optional(numberOf('volume')),
 };
 
 export interface PrimeInputs extends ShapeOf<typeof primeShape> {}

@@ -1,6 +1,6 @@
 /* What priming is judged by: what lies under what, the room, the pot, the bars that will be pulled harder, care. */
-import { printTemperature } from '../../units/temperature';
-import { printFine } from '../../units/length';
+import { bare, printed, printedRange } from '../../quantities/printed';
+import { printFine, type Tape } from '../../units/length';
 import { fabricOf } from '../../house/materials';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -8,8 +8,6 @@ import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { type PrimingSystem, SYSTEMS } from '../../prime/grounds';
 import { type LayerId, SUBSTANCES, layerWarning } from '../../prime/substances';
-import { printDuration } from '../../units/duration';
-import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 import { NO_HISTORY, lastTension } from '../../log/jobHistory';
 import type { BarsPlan } from '../bars/planBars';
@@ -155,9 +153,9 @@ function underVerdict(system: PrimingSystem, over: LayerId): Verdict[] {
 
 function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { tape }: PlanContext): Verdict[] {
   if (!next) return [];
-  const air = `${printTemperature(prime.roomC, tape)} and ${decimal(prime.roomRh, 0)} % RH`;
+  const air = `${printed('temperature', prime.roomC, tape)} and ${printed('humidity', prime.roomRh)}`;
   const oil = byId(SUBSTANCES, next.substance).hardens === 'takingUpOxygen';
-  const wet = wetting ? [wettingVerdict(wetting)] : [];
+  const wet = wetting ? [wettingVerdict(wetting, tape)] : [];
   if (!next.dryMinutes) {
     return [
       ...wet,
@@ -185,8 +183,8 @@ function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { 
       level: cold ? 'stop' : factor > 2 ? 'watch' : 'good',
       ...(cold ? { measured: prime.roomC, limit: system.leastC, unit: '°C' } : { measured: factor, limit: 2, unit: '× label' }),
       says: cold
-        ? `At ${printTemperature(prime.roomC, tape)} this ground does not form a film; ${printTemperature(system.leastC, tape)} is the least.`
-        : `${oil ? 'Hardens' : 'Dries'} in ${rangeWords(next.dryMinutes)} at ${air}: ${decimal(factor, 1)} × the label at the longest.`,
+        ? `At ${printed('temperature', prime.roomC, tape)} this ground does not form a film; ${printed('temperature', system.leastC, tape)} is the least.`
+        : `${oil ? 'Hardens' : 'Dries'} in ${printedRange('dryingTime', ...next.dryMinutes)} at ${air}: ${bare('dryingOver', factor)} × the label at the longest.`,
       because: oil
         ? `Oil takes up oxygen: about half the time for ${tape.unit === 'in' ? '18 °F' : '10 °C'} more; light and moving air help, humidity hardly counts.`
         : 'Label time × VPD(reference) / VPD(room), VPD after Tetens; never under a part of the label.',
@@ -196,10 +194,7 @@ function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { 
   ];
 }
 
-const rangeWords = ([from, to]: readonly [number, number]): string =>
-  printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`;
-
-const wettingVerdict = ({ litres, dryMinutes, riseNPerM }: Wetting): Verdict =>
+const wettingVerdict = ({ litres, dryMinutes, riseNPerM }: Wetting, tape: Tape): Verdict =>
   verdict({
     id: 'wetting',
     about: 'wetting first',
@@ -208,7 +203,7 @@ const wettingVerdict = ({ litres, dryMinutes, riseNPerM }: Wetting): Verdict =>
     limit: null,
     unit: 'l',
     says: dryMinutes
-      ? `Wet it first: ${decimal(litres, 2)} l, dry in ${rangeWords(dryMinutes)}; then about ${decimal(riseNPerM, 0)} N/m tighter.`
+      ? `Wet it first: ${printed('water', litres, tape)}, dry in ${printedRange('dryingTime', ...dryMinutes)}; then about ${printed('tension', riseNPerM)} tighter.`
       : 'Wetted in this air the cloth does not dry.',
     because: 'Raw cloth takes up water, goes slack, and draws tighter as it dries: by a guess of the house.',
     doThis: dryMinutes
@@ -222,7 +217,7 @@ const BELIEVED_TIMES = 20;
 /** How far the pot may be from what was reckoned before it is looked at. */
 const POT_PART = 0.35;
 
-function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { rules }: PlanContext): Verdict[] {
+function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { rules, tape }: PlanContext): Verdict[] {
   if (!next) return [];
   const { mostWater, thinWhy, name } = byId(SUBSTANCES, next.substance);
   const list: Verdict[] = [];
@@ -235,7 +230,7 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         measured: next.waterParts,
         limit: mostWater,
         unit: 'parts of water',
-        says: `${name}: ${decimal(next.waterParts, 1)} parts of water to one; ${decimal(mostWater, 1)} is the most.`,
+        says: `${name}: ${bare('waterParts', next.waterParts)} parts of water to one; ${bare('waterParts', mostWater)} is the most.`,
         because: thinWhy,
         doThis: 'Less water, one more coat.',
       }),
@@ -256,7 +251,7 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         unit: 'ml',
         says:
           slip ??
-          `Used ${decimal(goneMl, 0)} ml, ${decimal(goneMl / areaM2, 0)} ml/m²; ${decimal(foretold, 0)} ml was reckoned with.`,
+          `Used ${printed('volume', goneMl, tape)}, ${printed('absorption', goneMl / areaM2)}; ${printed('volume', foretold, tape)} was reckoned with.`,
         because: `${told} less what is left; the next pot for this cloth is reckoned with it.`,
         doThis: slip ? 'Read the jug again.' : off > POT_PART ? 'Thick and thin places? Hold it against the light.' : '',
         uses: [next.absorb],
@@ -272,8 +267,8 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         measured: next.learned.value,
         limit: assumed(rules, next.absorb),
         unit: 'ml/m²',
-        says: `Reckoned with ${decimal(next.learned.value, 0)} ml/m², as your last ${next.learned.records === 1 ? 'record' : `${next.learned.records} records`} of this cloth went.`,
-        because: `The house assumes ${decimal(assumed(rules, next.absorb), 0)} ml/m² where nothing was measured.`,
+        says: `Reckoned with ${printed('absorption', next.learned.value)}, as your last ${next.learned.records === 1 ? 'record' : `${next.learned.records} records`} of this cloth went.`,
+        because: `The house assumes ${printed('absorption', assumed(rules, next.absorb))} where nothing was measured.`,
         uses: [next.absorb],
       }),
     );
@@ -307,7 +302,7 @@ function barsAfterVerdict(
       measured: bowMm,
       limit: worst.limitMm,
       unit: 'mm',
-      says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${printFine(bowMm, tape)} of ${printFine(worst.limitMm, tape)}, at ${decimal(last.nPerM, 0)} N/m measured and ${decimal(adds, 0)} N/m to come.`,
+      says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${printFine(bowMm, tape)} of ${printFine(worst.limitMm, tape)}, at ${printed('tension', last.nPerM)} measured and ${printed('tension', adds)} to come.`,
       because: `${byId(SYSTEMS, inputs.prime.system).coats.length === 0 ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
       doThis: level === 'good' ? '' : 'Put in a brace before the first coat, or keep the cloth looser.',
       uses: ['sizeRise', 'groundRise', 'dryRise'],

@@ -1,7 +1,7 @@
-import { type HouseRules, assumed } from '../../house/houseRules';
+import { printed } from '../../quantities/printed';
+import type { PlanContext } from '../planContext';
+import { assumed } from '../../house/houseRules';
 import { type Air, dryingMinutes } from '../../prime/drying';
-import { printDuration } from '../../units/duration';
-import { decimal } from '../../units/numeral';
 
 /** The air of the room, and the air that labels hold for. */
 export interface Airs {
@@ -18,7 +18,7 @@ export interface Wetting {
 }
 
 /** Water for the cloth before the first coat, how long it dries, and what it does to the tension. */
-export function planWetting(areaM2: number, { room, reference }: Airs, rules: HouseRules): Wetting {
+export function planWetting(areaM2: number, { room, reference }: Airs, { rules, tape }: PlanContext): Wetting {
   const litres = (areaM2 * assumed(rules, 'wetTakes')) / 1000;
   const label = 60 * assumed(rules, 'wetDries');
   const dryMinutes = dryingMinutes('givingOffWater', [label, label], room, reference, assumed(rules, 'dryFloor'));
@@ -26,6 +26,6 @@ export function planWetting(areaM2: number, { room, reference }: Airs, rules: Ho
     litres,
     dryMinutes,
     riseNPerM: assumed(rules, 'wetRise'),
-    step: `Wet the back evenly with ${decimal(litres, 2)} l of water and let it dry${dryMinutes ? ` ${printDuration(dryMinutes[1])}` : ''}.`,
+    step: `Wet the back evenly with ${printed('water', litres, tape)} of water and let it dry${dryMinutes ? ` ${printed('dryingTime', dryMinutes[1])}` : ''}.`,
   };
 }

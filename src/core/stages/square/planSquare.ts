@@ -1,3 +1,4 @@
+import { printed } from '../../quantities/printed';
 import { liftFromStrings } from '../../frame/square/wind';
 import { type PressPlan, pressPlan } from '../../frame/square/press';
 import { CORNERS, type TapeName } from '../../frame/square/corners';
@@ -11,8 +12,7 @@ import { reading } from '../../log/reading';
 import type { ReadingId } from '../../log/readingKinds';
 import { EDGES, byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
-import { type Length, finerTape, printFine, printLength } from '../../units/length';
-import { decimal } from '../../units/numeral';
+import { RECORD_TAPE, type Length, finerTape, printFine, printLength } from '../../units/length';
 import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 import { squareVerdicts } from './squareVerdicts';
@@ -114,7 +114,7 @@ function squareReadings(square: SquareInputs, rules: HouseRules): Reading[] {
   const corners = CORNERS.flatMap((corner): Reading[] => {
     const one = square.gaps[corner];
     if (!one) return [];
-    const tool = `set square of ${decimal(square.blade.mm, 0)} mm`;
+    const tool = `set square of ${printed('blade', square.blade.mm, RECORD_TAPE)}`;
     const precision = assumed(rules, 'gapPrecision');
     return [reading(one.wider ? 'gapAtTip' : 'gapAtHeel', one.gap.mm, 'mm', { of: corner, precision, tool })];
   });

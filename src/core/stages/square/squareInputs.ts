@@ -1,28 +1,28 @@
 /* What is read of the frame. Null where nothing was read; `down` runs top left to bottom right, `up` bottom left to top right. */
 import { CORNERS, TAPE_NAMES } from '../../frame/square/corners';
 import { WIND_PATTERNS } from '../../frame/square/wind';
-import { type ShapeOf, each, flag, lengthOf, listOf, number, oneOf, optional, part } from '../../shape/shape';
+import { type ShapeOf, each, flag, lengthOf, listOf, oneOf, optional, part, numberOf } from '../../shape/shape';
 
 /** Most earlier tries kept with a frame. */
 export const MOST_TRIES = 12;
 
-const reading = optional(lengthOf(0, 100_000));
+const reading = optional(lengthOf('tapeReading'));
 
 /** A set square held in a corner: the gap under its blade, and whether the corner is wider than square or narrower. */
-const cornerGapShape = { gap: lengthOf(0, 1000), wider: flag() };
+const cornerGapShape = { gap: lengthOf('gap'), wider: flag() };
 export interface CornerGap extends ShapeOf<typeof cornerGapShape> {}
 
 export const squareShape = {
-  ...each(TAPE_NAMES, reading),
+  ...each(TAPE_NAMES, optional(lengthOf('sideReading'))),
   /** Length of the set square's blade, and the corners it was held in. */
-  blade: lengthOf(5, 100_000, 300),
+  blade: lengthOf('blade', 300),
   gaps: part('cornerGaps', each(CORNERS, optional(part('cornerGap', cornerGapShape)))),
   /** Whether the bars are known to be pairs of the planned length, or only the tape is believed. */
   trust: oneOf(['bars', 'tape']),
   /** Whose tape it was: one's own, or the simulated one to learn on. */
   tape: oneOf(['own', 'practice']),
   /** Earlier tries, oldest first, mm. */
-  tries: listOf(part('tapeReadings', each(TAPE_NAMES, optional(number(1, 100_000)))), MOST_TRIES),
+  tries: listOf(part('tapeReadings', each(TAPE_NAMES, optional(numberOf('sideReading')))), MOST_TRIES),
   /** How far the fourth corner stands off a flat table. */
   lift: reading,
   /** Gap between two strings from corner to corner where they cross. */

@@ -1,4 +1,5 @@
 /* What is judged about the squareness of a frame, one verdict each. */
+import { bare, printed } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { JOINTS } from '../../frame/joints';
 import type { PressPlan } from '../../frame/square/press';
@@ -13,11 +14,12 @@ import type { SquareInputs } from './squareInputs';
 import { EDGES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { type Length, type Tape, finerTape, printFine, printLength } from '../../units/length';
-import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 import { windVerdict } from './windVerdict';
 
 /** Of each pair the one whose excess counts as more than nothing, and the other. */
+/** A gap that nobody sees under a blade, mm. */
+const NO_GAP_MM = 0.05;
 const LONGER = { width: ['top', 'bottom'], height: ['right', 'left'] } as const;
 const PAIR_WORDS = { width: 'top and bottom', height: 'left and right' } as const;
 
@@ -92,7 +94,7 @@ function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, {
   const level = levelAtMost(off, limitMm, 2 * limitMm);
   const edges = byId(EDGES, inputs.brief.edges);
   const lean = say.side(result.slideMm.value > 0 ? 'left' : 'right');
-  const skew = `${Math.abs(result.skewDegrees.value).toFixed(2)}°`;
+  const skew = printed('angle', Math.abs(result.skewDegrees.value));
   const slide = printFine(Math.abs(result.slideMm.value), tape);
   return verdict({
     id: 'rack',
@@ -105,7 +107,7 @@ function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, {
       off < 0.05
         ? 'Both diagonals come out the same.'
         : `The diagonals differ by ${printFine(off, tape)}: the top stands ${slide} to the ${lean} (${skew}).`,
-    because: `Least squares over what was read; for a parallelogram d₁² − d₂² = 4 W H sin θ. ± ${printFine(result.difference.sd, tape)} on the difference, ± ${result.skewDegrees.sd.toFixed(2)}° (one standard error). ${edges.name}: up to ${printFine(limitMm, tape)} on this diagonal.`,
+    because: `Least squares over what was read; for a parallelogram d₁² − d₂² = 4 W H sin θ. ± ${printFine(result.difference.sd, tape)} on the difference, ± ${printed('angle', result.skewDegrees.sd)} (one standard error). ${edges.name}: up to ${printFine(limitMm, tape)} on this diagonal.`,
     doThis: level === 'good' ? '' : misread(result) ? READ_FIRST : pressWords(press, inputs, tape, say),
     uses: [edges.squareLimit, 'tapePrecision', 'pairPrecision', 'nominalPrecision'],
   });
@@ -249,7 +251,7 @@ function barFaultVerdict(
       measured: gapMm,
       limit: limitMm,
       unit: 'mm',
-      says: `Pressing will not make it square: ${printFine(gapMm, tape)} stays at the ${sideWords(view).corner(corner)} (${degrees.toFixed(2)}°).`,
+      says: `Pressing will not make it square: ${printFine(gapMm, tape)} stays at the ${sideWords(view).corner(corner)} (${printed('angle', degrees)}).`,
       because: 'With bars of these lengths equal diagonals are the best there is; the rest is a bar.',
       doThis: 'Re-cut or exchange the bar that does not match its pair.',
       uses: ['tapePrecision'],
@@ -263,8 +265,8 @@ const MOST_TOLD = 1000;
 function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape, view }: PlanContext): Verdict[] {
   const { chiSquare, limit, freedom, agrees } = agreement;
   if (freedom === 0) return [];
-  const sum = chiSquare < MOST_TOLD ? `= ${decimal(chiSquare, 1)}` : `over ${MOST_TOLD}`;
-  const test = `χ² ${sum} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${decimal(limit, 1)}; one good set in twenty is doubted by chance.`;
+  const sum = chiSquare < MOST_TOLD ? `= ${bare('chiSquare', chiSquare)}` : `over ${MOST_TOLD}`;
+  const test = `χ² ${sum} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${bare('chiSquare', limit)}; one good set in twenty is doubted by chance.`;
   const uses = ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'] as const;
   if (agrees || !doubt)
     return [
@@ -311,7 +313,7 @@ function doubtWords(doubt: Doubt, tape: Tape, say: SideWords): { says: string; d
       };
     case 'gap':
       return {
-        says: `The set square at the ${say.corner(doubt.corner)} contradicts the tape: a gap of ${decimal(Math.abs(doubt.likelyMm), 1)} mm ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit.`,
+        says: `The set square at the ${say.corner(doubt.corner)} contradicts the tape: ${Math.abs(doubt.likelyMm) < NO_GAP_MM ? 'it would stand without a gap' : `a gap of ${printed('gap', Math.abs(doubt.likelyMm), tape)} ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit`}.`,
         doThis: 'Check that the square is true, turn it over, read that corner again.',
       };
     case 'pair':

@@ -1,11 +1,11 @@
 /* What is judged of the wind of a frame: a corner that stands off the table. */
+import { printed } from '../../quantities/printed';
 import { WIND_PATTERNS } from '../../frame/square/wind';
 import { assumed } from '../../house/houseRules';
 import { EDGES, byId } from '../../house/schools';
 import type { JobInputs } from '../../job/job';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine, printLength } from '../../units/length';
-import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 
 /** What wind is judged by: the lift of the fourth corner, mm, or null where nobody looked, over the diagonal that is planned. */
@@ -58,8 +58,8 @@ export function windVerdict(
     says:
       liftMm === 0
         ? 'It lies flat: no wind.'
-        : `One corner lifts ${printFine(liftMm, tape)}${fromStrings}, ${perMetre.toFixed(1)} mm a metre of diagonal.`,
-    because: `${cause} ${edges.name}: up to ${decimal(limit, 1)} mm a metre is fine.`,
+        : `One corner lifts ${printFine(liftMm, tape)}${fromStrings}, ${printed('twist', perMetre, tape)} of diagonal.`,
+    because: `${cause} ${edges.name}: up to ${printed('twist', limit, tape)} is fine.`,
     doThis: level === 'good' ? '' : remedy,
     uses: ['windFine', 'windShows'],
   });

@@ -1,6 +1,6 @@
 /* Where a measured tension lies against the one that is aimed at. */
+import { printed } from '../../quantities/printed';
 import type { Verdict } from '../../job/verdict';
-import { decimal } from '../../units/numeral';
 
 /** `untold`: it is known too badly to say. */
 export type AgainstAim = 'near' | 'above' | 'below' | 'untold';
@@ -32,7 +32,7 @@ export function aimJudged(nPerM: number, sdNPerM: number, aimedNPerM: number, ne
     near,
     above: 'Tighter than aimed at: look at the bow of the bars.',
     below: 'Looser than aimed at: a remedy now is easier than later.',
-    untold: `Known to ± ${decimal(sdNPerM, 0)} N/m only, which tells neither slack nor hard: measure again, more finely.`,
+    untold: `Known to ± ${printed('tension', sdNPerM)} only, which tells neither slack nor hard: measure again, more finely.`,
   }[stands];
   return { level: stands === 'near' ? 'good' : 'watch', doThis };
 }

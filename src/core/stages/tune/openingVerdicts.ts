@@ -1,4 +1,5 @@
 /* What opening the corners of a stretcher is judged by: how far, how square, how it fits its rebate. */
+import { bare, printed } from '../../quantities/printed';
 import { leftOnceGrown } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
@@ -10,7 +11,6 @@ import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
 import { FEELS, middleOf } from '../../tension/feel';
 import type { Opener } from '../../tension/openCorners';
-import { decimal } from '../../units/numeral';
 import { NO_HISTORY, lastTension } from '../../log/jobHistory';
 import type { BarsPlan } from '../bars/planBars';
 import type { PlanContext } from '../planContext';
@@ -73,8 +73,8 @@ function pullVerdicts(
   const after = now + adds;
   const most = assumed(rules, 'tensionMost');
   const from = last
-    ? `${decimal(now, 0)} N/m ${last.tool === 'hand' ? 'felt' : 'measured'}`
-    : `${decimal(now, 0)} N/m ${felt === null ? 'reckoned with' : 'felt'}`;
+    ? `${printed('tension', now)} ${last.tool === 'hand' ? 'felt' : 'measured'}`
+    : `${printed('tension', now)} ${felt === null ? 'reckoned with' : 'felt'}`;
   const list = [
     verdict({
       id: 'cornersPull',
@@ -83,7 +83,7 @@ function pullVerdicts(
       measured: after,
       limit: most,
       unit: 'N/m',
-      says: `${from} and ${decimal(adds, 0)} N/m by the corners make ${decimal(after, 0)} N/m; ${decimal(most, 0)} N/m is the most.`,
+      says: `${from} and ${printed('tension', adds)} by the corners make ${printed('tension', after)}; ${printed('tension', most)} is the most.`,
       because: 'An upper estimate: nothing slips or creeps in it.',
       doThis: after > most ? 'Open less, measure, and go on only if it is still slack.' : '',
       uses: ['tensionMost'],
@@ -134,7 +134,7 @@ function openingVerdict(
   const alike = CORNERS.every((corner) => wanted[corner] === most);
   const level = levelAtMost(most, assumed(rules, 'keyWatch'), assumed(rules, 'keyEnd'));
   const taught = lessons?.stiffness
-    ? `; stiffness ${decimal(lessons.stiffness.value, 2)} of the table’s, as ${lessons.stiffness.records === 1 ? 'your last record' : `your last ${lessons.stiffness.records} records`} taught`
+    ? `; stiffness ${bare('stiffnessLearned', lessons.stiffness.value)} of the table’s, as ${lessons.stiffness.records === 1 ? 'your last record' : `your last ${lessons.stiffness.records} records`} taught`
     : ': an upper estimate, nothing slips';
   return verdict({
     id: 'corners',
@@ -143,7 +143,7 @@ function openingVerdict(
     measured: most,
     limit: assumed(rules, 'keyWatch'),
     unit: 'mm',
-    says: `${alike ? `Open ${printFine(most, tape)} at each corner` : `Open ${printFine(most, tape)} at most`}: it grows ${printFine(opened.widthMm, tape)} across and ${printFine(opened.heightMm, tape)} down; from here tension rises about ${decimal(addsWidthNPerM, 0)} N/m across and ${decimal(addsHeightNPerM, 0)} N/m down.`,
+    says: `${alike ? `Open ${printFine(most, tape)} at each corner` : `Open ${printFine(most, tape)} at most`}: it grows ${printFine(opened.widthMm, tape)} across and ${printFine(opened.heightMm, tape)} down; from here tension rises about ${printed('tension', addsWidthNPerM)} across and ${printed('tension', addsHeightNPerM)} down.`,
     because: `Rise = stiffness × growth / length${taught}.`,
     doThis:
       level === 'good'

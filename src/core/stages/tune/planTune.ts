@@ -1,3 +1,4 @@
+import { bare } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
@@ -14,7 +15,6 @@ import { type RemedyAdvice, remedyAdvice } from '../../tension/remedies';
 import { freeSpan } from '../../tension/freeSpan';
 import { type Span, modeHz } from '../../tension/tap/membraneTone';
 import { printFine } from '../../units/length';
-import { decimal } from '../../units/numeral';
 import { stageById } from '../stages';
 import type { BarsPlan } from '../bars/planBars';
 import type { PlanContext, StagePlan } from '../planContext';
@@ -102,7 +102,7 @@ function answerOf(
   if (last && last.tool !== 'hand')
     return {
       answer: tensionWords(last.nPerM, last.sdNPerM),
-      answerNote: `by ${last.tool}${last.across !== null && last.down !== null ? `: ${decimal(last.across, 0)} across, ${decimal(last.down, 0)} down` : ''}${felt}`,
+      answerNote: `by ${last.tool}${last.across !== null && last.down !== null ? `: ${bare('tension', last.across)} across, ${bare('tension', last.down)} down` : ''}${felt}`,
     };
   return feel
     ? { answer: feel.name, answerNote: `${feel.says}; ${band}, by feel only` }

@@ -1,4 +1,5 @@
 /* What is made of tensions: against the one aimed at, against this canvas’s own past, and in the air to come. */
+import { bare, printed, printedSpread } from '../../quantities/printed';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { byId } from '../../house/schools';
@@ -7,7 +8,6 @@ import { type WeatherResponse, flatUpTo, lossPerRh } from '../../tension/clothWe
 import { FEELS } from '../../tension/feel';
 import type { RemedyAdvice } from '../../tension/remedies';
 import { capital } from '../../painting/paintingVerdicts';
-import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 import type { JobHistory, TensionReading } from '../../log/jobHistory';
 import { TOLD_APART, aimJudged } from './againstAim';
@@ -43,7 +43,7 @@ function aimVerdict(last: TensionReading, aimed: number): Verdict {
     measured: last.nPerM,
     limit: aimed,
     unit: 'N/m',
-    says: `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${decimal(aimed, 0)} N/m is aimed at.`,
+    says: `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${printed('tension', aimed)} is aimed at.`,
     because:
       last.tool === 'tap'
         ? 'From the notes of three taps by the formula of a membrane with the air it moves. Simulated only, not checked on real canvases yet.'
@@ -64,7 +64,7 @@ function evenVerdict({ across, down }: TensionReading): Verdict[] {
       measured: ratio,
       limit: UNEVEN,
       unit: '×',
-      says: `${across > down ? 'Across' : 'Down'} it is ${decimal(ratio, 1)} times as tight as ${across > down ? 'down' : 'across'}.`,
+      says: `${across > down ? 'Across' : 'Down'} it is ${bare('ratio', ratio)} times as tight as ${across > down ? 'down' : 'across'}.`,
       because: 'Either way is known to some ten in a hundred; more than that is in the cloth.',
       doThis: 'Draw and set again along the looser way, or leave it if it lies flat.',
     }),
@@ -76,7 +76,9 @@ function pastVerdict(last: TensionReading, before: TensionReading): Verdict {
   const sd = Math.hypot(last.sdNPerM, before.sdNPerM);
   const sure = Math.abs(change) > TOLD_APART * sd;
   const air =
-    last.rh !== null && before.rh !== null ? `; then at ${decimal(before.rh, 0)} % RH, now at ${decimal(last.rh, 0)} % RH` : '';
+    last.rh !== null && before.rh !== null
+      ? `; then at ${printed('humidity', before.rh)}, now at ${printed('humidity', last.rh)}`
+      : '';
   return verdict({
     id: 'ownPast',
     about: 'its own past',
@@ -85,8 +87,8 @@ function pastVerdict(last: TensionReading, before: TensionReading): Verdict {
     limit: TOLD_APART * sd,
     unit: 'N/m',
     says: sure
-      ? `${change > 0 ? 'Tighter' : 'Looser'} by ${decimal(Math.abs(change), 0)} N/m than when it was last measured.`
-      : `No change that could be told from chance: ${decimal(change, 0)} ± ${decimal(sd, 0)} N/m.`,
+      ? `${change > 0 ? 'Tighter' : 'Looser'} by ${printed('tension', Math.abs(change))} than when it was last measured.`
+      : `No change that could be told from chance: ${printedSpread('tensionChange', change, sd)}.`,
     because: `Before: ${tensionWords(before.nPerM, before.sdNPerM)}${air}.`,
     doThis: sure && change < 0 ? 'Look at the air first, then at the remedies.' : '',
   });
@@ -108,8 +110,8 @@ function weatherVerdict(last: TensionReading, { prime }: JobInputs, { rules }: P
     says:
       flat === null
         ? 'Tight enough that it stays flat in any air the house reckons with.'
-        : `Tight enough that it stays flat up to about ${decimal(flat, 0)} % RH${low !== null ? `, ${decimal(low, 0)} % if it is as loose as one standard deviation allows` : ''}.`,
-    because: `It loses about ${decimal(10 * lossPerRh(response), 0)} N/m for ten % RH more: stiffness × (cloth − bars), both guesses of the house.`,
+        : `Tight enough that it stays flat up to about ${printed('humidity', flat)}${low !== null ? `, ${bare('humidity', low)} % if it is as loose as one standard deviation allows` : ''}.`,
+    because: `It loses about ${printed('tension', 10 * lossPerRh(response))} for ten % RH more: stiffness × (cloth − bars), both guesses of the house.`,
     doThis: low !== null && low < damp ? 'Tighten before the damp months, or hang it where the air is even.' : '',
     uses: ['clothDamp', 'woodDamp', 'slackBelow', 'dampSpell'],
   });
@@ -131,10 +133,10 @@ function yearVerdict(last: TensionReading, { rules, taught }: PlanContext): Verd
     measured: left,
     limit: least,
     unit: 'N/m',
-    says: `By creep alone about ${decimal(left, 0)} N/m would be left after a year in the same air.`,
+    says: `By creep alone about ${printed('tension', left)} would be left after a year in the same air.`,
     because: learned
-      ? `This cloth under this ground lost ${decimal(100 * learned.value, 1)} % in a tenfold of time: ${learned.records} pair${learned.records === 1 ? '' : 's'} of readings of this house.`
-      : `The house reckons with ${decimal(assumed(rules, 'clothCreep'), 1)} % in a tenfold of time, until its own readings say better.`,
+      ? `This cloth under this ground lost ${printed('creep', learned.value)} in a tenfold of time: ${learned.records} pair${learned.records === 1 ? '' : 's'} of readings of this house.`
+      : `The house reckons with ${printed('creep', assumed(rules, 'clothCreep') / 100)} in a tenfold of time, until its own readings say better.`,
     doThis: left < least ? 'Leave it tighter, or look at it again within the year.' : '',
     uses: ['clothCreep', 'slackBelow'],
   });
@@ -151,7 +153,7 @@ export function feelVerdicts({ tune, bars }: JobInputs): Verdict[] {
       id: 'tensionByFeel',
       about: 'tension by feel',
       level,
-      says: `Felt ${feel.name.toLowerCase()}; the bars were reckoned for ${decimal(target, 0)} N/m.`,
+      says: `Felt ${feel.name.toLowerCase()}; the bars were reckoned for ${printed('tension', target)}.`,
       because: 'A feel is a band, not a number: it is logged as felt.',
       doThis: feel.slack
         ? 'Choose a remedy below before you prime.'

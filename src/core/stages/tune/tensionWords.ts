@@ -1,11 +1,11 @@
 /* How a tension and the air it was measured in are said and written down. */
+import { printedSpread } from '../../quantities/printed';
 import type { JobInputs } from '../../job/job';
 import type { Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
-import { decimal } from '../../units/numeral';
 
 /** "214 ± 12 N/m". */
-export const tensionWords = (nPerM: number, sdNPerM: number): string => `${decimal(nPerM, 0)} ± ${decimal(sdNPerM, 0)} N/m`;
+export const tensionWords = (nPerM: number, sdNPerM: number): string => printedSpread('tension', nPerM, sdNPerM);
 
 const HYGROMETER = { measured: 'hygrometer, read', device: 'hygrometer', simulated: 'simulated hygrometer' } as const;
 

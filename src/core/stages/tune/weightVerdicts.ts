@@ -1,4 +1,6 @@
 /* The tension that a weight tells, and whether the cloth stretched under it. */
+import { tensionWords } from './tensionWords';
+import { printed } from '../../quantities/printed';
 import { printLength } from '../../units/length';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -9,7 +11,6 @@ import { freeSpan } from '../../tension/freeSpan';
 import { USES, byId } from '../../house/schools';
 import { type Verdict, verdict } from '../../job/verdict';
 import { STRETCHES_BELOW, type TensionByWeight, sagsAlike, tensionFromSag } from '../../tension/weightTest';
-import { decimal } from '../../units/numeral';
 import type { PlanContext } from '../planContext';
 import { aimJudged } from './againstAim';
 
@@ -22,8 +23,7 @@ export function weighedTension({ brief, bars, tune }: JobInputs, { rules }: Plan
   return tensionFromSag(face, { weightG: read.weightG, discMm: disc.mm }, read.sag.mm, assumed(rules, 'sagPrecision'));
 }
 
-export const weightWords = ({ tensionNPerM, sdNPerM }: TensionByWeight): string =>
-  `${decimal(tensionNPerM, 0)} ± ${decimal(sdNPerM, 0)} N/m`;
+export const weightWords = ({ tensionNPerM, sdNPerM }: TensionByWeight): string => tensionWords(tensionNPerM, sdNPerM);
 
 /** Smaller discs stretch the cloth under them, mm. */
 const LEAST_DISC_MM = 60;
@@ -86,7 +86,7 @@ function tensionVerdict(tension: TensionByWeight, aimed: number): Verdict {
     measured: tension.tensionNPerM,
     limit: aimed,
     unit: 'N/m',
-    says: `${weightWords(tension)} by weight; ${decimal(aimed, 0)} N/m is aimed at.`,
+    says: `${weightWords(tension)} by weight; ${printed('tension', aimed)} is aimed at.`,
     because:
       'From the sag in the middle by the series of a sheet held at its edge. One number, near the mean of both ways; not checked on real canvases yet.',
     uses: ['sagPrecision'],

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of the bars: what to choose from, the bow along them, what to buy or cut, how to join it. */
+import { printed } from '@/core/quantities/printed';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { type BarChoice, bowLimitMm, bowShare } from '@/core/frame/chooseBars';
@@ -11,9 +12,7 @@ import type { JobInputs } from '@/core/job/job';
 import { byId } from '@/core/house/schools';
 import { braceWords } from '@/core/stages/bars/braceWords';
 import type { BarsPlan } from '@/core/stages/bars/planBars';
-import { printDuration } from '@/core/units/duration';
 import { printFine, printLength } from '@/core/units/length';
-import { printMass } from '@/core/units/mass';
 import { printMoney } from '@/core/units/money';
 import { Figure } from '@/ui/Figure';
 import { Tabs } from '@/ui/Tabs';
@@ -127,13 +126,13 @@ export function BarChoices({
                 <Figure>{printFine(Math.max(choice.topBottom.lastingMm, choice.leftRight.lastingMm), tape)}</Figure>
               </td>
               <td className="hidden text-right sm:table-cell">{Math.round(100 * bowShare(choice))} %</td>
-              <td className="text-right">{printMass(choice.weightKg, tape)}</td>
+              <td className="text-right">{printed('mass', choice.weightKg, tape)}</td>
               <td className="text-right" title={choice.price.special.length > 0 ? 'a length is made to order' : undefined}>
                 {choice.price.minor === null ? 'no price' : printMoney(choice.price.minor, rules.currency)}
                 {choice.price.special.length > 0 ? '*' : ''}
               </td>
               <td className="hidden text-right sm:table-cell">{choice.joints}</td>
-              <td className="hidden text-right sm:table-cell">{printDuration(choice.minutes)}</td>
+              <td className="hidden text-right sm:table-cell">{printed('handTime', choice.minutes)}</td>
             </tr>
           );
         })}

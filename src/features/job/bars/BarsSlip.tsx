@@ -5,7 +5,7 @@ import { JOINTS } from '@/core/frame/joints';
 import { byId } from '@/core/house/schools';
 import { profilesOf, speciesOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
-import { MOST_BRACES, braceRange, evenBraces } from '@/core/stages/bars/barsInputs';
+import { MOST_BRACES, braceRange, evenBraces, barsShape } from '@/core/stages/bars/barsInputs';
 import { length } from '@/core/units/length';
 import { Choice, LengthField, NumberField } from '@/ui/fields';
 import { useSideWords } from '@/ui/SideWordsContext';
@@ -37,9 +37,9 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
       <LengthField
         key={`${way} ${index}`}
         label={`Brace ${index + 1}, from the ${say.side(from)}`}
+        of="tapeReading"
+        range={[least * whole, most * whole]}
         value={length(part * whole)}
-        leastMm={least * whole}
-        mostMm={most * whole}
         onChange={({ mm }) => set({ [way]: parts.map((one, at) => (at === index ? mm / whole : one)) })}
         disabled={locked}
       />
@@ -64,10 +64,8 @@ export function BarsSlip({ inputs, locked, change }: SlipProps) {
       />
       <NumberField
         label="Cloth tension"
+        of={barsShape.tensionNPerM}
         value={bars.tensionNPerM}
-        unit="N/m"
-        least={20}
-        most={800}
         onChange={(tensionNPerM) => set({ tensionNPerM })}
         disabled={locked}
       />

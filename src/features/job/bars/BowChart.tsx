@@ -1,5 +1,6 @@
 'use client';
 /* Bow along both pairs of bars in time, with the limit of every span: D3 scales and lines. */
+import { printed } from '@/core/quantities/printed';
 import { range } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -7,7 +8,6 @@ import { deflectionAt } from '@/core/frame/beam';
 import type { BarBow } from '@/core/frame/chooseBars';
 import type { BarsPlan } from '@/core/stages/bars/planBars';
 import { type Tape, MM_PER, printNumber } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { ValueAxis } from '@/ui/ValueAxis';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -59,7 +59,7 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
       viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
       className="draw max-h-full w-full"
       role="img"
-      aria-label={`Bow along the bars in time: ${pairs.map(({ name, bow }) => `${name} ${decimal(bow.lastingMm, 2)} mm at ${Math.round(bow.atMm)} mm, limit ${decimal(bow.limitMm, 2)} mm`).join('; ')}`}
+      aria-label={`Bow along the bars in time: ${pairs.map(({ name, bow }) => `${name} ${printed('bow', bow.lastingMm, tape)} at ${alongText(bow.atMm, tape)} ${tape.unit}, limit ${printed('bow', bow.limitMm, tape)}`).join('; ')}`}
     >
       <ValueAxis y={y} left={SIZE.left} right={SIZE.width - SIZE.right} />
       <text x={4} y={11} style={{ stroke: 'none', fill: 'var(--soft)' }}>
@@ -80,7 +80,7 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
           <g transform={`translate(${SIZE.left + 190 + index * 235}, 8)`}>
             <path d="M0 0h26" stroke={inkOf(bow)} strokeWidth="2.2" strokeDasharray={dash} />
             <text x={32} y={4} className="strong" style={{ stroke: 'none' }}>
-              {name}: {decimal(bow.lastingMm, 2)} at {alongText(bow.atMm, tape)}
+              {name}: {printed('bow', bow.lastingMm, tape)} at {alongText(bow.atMm, tape)}
             </text>
           </g>
         </g>
@@ -94,5 +94,4 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
 
 const inkOf = (bow: BarBow) => (bow.lastingMm <= bow.limitMm ? 'var(--color-success)' : 'var(--color-error)');
 
-const alongText = (mm: number, tape: Tape) =>
-  tape.unit === 'in' ? decimal(mm / MM_PER.in, 0) : printNumber(mm, { unit: tape.unit, stepMm: 1 });
+const alongText = (mm: number, tape: Tape) => printNumber(mm, { unit: tape.unit, stepMm: tape.unit === 'in' ? MM_PER.in : 1 });

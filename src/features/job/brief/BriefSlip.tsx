@@ -1,7 +1,7 @@
 'use client';
+import { briefShape } from '@/core/stages/brief/briefInputs';
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/house/schools';
-import { FACE_RANGE_MM } from '@/core/stages/brief/briefInputs';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, LengthField, TypedField } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
@@ -43,8 +43,8 @@ function PlaceOrder(part: Part) {
         <ClearanceField {...part} />
         <LengthField
           label="May go round the edge"
+          of="wrap"
           value={brief.placing.mostWrap}
-          mostMm={200}
           onChange={(mostWrap) => change('brief', { placing: { ...brief.placing, mostWrap } })}
           disabled={locked}
         />
@@ -97,17 +97,15 @@ function FaceFields(part: Part) {
     <>
       <LengthField
         label="Face width"
+        of="faceLength"
         value={brief.width}
-        leastMm={FACE_RANGE_MM.least}
-        mostMm={FACE_RANGE_MM.most}
         onChange={(width) => set({ width })}
         disabled={part.locked}
       />
       <LengthField
         label="Face height"
+        of="faceLength"
         value={brief.height}
-        leastMm={FACE_RANGE_MM.least}
-        mostMm={FACE_RANGE_MM.most}
         onChange={(height) => set({ height })}
         disabled={part.locked}
       />
@@ -154,8 +152,8 @@ function ClearanceField(part: Part) {
   return (
     <LengthField
       label="Rebate clearance, in all"
+      of={briefShape.rebateClearance}
       value={brief.rebateClearance}
-      mostMm={60}
       onChange={(rebateClearance) => setter(part)({ rebateClearance })}
       disabled={part.locked}
     />

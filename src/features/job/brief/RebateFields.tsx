@@ -44,8 +44,8 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
           <ReadingField
             key={name}
             label={isDiagonal(name) ? capital(FRONT_WORDS.diagonal(name)) : `Rebate, ${FRONT_WORDS.side(name)}`}
+            of="tapeReading"
             value={rebate[name]}
-            mostMm={6000}
             onChange={(value) => set({ [name]: value })}
             disabled={locked}
           />
@@ -54,16 +54,16 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
           <ReadingField
             key={side}
             label={`Lip, ${FRONT_WORDS.side(side)}`}
+            of="rebatePart"
             value={rebate.lip[side]}
-            mostMm={200}
             onChange={(value) => set({ lip: { ...rebate.lip, [side]: value } })}
             disabled={locked}
           />
         ))}
         <ReadingField
           label="Depth, step to back"
+          of="rebatePart"
           value={rebate.depth}
-          mostMm={300}
           onChange={(depth) => set({ depth })}
           disabled={locked}
         />

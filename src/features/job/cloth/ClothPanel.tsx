@@ -86,8 +86,8 @@ function EachSide({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) 
           <ReadingField
             key={side}
             label={`Margin, ${say.side(side)}`}
+            of="margin"
             value={cloth.ownMargin[side]}
-            mostMm={600}
             placeholder={`${printNumber(margin.totalMm, tape, 'up')} by style`}
             onChange={(length) => change({ ownMargin: { ...cloth.ownMargin, [side]: length } })}
             disabled={locked}

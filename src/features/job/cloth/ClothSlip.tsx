@@ -1,4 +1,5 @@
 'use client';
+import { clothShape } from '@/core/stages/cloth/clothInputs';
 import { fabricsOf } from '@/core/house/materials';
 import type { Fabric } from '@/core/cloth/fabrics';
 import { nearestDuckNumber, printClothWeight } from '@/core/units/clothWeight';
@@ -44,9 +45,8 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
       {fabricChoice}
       <LengthField
         label="Roll width, usable"
+        of={clothShape.rollWidth}
         value={cloth.rollWidth}
-        leastMm={100}
-        mostMm={6000}
         onChange={(rollWidth) => set({ rollWidth })}
         disabled={locked}
       />

@@ -1,4 +1,5 @@
 'use client';
+import { printed } from '@/core/quantities/printed';
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { TAPE_NAMES, type TapeName, isDiagonal } from '@/core/frame/square/corners';
@@ -67,7 +68,8 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
               <tr key={corner} className="hair-b">
                 <td>{say.corner(corner)}</td>
                 <td className="text-right">
-                  {(90 + result.cornersDegrees[corner].value).toFixed(2)}° ± {result.cornersDegrees[corner].sd.toFixed(2)}°
+                  {printed('angle', 90 + result.cornersDegrees[corner].value)} ±{' '}
+                  {printed('angle', result.cornersDegrees[corner].sd)}
                 </td>
               </tr>
             ))}

@@ -1,7 +1,7 @@
 'use client';
 /* How the fastening went: drawn and set again, pull, time, and notes at places; later jobs are reckoned by the time. */
 import type { JobInputs } from '@/core/job/job';
-import type { AsDone, FastenInputs, PlaceNote } from '@/core/stages/fasten/fastenInputs';
+import { type AsDone, type FastenInputs, type PlaceNote, asDoneShape } from '@/core/stages/fasten/fastenInputs';
 import { MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
 import { length } from '@/core/units/length';
 import { NumberField } from '@/ui/fields';
@@ -21,19 +21,11 @@ export function AsDonePanel({ inputs: { brief, fasten }, locked, change }: AsDon
   const put = (patch: Partial<AsDone>) => change({ asDone: { ...asDone, ...patch } });
   const putNote = (index: number, note: PlaceNote | null) =>
     put({ notes: asDone.notes.flatMap((one, place) => (place !== index ? [one] : note ? [note] : [])) });
-  const open = (
-    label: string,
-    value: number | null,
-    unit: string,
-    [least, most]: [number, number],
-    key: 'drawn' | 'pullN' | 'minutes',
-  ) => (
+  const open = (label: string, key: 'drawn' | 'pullN' | 'minutes') => (
     <NumberField
       label={label}
-      value={value}
-      unit={unit}
-      least={least}
-      most={most}
+      of={asDoneShape[key]}
+      value={asDone[key]}
       placeholder="not noted"
       onClear={() => put({ [key]: null })}
       onChange={(one) => put({ [key]: one })}
@@ -43,9 +35,9 @@ export function AsDonePanel({ inputs: { brief, fasten }, locked, change }: AsDon
   return (
     <div className="space-y-2">
       <div className="grid max-w-2xl grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-3">
-        {open('Drawn and set again', asDone.drawn, 'pieces', [0, 2000], 'drawn')}
-        {open('Firm pull as it was', asDone.pullN, 'N', [1, 500], 'pullN')}
-        {open('Time it took', asDone.minutes, 'min', [1, 2000], 'minutes')}
+        {open('Drawn and set again', 'drawn')}
+        {open('Firm pull as it was', 'pullN')}
+        {open('Time it took', 'minutes')}
       </div>
       <ToldPulls pulls={asDone.pulls} locked={locked} change={(pulls) => put({ pulls })} />
       {asDone.notes.map((note, index) => (

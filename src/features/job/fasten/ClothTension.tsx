@@ -1,5 +1,6 @@
 'use client';
 /* The simulated cloth of this job in figures: at this step and at the end, the pull it asks for, and what to set again. */
+import { bare, printed } from '@/core/quantities/printed';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useEffect, useRef, useState } from 'react';
 import { FELT, type FeltId, type FeltPlace, type SecondLook } from '@/core/fasten/membrane/bestRepulls';
@@ -7,11 +8,10 @@ import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute
 import type { HandNoise } from '@/core/fasten/hand';
 import { isLevel } from '@/core/job/sides';
 import type { JobInputs } from '@/core/job/job';
-import { type FastenInputs, type Knot, MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
+import { type FastenInputs, type Knot, MOST_NOTES, fastenShape } from '@/core/stages/fasten/fastenInputs';
 import { pullBounds } from '@/core/stages/fasten/pullPlan';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
 import { clothRunVerdicts, handBand } from '@/core/stages/fasten/clothRunVerdicts';
-import { decimal } from '@/core/units/numeral';
 import { length, printFine } from '@/core/units/length';
 import { Choice, NumberField, Tick } from '@/ui/fields';
 import { VerdictList } from '@/ui/VerdictList';
@@ -87,10 +87,8 @@ export function ClothTension({
           <>
             <NumberField
               label="Firm pull at a place"
+              of={fastenShape.firmPull}
               value={fasten.firmPull}
-              unit="N"
-              least={1}
-              most={500}
               placeholder={
                 answer?.run && fasten.firmPull === null && answer.run.doubt === null
                   ? `${Math.round(answer.run.firmN)} asked for`
@@ -102,10 +100,8 @@ export function ClothTension({
             />
             <NumberField
               label="Last pull over middle"
+              of={fastenShape.ramp}
               value={fasten.ramp}
-              unit="×"
-              least={1}
-              most={2}
               onChange={(ramp) => change({ ramp })}
               disabled={locked}
             />
@@ -113,10 +109,8 @@ export function ClothTension({
         )}
         <NumberField
           label="Slant of the crown"
+          of={fastenShape.slantDeg}
           value={fasten.slantDeg}
-          unit="°"
-          least={0}
-          most={60}
           onChange={(slantDeg) => change({ slantDeg })}
           disabled={locked}
         />
@@ -193,20 +187,20 @@ function ClothFigures({ answer, fresh, frame }: { answer: MembraneRun | null; fr
       aria-busy={!fresh}
     >
       <Fact name="now, at the edge">
-        {decimal(mean, 0)} N/m, {held.length} hold
+        {printed('tension', mean)}, {held.length} hold
         {frame?.unopposed && <strong className="text-warning"> · nothing holds the other side yet</strong>}
       </Fact>
       {answer.rough && <Fact name="roughly">first steps on a coarse cloth; the whole one is being worked out</Fact>}
       {run && (
         <>
           <Fact name="end, across × down">
-            {decimal(run.end.acrossNPerM, 0)} × {decimal(run.end.downNPerM, 0)} N/m
+            {bare('tension', run.end.acrossNPerM)} × {printed('tension', run.end.downNPerM)}
           </Fact>
           <Fact name="unevenness by hand">
-            {least.toFixed(2)} to {most.toFixed(2)}
+            {bare('unevenness', least)} to {bare('unevenness', most)}
           </Fact>
-          <Fact name="slack">{decimal(100 * run.end.slackShare, 0)} % of the face</Fact>
-          <Fact name="weave askew">{decimal(Math.abs(run.end.skewDeg), 1)}°</Fact>
+          <Fact name="slack">{printed('slackShare', run.end.slackShare)} of the face</Fact>
+          <Fact name="weave askew">{printed('skew', Math.abs(run.end.skewDeg))}</Fact>
           <Fact name="middle drifts">
             <Figure>{drift < 1 ? `under ${printFine(1, tape)}` : `${printFine(Math.round(drift), tape)} or so`}</Figure>
           </Fact>

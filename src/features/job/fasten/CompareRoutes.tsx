@@ -1,5 +1,6 @@
 'use client';
 /* Every route on this very frame, side by side: what hands and feet give, and what the simulated cloth says of each. */
+import { bare, printed } from '@/core/quantities/printed';
 import { useMemo } from 'react';
 import type { RouteRun } from '@/core/fasten/membrane/simulateRoute';
 import { ROUTES } from '@/core/fasten/routes';
@@ -12,8 +13,6 @@ import { type FastenInputs, takenRoute } from '@/core/stages/fasten/fastenInputs
 import { bandsMeet, handBand } from '@/core/stages/fasten/clothRunVerdicts';
 import type { Plan } from '@/core/case/planJob';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
-import { printDuration } from '@/core/units/duration';
-import { decimal } from '@/core/units/numeral';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { HANDS, clothKey } from './clothKey';
@@ -89,7 +88,7 @@ export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }:
                     {count}
                   </td>
                 ))}
-                <td className="text-right whitespace-nowrap">{printDuration(minutes)}</td>
+                <td className="text-right whitespace-nowrap">{printed('handTime', minutes)}</td>
                 <RunCells run={runs[index] ?? null} best={best} all={runs.every((run) => run !== null)} />
               </tr>
             );
@@ -125,13 +124,13 @@ function RunCells({ run, best, all }: { run: RouteRun | null; best: RouteRun | n
   return (
     <>
       <td className="pl-4 whitespace-nowrap">
-        {band[0].toFixed(2)} to {band[1].toFixed(2)}{' '}
+        {bare('unevenness', band[0])} to {bare('unevenness', band[1])}{' '}
         <span className="soft font-normal">
           {words}
           {pushing > 0 && `${words && ', '}${pushing} ${pushing === 1 ? 'holds' : 'hold'} nothing`}
         </span>
       </td>
-      <td className="text-right whitespace-nowrap">{decimal(100 * run.end.slackShare, 0)} %</td>
+      <td className="text-right whitespace-nowrap">{printed('slackShare', run.end.slackShare)}</td>
     </>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 /* Evenness against minutes, every route as it is taught and with pulls of its own, and the floor under all of them. */
+import { bare } from '@/core/quantities/printed';
 import { scaleLinear } from 'd3-scale';
 import { ValueAxis } from '@/ui/ValueAxis';
 
@@ -33,7 +34,7 @@ export function EvennessChart({ points, floor }: EvennessChartProps) {
       viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
       className="draw w-full max-w-xl"
       role="img"
-      aria-label={`Unevenness against minutes, ${points.length} routes: as taught, and with pulls of their own. No list tried comes under ${floor.toFixed(2)}.`}
+      aria-label={`Unevenness against minutes, ${points.length} routes: as taught, and with pulls of their own. No list tried comes under ${bare('unevenness', floor)}.`}
     >
       <ValueAxis y={y} left={SIZE.left} right={SIZE.width - SIZE.right} />
       <text x={4} y={12} style={{ stroke: 'none' }}>
@@ -49,7 +50,7 @@ export function EvennessChart({ points, floor }: EvennessChartProps) {
       </text>
       <path d={`M${SIZE.left} ${y(floor)}H${SIZE.width - SIZE.right}`} stroke="var(--color-success)" strokeDasharray="6 3" />
       <text x={SIZE.left + 4} y={y(floor) + 14} style={{ stroke: 'none' }}>
-        floor {floor.toFixed(2)}, with these hands
+        floor {bare('unevenness', floor)}, with these hands
       </text>
       {points.map(({ id, minutes: at, taught, worked, chosen }) => (
         <g key={id}>

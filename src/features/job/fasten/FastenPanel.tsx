@@ -202,9 +202,9 @@ function CentringCheck({ inputs: { fasten }, plan, locked, change }: FastenPanel
             <ReadingField
               key={`${side} ${end}`}
               label={`${capital(say.side(side))}, ${say.end(side, index)} end`}
+              of="tapeReading"
               placeholder={wanted === null ? undefined : `${printFine(wanted, tape)} wanted`}
               value={fasten.laid[side][end]}
-              mostMm={2000}
               onChange={(read) => change({ laid: { ...fasten.laid, [side]: { ...fasten.laid[side], [end]: read } } })}
               disabled={locked}
             />

@@ -1,7 +1,7 @@
 'use client';
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
-import { takenRoute } from '@/core/stages/fasten/fastenInputs';
+import { takenRoute, fastenShape } from '@/core/stages/fasten/fastenInputs';
 import type { JobInputs } from '@/core/job/job';
 import { Choice, LengthField, Tick } from '@/ui/fields';
 import { StripLinks } from '../MarkLinks';
@@ -29,16 +29,15 @@ export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: 
       />
       <LengthField
         label="Spacing, at most"
+        of={fastenShape.spacing}
         value={fasten.spacing}
-        leastMm={10}
-        mostMm={150}
         onChange={(spacing) => set({ spacing })}
         disabled={locked}
       />
       <LengthField
         label="Last from corner"
+        of={fastenShape.lastFromCorner}
         value={fasten.lastFromCorner}
-        mostMm={150}
         onChange={(lastFromCorner) => set({ lastFromCorner })}
         disabled={locked}
       />

@@ -1,10 +1,11 @@
 'use client';
 /* A hand tried on the kitchen scale: a feel is pulled to three times, and what the scale showed is kept. */
+import { NEWTONS_PER_KG } from '@/core/quantities/quantities';
+import { printed } from '@/core/quantities/printed';
 import { randomNormal } from 'd3-random';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { HAND_FEELS, type Hand, type HandFeelId, type HandNoise, scaleKg, scaleNewtons } from '@/core/fasten/hand';
-import { decimal } from '@/core/units/numeral';
+import { HAND_FEELS, type Hand, type HandFeelId, type HandNoise } from '@/core/fasten/hand';
 import { keepHandTrialAction } from '@/server/actions';
 import { Choice, NumberField, Tick } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
@@ -31,19 +32,20 @@ export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
   const router = useRouter();
   const send = useSend();
   const [feel, setFeel] = useState<HandFeelId>('firm');
-  const [kilograms, setKilograms] = useState(NOT_PULLED);
+  const [pulls, setPulls] = useState(NOT_PULLED);
   const [practice, setPractice] = useState(false);
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
-  const pulledN = kilograms.flatMap((kg) => (kg === null ? [] : [scaleNewtons(kg)]));
+  const pulledN = pulls.flatMap((one) => (one === null ? [] : [one]));
   const clear = () => {
-    setKilograms(NOT_PULLED);
+    setPulls(NOT_PULLED);
     setWrong(null);
   };
   const pull = () => {
-    const next = kilograms.findIndex((kg) => kg === null);
-    const shown = Math.round(100 * scaleKg(Math.max(1, PRACTICE[feel] * practicePull()))) / 100;
-    setKilograms(kilograms.map((kg, index) => (index === next ? shown : kg)));
+    const next = pulls.indexOf(null);
+    // A kitchen scale shows ten grams.
+    const shown = (Math.round((100 * Math.max(1, PRACTICE[feel] * practicePull())) / NEWTONS_PER_KG) / 100) * NEWTONS_PER_KG;
+    setPulls(pulls.map((one, index) => (index === next ? shown : one)));
   };
   const keep = async () => {
     setBusy(true);
@@ -70,16 +72,14 @@ export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
               clear();
             }}
           />
-          {kilograms.map((kg, index) => (
+          {pulls.map((pulled, index) => (
             <NumberField
               key={index}
               label={`${PULL_NAMES[index]} pull`}
-              value={kg}
-              unit="kg"
-              least={0.02}
-              most={30}
-              onChange={(value) => setKilograms(kilograms.map((one, at) => (at === index ? value : one)))}
-              onClear={() => setKilograms(kilograms.map((one, at) => (at === index ? null : one)))}
+              of="trialPull"
+              value={pulled}
+              onChange={(value) => setPulls(pulls.map((one, at) => (at === index ? value : one)))}
+              onClear={() => setPulls(pulls.map((one, at) => (at === index ? null : one)))}
             />
           ))}
         </fieldset>
@@ -107,7 +107,7 @@ export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
           </button>
           {pulledN.length > 0 && (
             <span className="figure">
-              {decimal(pulledN.reduce((sum, one) => sum + one, 0) / pulledN.length, 1)} N on the average
+              {printed('pullRead', pulledN.reduce((sum, one) => sum + one, 0) / pulledN.length)} on the average
             </span>
           )}
         </div>
@@ -124,7 +124,7 @@ export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
               <li key={id} className="hair-b flex justify-between py-0.5">
                 <span>{HAND_FEELS.find((one) => one.id === id)!.name}</span>
                 <span>
-                  <strong>{decimal(meanN, 1)} N</strong> <span className="soft">({pulls} pulls)</span>
+                  <strong>{printed('pullRead', meanN)}</strong> <span className="soft">({pulls} pulls)</span>
                 </span>
               </li>
             ))}

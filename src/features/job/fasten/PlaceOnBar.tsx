@@ -36,8 +36,9 @@ export function PlaceOnBar({ name, place: { side, at }, brief, locked, onPlace, 
       <div className="w-48">
         <LengthField
           label={`${name}, from the ${say.end(side, 0)} end`}
+          of="tapeReading"
+          range={[0, level ? brief.width.mm : brief.height.mm]}
           value={at}
-          mostMm={level ? brief.width.mm : brief.height.mm}
           onChange={(next) => onPlace({ side, at: next })}
           disabled={locked}
         />

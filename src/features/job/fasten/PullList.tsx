@@ -1,5 +1,6 @@
 'use client';
 /* The list of pulls: the short form for the head, and which numbers of the route take which pull. */
+import { bare } from '@/core/quantities/printed';
 import { type Hand, feelWords } from '@/core/fasten/hand';
 import { type PullPlan, runsOf, shortForm, stepsByPull } from '@/core/stages/fasten/pullPlan';
 
@@ -9,7 +10,7 @@ export function PullList({ plan, hand }: { plan: PullPlan; hand: Hand | null }) 
       {plan.short ? (
         <p className="text-[15px]">
           In short: <strong>{shortForm(plan.pulls)}</strong>
-          <span className="soft"> (uneven by {plan.short.expected.toFixed(2)})</span>
+          <span className="soft"> (uneven by {bare('unevenness', plan.short.expected)})</span>
         </p>
       ) : (
         <p className="soft text-[15px]">

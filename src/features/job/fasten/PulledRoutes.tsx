@@ -1,13 +1,12 @@
 'use client';
 /* Every route with pulls of its own, beside what is taught: how even, how slack, how far it drifts, and in what time. */
+import { bare, printed } from '@/core/quantities/printed';
 import type { HandNoise } from '@/core/fasten/hand';
 import { ROUTES } from '@/core/fasten/routes';
 import type { JobInputs } from '@/core/job/job';
 import { handBand } from '@/core/stages/fasten/clothRunVerdicts';
 import { WITHIN_THE_BAND } from '@/core/stages/fasten/pullVerdicts';
-import { printDuration } from '@/core/units/duration';
 import { printFine } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { PulledRoute } from '@/workers/membraneTasks';
@@ -53,6 +52,7 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
   const mostEven = Math.min(...told.map(({ worked }) => worked));
   const asEven = told.filter(({ worked }) => worked - mostEven <= WITHIN_THE_BAND);
   const busy = done.some((one) => one === null);
+  const quick = told.find(({ id }) => id === 'quick');
   return (
     <section aria-label="Routes with pulls of their own" aria-busy={busy && !error} className="mt-3 space-y-2">
       <h3 className="text-[15px] font-semibold">With pulls of its own, each</h3>
@@ -80,14 +80,14 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
                 <td>
                   {mark} {row.name}
                 </td>
-                <td className="text-right whitespace-nowrap">{printDuration(minutes)}</td>
+                <td className="text-right whitespace-nowrap">{printed('handTime', minutes)}</td>
                 {pulled?.plan && pulled.run.doubt === null ? (
                   <>
-                    <td className="text-right">{pulled.plan.taught.expected.toFixed(2)}</td>
+                    <td className="text-right">{bare('unevenness', pulled.plan.taught.expected)}</td>
                     <td className="text-right whitespace-nowrap">
-                      {handBand(pulled.run)[0].toFixed(2)} to {handBand(pulled.run)[1].toFixed(2)}
+                      {bare('unevenness', handBand(pulled.run)[0])} to {bare('unevenness', handBand(pulled.run)[1])}
                     </td>
-                    <td className="text-right whitespace-nowrap">{decimal(100 * pulled.run.end.slackShare, 0)} %</td>
+                    <td className="text-right whitespace-nowrap">{printed('slackShare', pulled.run.end.slackShare)}</td>
                     <td className="text-right whitespace-nowrap">
                       <Figure>{printFine(Math.round(Math.hypot(pulled.plan.drift.xMm, pulled.plan.drift.yMm)), tape)}</Figure>
                     </td>
@@ -105,11 +105,11 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
       {!busy && told.length > 0 && (
         <p className="text-[14px]">
           With your hands ({Math.round(100 * pullsRequest(inputs, rules, noise).bounds.noise)} % from pull to pull) no order tried
-          comes under <strong className="figure">{floor.toFixed(2)}</strong>. With its pulls {asEven.length} of {told.length} end
-          within {WITHIN_THE_BAND.toFixed(2)} of the most even: among {asEven.map(({ mark }) => mark).join(', ')} minutes decide.
-          The quick one only with its list: as taught it ends at{' '}
-          {told.find(({ id }) => id === 'quick')?.taught.toFixed(2) ?? 'what the model does not tell'}. ○ as taught, ● with its
-          pulls; a search, no proof.
+          comes under <strong className="figure">{bare('unevenness', floor)}</strong>. With its pulls {asEven.length} of{' '}
+          {told.length} end within {bare('unevenness', WITHIN_THE_BAND)} of the most even: among{' '}
+          {asEven.map(({ mark }) => mark).join(', ')} minutes decide. The quick one only with its list: as taught it ends at{' '}
+          {quick ? bare('unevenness', quick.taught) : 'what the model does not tell'}. ○ as taught, ● with its pulls; a search, no
+          proof.
         </p>
       )}
     </section>

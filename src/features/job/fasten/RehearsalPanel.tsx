@@ -1,5 +1,6 @@
 'use client';
 /* The rehearsal under the drawing: pull, hint, undo, lessons; figures; at the end the score and what hurt most. */
+import { bare, printed } from '@/core/quantities/printed';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
 import { LESSONS } from '@/core/fasten/lessons';
@@ -16,8 +17,6 @@ import {
   rehearsalVerdicts,
 } from '@/core/stages/fasten/rehearsalScore';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
-import { printDuration } from '@/core/units/duration';
-import { decimal } from '@/core/units/numeral';
 import { keepRehearsalAction } from '@/server/actions';
 import { Choice } from '@/ui/fields';
 import { VerdictList } from '@/ui/VerdictList';
@@ -149,11 +148,11 @@ function RehearsalFigures({ inputs, rehearsal: { model, moves, held, cloth } }: 
       <Fact name="fastened">
         {held.size} of {model.places.length}
       </Fact>
-      <Fact name="unevenness">{run && moves.length > 1 ? run.end.unevenness.toFixed(2) : '–'}</Fact>
-      <Fact name="slack">{run && moves.length > 1 ? `${decimal(100 * run.end.slackShare, 0)} % of the face` : '–'}</Fact>
-      <Fact name="weave askew">{run ? `${decimal(Math.abs(run.end.skewDeg), 1)}°` : '–'}</Fact>
+      <Fact name="unevenness">{run && moves.length > 1 ? bare('unevenness', run.end.unevenness) : '–'}</Fact>
+      <Fact name="slack">{run && moves.length > 1 ? `${printed('slackShare', run.end.slackShare)} of the face` : '–'}</Fact>
+      <Fact name="weave askew">{run ? `${printed('skew', Math.abs(run.end.skewDeg))}` : '–'}</Fact>
       <Fact name="changes of side">{turns}</Fact>
-      <Fact name="handwork">{printDuration(minutes)}</Fact>
+      <Fact name="handwork">{printed('handTime', minutes)}</Fact>
       <Fact name="last pull">
         {last?.unopposed ? (
           <strong className="text-warning">nothing holds the other side</strong>
@@ -169,7 +168,7 @@ function RehearsalFigures({ inputs, rehearsal: { model, moves, held, cloth } }: 
 
 /** The rehearsal judged: it and the same with one thing mended at a time, worked out when asked for. */
 function useScore(inputs: JobInputs, { model, moves, lesson, firmN }: Rehearsal, worker: () => MembraneWorker) {
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const [judged, setJudged] = useState<{ moves: readonly RehearsalMove[]; verdicts: Verdict[] } | null>(null);
   const [busyFor, setBusy] = useState<readonly RehearsalMove[] | null>(null);
   const [error, setError] = useState<string | null>(null);
@@ -182,7 +181,7 @@ function useScore(inputs: JobInputs, { model, moves, lesson, firmN }: Rehearsal,
       const models = mendedModels(model, rehearsalModel(model, moves, firmN, offGrainDeg, rules));
       const runs = await worker().run('compare', { models: [...models], hands: 0, noise: 0, seed: HAND_SEED });
       const score = rehearsalScore(inputs, model, moves, rules);
-      setJudged({ moves, verdicts: rehearsalVerdicts(score, runs as unknown as MendedRuns, offGrainDeg) });
+      setJudged({ moves, verdicts: rehearsalVerdicts(score, runs as unknown as MendedRuns, tape, offGrainDeg) });
     } catch (failure) {
       if (!(failure instanceof TaskCancelled)) setError(failureWords(failure as Error));
     } finally {

@@ -1,10 +1,10 @@
 'use client';
 /* Pulls told by the scale at work: what was asked for and what it showed. The house learns from them how much its hands vary. */
+import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
-import { scaleKg, scaleNewtons } from '@/core/fasten/hand';
 import { MOST_TOLD_PULLS, type ToldPull } from '@/core/stages/fasten/fastenInputs';
-import { decimal } from '@/core/units/numeral';
 import { NumberField } from '@/ui/fields';
+import { useWorkshop } from '@/ui/WorkshopContext';
 
 interface ToldPullsProps {
   pulls: readonly ToldPull[];
@@ -13,12 +13,13 @@ interface ToldPullsProps {
 }
 
 export function ToldPulls({ pulls, locked, change }: ToldPullsProps) {
+  const { tape } = useWorkshop();
   const [askedN, setAsked] = useState<number | null>(null);
-  const [kg, setKg] = useState<number | null>(null);
+  const [pulledN, setPulled] = useState<number | null>(null);
   const add = () => {
-    if (askedN === null || kg === null) return;
-    change([...pulls, { askedN, pulledN: Math.round(100 * scaleNewtons(kg)) / 100 }]);
-    setKg(null);
+    if (askedN === null || pulledN === null) return;
+    change([...pulls, { askedN, pulledN: Math.round(100 * pulledN) / 100 }]);
+    setPulled(null);
   };
   return (
     <div>
@@ -26,10 +27,8 @@ export function ToldPulls({ pulls, locked, change }: ToldPullsProps) {
         <div className="w-40">
           <NumberField
             label="Pull asked for"
+            of="pull"
             value={askedN}
-            unit="N"
-            least={1}
-            most={500}
             onChange={setAsked}
             onClear={() => setAsked(null)}
             disabled={locked}
@@ -38,19 +37,17 @@ export function ToldPulls({ pulls, locked, change }: ToldPullsProps) {
         <div className="w-40">
           <NumberField
             label="The scale showed"
-            value={kg}
-            unit="kg"
-            least={0.02}
-            most={50}
-            onChange={setKg}
-            onClear={() => setKg(null)}
+            of="scalePull"
+            value={pulledN}
+            onChange={setPulled}
+            onClear={() => setPulled(null)}
             disabled={locked}
           />
         </div>
         <button
           type="button"
           className="btn btn-outline btn-sm h-9"
-          disabled={locked || askedN === null || kg === null || pulls.length >= MOST_TOLD_PULLS}
+          disabled={locked || askedN === null || pulledN === null || pulls.length >= MOST_TOLD_PULLS}
           onClick={add}
         >
           Note this pull
@@ -60,7 +57,8 @@ export function ToldPulls({ pulls, locked, change }: ToldPullsProps) {
         <ul className="figure mt-1 flex flex-wrap gap-x-4 text-[14px]" aria-label="Pulls on the scale">
           {pulls.map((pull, index) => (
             <li key={index} className="flex items-center gap-1">
-              {decimal(pull.askedN, 0)} N asked, {decimal(pull.pulledN, 1)} N pulled ({decimal(scaleKg(pull.pulledN), 2)} kg)
+              {printed('pull', pull.askedN)} asked, {printed('pullRead', pull.pulledN)} pulled (
+              {printed('scalePull', pull.pulledN, tape)})
               {!locked && (
                 <button
                   type="button"

@@ -42,8 +42,8 @@ function ImageReadings({ inputs, locked, change }: MeasurePanelProps) {
           <ReadingField
             key={name}
             label={isDiagonal(name) ? capital(say.diagonal(name)) : `Image, ${say.side(name)}`}
+            of="tapeReading"
             value={painting[name]}
-            mostMm={20_000}
             onChange={(read) => set({ [name]: read })}
             disabled={locked}
           />
@@ -56,8 +56,8 @@ function ImageReadings({ inputs, locked, change }: MeasurePanelProps) {
             <div key={side}>
               <ReadingField
                 label={`Bow at the middle, ${say.side(side)}`}
+                of="edgeBow"
                 value={bow?.by ?? null}
-                mostMm={100}
                 onChange={(by) => set({ bow: { ...painting.bow, [side]: by && { by, outward: bow?.outward ?? true } } })}
                 disabled={locked}
               />
@@ -89,8 +89,8 @@ function MarginsLeft({ inputs: { cloth }, locked, change }: MeasurePanelProps) {
           <ReadingField
             key={`${side} ${end}`}
             label={`${capital(say.side(side))}, ${say.end(side, index)} end`}
+            of="tapeReading"
             value={cloth.left[side][end]}
-            mostMm={600}
             onChange={(read) => change({ left: { ...cloth.left, [side]: { ...cloth.left[side], [end]: read } } })}
             disabled={locked}
           />
@@ -116,8 +116,8 @@ function FoundReadings({ inputs: { cloth }, locked, change }: MeasurePanelProps)
             <div key={side} className="space-y-1">
               <ReadingField
                 label={`Old fold, ${words}`}
+                of="foldOffset"
                 value={old?.by ?? null}
-                mostMm={500}
                 onChange={(by) => set({ fold: { ...fold, [side]: by && { by, within: old?.within ?? false } } })}
                 disabled={locked}
               />
@@ -131,16 +131,15 @@ function FoundReadings({ inputs: { cloth }, locked, change }: MeasurePanelProps)
               )}
               <ReadingField
                 label={`First hole, ${words}`}
+                of="firstHole"
                 value={row.first}
-                mostMm={4000}
                 onChange={(first) => set({ holes: { ...holes, [side]: { ...row, first } } })}
                 disabled={locked}
               />
               <ReadingField
                 label={`Holes apart, ${words}`}
+                of="holesApart"
                 value={row.apart}
-                leastMm={3}
-                mostMm={1000}
                 onChange={(apart) => set({ holes: { ...holes, [side]: { ...row, apart } } })}
                 disabled={locked}
               />

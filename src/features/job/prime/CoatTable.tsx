@@ -1,11 +1,12 @@
 'use client';
 /* What stands under the drawing of priming: the coats with their clocks. */
+import { useWorkshop } from '@/ui/WorkshopContext';
+import type { Tape } from '@/core/units/length';
+import { printed, printedRange } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import type { LogEntry } from '@/core/log/logEntry';
 import type { CoatPlan } from '@/core/stages/prime/CoatPlan';
 import type { Plan } from '@/core/case/planJob';
-import { printDuration } from '@/core/units/duration';
-import { decimal } from '@/core/units/numeral';
 import { clockWords } from '@/ui/Clock';
 
 export function CoatTable({
@@ -21,11 +22,12 @@ export function CoatTable({
   nowMs: number;
   startedEntries: LogEntry[];
 }) {
+  const { tape } = useWorkshop();
   if (coats.length === 0) return null;
   return (
     <section aria-label="Coats" tabIndex={0} className="hair-t overflow-x-auto px-5 py-3">
       <h2 className="text-[17px] font-semibold">
-        {plan.prime.system.name} on {decimal(plan.prime.areaM2, 2)} m²
+        {plan.prime.system.name} on {printed('area', plan.prime.areaM2, tape)}
       </h2>
       <table className="figure mt-1 w-full text-[14px] [&_td]:pr-3">
         <thead className="soft text-left text-[13px]">
@@ -45,8 +47,10 @@ export function CoatTable({
                   {index + 1}. {coat.name} ({coat.direction}
                   {coat.grit ? `, then sand with ${coat.grit}, mask on` : ''})
                 </td>
-                <td className="bench:whitespace-nowrap">{mixWords(coat)}</td>
-                <td className="bench:whitespace-nowrap">{coat.dryMinutes ? dryWords(coat.dryMinutes) : 'will not dry'}</td>
+                <td className="bench:whitespace-nowrap">{mixWords(coat, tape)}</td>
+                <td className="bench:whitespace-nowrap">
+                  {coat.dryMinutes ? printedRange('dryingTime', ...coat.dryMinutes) : 'will not dry'}
+                </td>
                 <td>
                   {entry && format(new Date(entry.at), 'EEE d MMM HH:mm')}
                   {entry?.readyAt && index === coatsDone - 1 && (
@@ -65,12 +69,9 @@ export function CoatTable({
   );
 }
 
-const dryWords = ([from, to]: readonly [number, number]) =>
-  printDuration(from) === printDuration(to) ? printDuration(from) : `${printDuration(from)} to ${printDuration(to)}`;
-
-function mixWords({ recipe }: CoatPlan): string {
-  const water = recipe.waterMl >= 1 ? ` + ${Math.round(recipe.waterMl)} ml water` : '';
+function mixWords({ recipe }: CoatPlan, tape: Tape): string {
+  const water = recipe.waterMl >= 1 ? ` + ${printed('volume', recipe.waterMl, tape)} water` : '';
   return recipe.glueG > 0
-    ? `${decimal(recipe.glueG, recipe.glueG < 20 ? 1 : 0)} g glue${water}`
-    : `${Math.round(recipe.groundMl)} ml ground${water}`;
+    ? `${printed('glue', recipe.glueG)} glue${water}`
+    : `${printed('volume', recipe.groundMl, tape)} ground${water}`;
 }

@@ -1,11 +1,11 @@
 'use client';
-import { printTemperature } from '@/core/units/temperature';
+import { primeShape } from '@/core/stages/prime/primeInputs';
+import { bare, printed } from '@/core/quantities/printed';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { JobInputs } from '@/core/job/job';
 import { SYSTEMS } from '@/core/prime/grounds';
 import { LAYERS } from '@/core/prime/substances';
-import { decimal } from '@/core/units/numeral';
-import { Choice, NumberField, TemperatureField, Tick } from '@/ui/fields';
+import { Choice, NumberField, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
 
 const AIR_WORDS: Record<JobInputs['prime']['airBy'], string> = {
@@ -24,20 +24,17 @@ export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, 
     <div className={columns}>
       <Choice label="System" value={prime.system} options={SYSTEMS} onChange={(system) => set({ system })} disabled={begun} />
       <Choice label="On the cloth now" value={prime.over} options={LAYERS} onChange={(over) => set({ over })} disabled={begun} />
-      <TemperatureField
+      <NumberField
         label="Room"
+        of={primeShape.roomC}
         value={prime.roomC}
-        least={0}
-        most={45}
         onChange={(roomC) => set({ roomC, airBy: 'measured' })}
         disabled={locked}
       />
       <NumberField
         label="Humidity"
+        of={primeShape.roomRh}
         value={prime.roomRh}
-        unit="% RH"
-        least={5}
-        most={100}
         onChange={(roomRh) => set({ roomRh, airBy: 'measured' })}
         disabled={locked}
       />
@@ -47,8 +44,8 @@ export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, 
           className="btn btn-ghost btn-xs col-span-2 h-8 justify-start px-0 font-normal"
           onClick={() => set({ roomC: air.celsius, roomRh: air.rh, airBy: air.simulated ? 'simulated' : 'device' })}
         >
-          Take the {air.simulated ? 'simulated hygrometer' : 'hygrometer'}’s word: {printTemperature(air.celsius, tape)},{' '}
-          {decimal(air.rh, 0)} % RH
+          Take the {air.simulated ? 'simulated hygrometer' : 'hygrometer'}’s word: {printed('temperature', air.celsius, tape)},{' '}
+          {printed('humidity', air.rh)}
         </button>
       )}
       <p className="soft col-span-2 text-[13px] leading-4">{AIR_WORDS[prime.airBy]}</p>
@@ -61,31 +58,25 @@ export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, 
         <>
           <NumberField
             label="Water to one part"
+            of={primeShape.waterParts}
             value={prime.waterParts}
-            unit="parts"
-            least={0}
-            most={20}
-            placeholder={decimal(next.waterParts, 2)}
+            placeholder={bare('waterParts', next.waterParts)}
             onClear={() => set({ waterParts: null })}
             onChange={(waterParts) => set({ waterParts })}
           />
           <span />
           <NumberField
             label="Mixed"
+            of={primeShape.mixedMl}
             value={prime.mixedMl}
-            unit="ml"
-            least={0}
-            most={200_000}
-            placeholder={decimal(next.recipe.totalMl, 0)}
+            placeholder={bare('volume', next.recipe.totalMl, tape)}
             onClear={() => set({ mixedMl: null })}
             onChange={(mixedMl) => set({ mixedMl })}
           />
           <NumberField
             label="Left in the pot"
+            of={primeShape.leftMl}
             value={prime.leftMl}
-            unit="ml"
-            least={0}
-            most={200_000}
             onClear={() => set({ leftMl: null })}
             onChange={(leftMl) => set({ leftMl })}
           />

@@ -9,7 +9,7 @@ import { assumed } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
 import { MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
-import { length } from '@/core/units/length';
+import { length, printFine } from '@/core/units/length';
 import { NumberField, Tick } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
@@ -29,7 +29,7 @@ export function PracticeTape({
   locked: boolean;
   change: (patch: Partial<SquareInputs>) => void;
 }) {
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const [seed, setSeed] = useState(7);
   const [slip, setSlip] = useState(false);
   const [play, setPlay] = useState<{ frame: PracticeFrame; random: () => number; told: boolean } | null>(null);
@@ -68,14 +68,7 @@ export function PracticeTape({
   return (
     <div className="grid gap-x-6 gap-y-2 text-[14px] sm:grid-cols-[170px_1fr]">
       <div className="space-y-1.5">
-        <NumberField
-          label="Frame number"
-          value={seed}
-          unit=""
-          least={1}
-          most={999}
-          onChange={(value) => setSeed(Math.round(value))}
-        />
+        <NumberField label="Frame number" of="frameNumber" value={seed} onChange={(value) => setSeed(Math.round(value))} />
         <Tick label="One reading slips" checked={slip} onChange={setSlip} />
       </div>
       <div className="space-y-2">
@@ -108,7 +101,7 @@ export function PracticeTape({
         {busy && <p className="soft">Your own readings stand there: they are not overwritten. Clear them to practise.</p>}
         {play?.told && (
           <p className="figure" role="status">
-            Really: {TAPE_NAMES.map((name) => `${name} ${play.frame.truth[name].toFixed(1)}`).join(', ')} mm.
+            Really: {TAPE_NAMES.map((name) => `${name} ${printFine(play.frame.truth[name], tape)}`).join(', ')}.
           </p>
         )}
       </div>

@@ -1,12 +1,13 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
+import { printed } from '@/core/quantities/printed';
 import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
-import { type Corner } from '@/core/frame/square/corners';
+import type { Corner } from '@/core/frame/square/corners';
 import { NOTHING_READ } from '@/core/frame/square/readings';
 import { WIND_PATTERNS } from '@/core/frame/square/wind';
 import type { JobInputs } from '@/core/job/job';
-import { type CornerGap, MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';
+import { type CornerGap, MOST_TRIES, type SquareInputs, squareShape } from '@/core/stages/square/squareInputs';
 import { type SquarePlan, anotherTry, tapeReadings } from '@/core/stages/square/planSquare';
 import { MM_PER_INCH, finerTape, length, printFine, printLength } from '@/core/units/length';
 import { Choice, LengthField, ReadingField } from '@/ui/fields';
@@ -142,9 +143,8 @@ function SetSquare({ square, locked, change }: SquarePart) {
       <div className="sm:row-span-2">
         <LengthField
           label="Blade"
+          of={squareShape.blade}
           value={square.blade}
-          leastMm={50}
-          mostMm={1500}
           onChange={(blade) => change({ blade })}
           disabled={locked}
         />
@@ -158,8 +158,8 @@ function SetSquare({ square, locked, change }: SquarePart) {
           <div key={corner} className="grid grid-cols-[1fr_120px] gap-2">
             <ReadingField
               label={`Gap, ${say.corner(corner)}`}
+              of="gap"
               value={one?.gap ?? null}
-              mostMm={50}
               onChange={(gap) => set(corner, gap ? { gap, wider: one?.wider ?? true } : null)}
               disabled={locked}
             />
@@ -192,8 +192,8 @@ function Wind({ square, locked, change }: SquarePart) {
       />
       <ReadingField
         label="Gap between two strings, corner to corner"
+        of={squareShape.strings}
         value={square.strings}
-        mostMm={100}
         onChange={(strings) => change({ strings })}
         disabled={locked}
       />
@@ -244,7 +244,7 @@ function Meaning({ inputs, plan }: { inputs: JobInputs; plan: SquarePlan }) {
               <td className="text-right font-semibold">
                 <Figure>{printFine(mm, tape)}</Figure>
               </td>
-              <td className="text-right">{degrees.toFixed(2)}°</td>
+              <td className="text-right">{printed('angle', degrees)}</td>
               <td className="text-right">
                 <Figure>{printFine(side, tape)}</Figure>
               </td>

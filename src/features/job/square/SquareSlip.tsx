@@ -1,21 +1,20 @@
 'use client';
 import type { TapeName } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
+import { squareShape } from '@/core/stages/square/squareInputs';
 import { ReadingField } from '@/ui/fields';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { type SlipProps, columns } from '../slipProps';
 
-export function SquareSlip({ inputs: { square, brief }, locked, change }: SlipProps) {
+export function SquareSlip({ inputs: { square }, locked, change }: SlipProps) {
   const say = useSideWords();
   const set = (patch: Partial<JobInputs['square']>) => change('square', patch);
-  const most = 2 * (brief.width.mm + brief.height.mm);
-  const field = (name: TapeName | 'lift', label: string, mostMm = most) => (
+  const field = (name: TapeName | 'lift', label: string) => (
     <ReadingField
       key={name}
       label={label}
+      of={squareShape[name]}
       value={square[name]}
-      mostMm={mostMm}
-      leastMm={name === 'lift' ? 0 : 1}
       onChange={(value) => set({ [name]: value })}
       disabled={locked}
     />
@@ -28,7 +27,7 @@ export function SquareSlip({ inputs: { square, brief }, locked, change }: SlipPr
       {field('bottom', 'Bottom')}
       {field(say.side('left'), 'Left')}
       {field(say.side('right'), 'Right')}
-      {field('lift', 'Corner lift on a flat table', 200)}
+      {field('lift', 'Corner lift on a flat table')}
     </div>
   );
 }

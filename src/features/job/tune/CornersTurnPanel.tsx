@@ -1,5 +1,6 @@
 'use client';
 /* Keys and bolts: what each corner is to open, what that takes, round by round, and every turn recorded. */
+import { printed } from '@/core/quantities/printed';
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { useState } from 'react';
@@ -8,7 +9,6 @@ import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import { capital } from '@/core/painting/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';
 import { type Length, length, printFine } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { keepTurnsAction } from '@/server/actions';
 import { LengthField, NumberField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -17,9 +17,9 @@ import type { TuneStageProps } from './tuneProps';
 /** "1/4 turn", "1.6 mm deeper". */
 export function driveWords(openingMm: number, opener: Opener): string {
   const drive = driveFor(openingMm, opener);
-  if (opener.kind === 'key') return `${decimal(drive, 1)} mm deeper`;
+  if (opener.kind === 'key') return printed('keyDepth', drive);
   const quarters = drive * 4;
-  return Math.abs(quarters - Math.round(quarters)) < 0.02 ? `${turnsWords(Math.round(quarters))}` : `${decimal(drive, 2)} turns`;
+  return Math.abs(quarters - Math.round(quarters)) < 0.02 ? `${turnsWords(Math.round(quarters))}` : printed('boltTurns', drive);
 }
 
 const QUARTERS = ['', '¼', '½', '¾'];
@@ -70,9 +70,9 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
                   <td>
                     <LengthField
                       label={`Open ${say.corner(corner)} to`}
+                      of="opening"
                       hideLabel
                       value={corners[corner]}
-                      mostMm={20}
                       onChange={(to) => change({ corners: { ...corners, [corner]: to } })}
                       disabled={locked}
                     />
@@ -110,8 +110,8 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
           <>
             <p>
               <strong>{steps.length === 1 ? 'One round' : `${steps.length} rounds`} over the corners</strong>, in each{' '}
-              {roundWords(first.drive, opener, say)}. In all about + {decimal(addsWidthNPerM, 0)} N/m across, +{' '}
-              {decimal(addsHeightNPerM, 0)} N/m down. Measure the diagonals after each round.
+              {roundWords(first.drive, opener, say)}. In all about + {printed('tension', addsWidthNPerM)} across, +{' '}
+              {printed('tension', addsHeightNPerM)} down. Measure the diagonals after each round.
             </p>
             <button
               type="button"
@@ -136,10 +136,8 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
               <NumberField
                 key={corner}
                 label={`${capital(say.corner(corner))} by`}
+                of={opener.kind === 'bolt' ? 'boltTurns' : 'keyDepth'}
                 value={own[corner]}
-                unit={opener.kind === 'bolt' ? 'turns' : 'mm deep'}
-                least={-10}
-                most={10}
                 onChange={(value) => setOwn({ ...own, [corner]: value })}
               />
             ))}

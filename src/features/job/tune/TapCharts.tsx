@@ -1,10 +1,10 @@
 'use client';
 /* Spectra of the three taps with the modes of the cloth marked, and how each dies away: D3 scales and lines. */
+import { bare, printed, tickText } from '@/core/quantities/printed';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { TapsReading } from '@/core/tension/tap/analyseTaps';
 import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
-import { decimal } from '@/core/units/numeral';
 import { ValueAxis } from '@/ui/ValueAxis';
 
 type Pictured = Extract<TapsReading, { kind: 'read' | 'doubted' }>;
@@ -37,7 +37,7 @@ function Spectra({ reading }: { reading: Pictured }) {
       viewBox={`0 0 ${SPECTRUM.width} ${SPECTRUM.height}`}
       className="draw w-full"
       role="img"
-      aria-label={`Spectrum of the taps${modes.length > 0 ? `; notes of the cloth: ${modes.map(({ name, hz }) => `${name} at ${decimal(hz, 1)} Hz`).join(', ')}` : ''}`}
+      aria-label={`Spectrum of the taps${modes.length > 0 ? `; notes of the cloth: ${modes.map(({ name, hz }) => `${name} at ${printed('frequency', hz)}`).join(', ')}` : ''}`}
     >
       {modes.map(({ name, hz }, index) => (
         <g key={name}>
@@ -101,7 +101,7 @@ function Decays({ reading }: { reading: Pictured }) {
     (point) => x(point.seconds),
     (point) => y(Math.max(FLOOR_DB, point.db)),
   );
-  const q = reading.kind === 'read' ? `, Q ${decimal(reading.tension.q, 0)}` : '';
+  const q = reading.kind === 'read' ? `, Q ${bare('quality', reading.tension.q)}` : '';
   return (
     <svg
       viewBox={`0 0 ${DECAY.width} ${DECAY.height}`}
@@ -127,7 +127,7 @@ function Decays({ reading }: { reading: Pictured }) {
       ))}
       {x.ticks(3).map((tick) => (
         <text key={tick} x={x(tick)} y={DECAY.height - DECAY.bottom + 14} textAnchor="middle" style={{ stroke: 'none' }}>
-          {decimal(tick, 1)}
+          {tickText(tick)}
         </text>
       ))}
       <text x={DECAY.width - DECAY.right} y={DECAY.height - 3} textAnchor="end" style={{ stroke: 'none', fill: 'var(--soft)' }}>

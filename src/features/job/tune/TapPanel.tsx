@@ -1,5 +1,6 @@
 'use client';
 /* The tap meter: source, level, one place after the other, and what the three taps tell. */
+import { bare, printed, printedSpread } from '@/core/quantities/printed';
 import type { TapsReading } from '@/core/tension/tap/analyseTaps';
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
@@ -9,7 +10,6 @@ import { writeWav } from '@/core/tension/tap/wav';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { USES, byId } from '@/core/house/schools';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
-import { decimal } from '@/core/units/numeral';
 import { keepTapsAction } from '@/server/actions';
 import { Choice, NumberField } from '@/ui/fields';
 import { Fact } from '../Fact';
@@ -46,8 +46,8 @@ export function TapPanel(props: TapPanelProps) {
   if (hearing === 'weigh')
     return (
       <p className="max-w-prose text-[14.5px]">
-        Too large for a microphone: at the tension aimed at its lowest note lies at {decimal(lowestHz, 0)} Hz, and below 12 Hz a
-        microphone hears nothing to go by. <strong>Use the weight</strong>, under the next tab.
+        Too large for a microphone: at the tension aimed at its lowest note lies at {printed('frequency', lowestHz)}, and below 12
+        Hz a microphone hears nothing to go by. <strong>Use the weight</strong>, under the next tab.
       </p>
     );
   return (
@@ -57,8 +57,8 @@ export function TapPanel(props: TapPanelProps) {
         <Places taps={taps} />
         {hearing === 'try' && (
           <p className="soft text-[13px]">
-            Its lowest note lies near {decimal(lowestHz, 0)} Hz: a microphone may miss it. When the taps are doubted, use the
-            weight.
+            Its lowest note lies near {printed('frequency', lowestHz)}: a microphone may miss it. When the taps are doubted, use
+            the weight.
           </p>
         )}
         {byId(USES, inputs.brief.use).painted && (
@@ -114,22 +114,8 @@ function Source({ taps, aimed }: { taps: Taps; aimed: number }) {
       {taps.source === 'simulated' && (
         <>
           <div className="grid grid-cols-2 gap-2">
-            <NumberField
-              label="True across"
-              value={pull.tx}
-              unit="N/m"
-              least={20}
-              most={800}
-              onChange={(tx) => setPull({ ...pull, tx })}
-            />
-            <NumberField
-              label="True down"
-              value={pull.ty}
-              unit="N/m"
-              least={20}
-              most={800}
-              onChange={(ty) => setPull({ ...pull, ty })}
-            />
+            <NumberField label="True across" of="tension" value={pull.tx} onChange={(tx) => setPull({ ...pull, tx })} />
+            <NumberField label="True down" of="tension" value={pull.ty} onChange={(ty) => setPull({ ...pull, ty })} />
           </div>
           {taps.next && (
             <button type="button" className="btn btn-primary btn-sm h-9 w-full" onClick={() => taps.simulate(pull)}>
@@ -199,7 +185,7 @@ function Places({ taps }: { taps: Taps }) {
 /** Which note tells one way from the other; asked for again where X and Y may have been taken for each other. */
 function Decides({ reading: { decides, changedOver } }: { reading: Extract<TapsReading, { kind: 'read' }> }) {
   const say = useSideWords();
-  const [x, y] = [decides.X, decides.Y].map((hz) => decimal(hz, 0));
+  const [x, y] = [decides.X, decides.Y].map((hz) => bare('frequency', hz));
   if (!changedOver)
     return (
       <p className="figure soft text-[13.5px]">
@@ -208,8 +194,9 @@ function Decides({ reading: { decides, changedOver } }: { reading: Extract<TapsR
     );
   return (
     <p role="alert" className="figure text-[14px] text-warning">
-      <strong>Were X and Y taken for each other?</strong> Changed over it would be {decimal(changedOver.tx, 0)} N/m across and{' '}
-      {decimal(changedOver.ty, 0)} N/m down, nearly alike. Tap X again, {placeWords(say).X}: it must sound {x} Hz there, not {y}.
+      <strong>Were X and Y taken for each other?</strong> Changed over it would be {printed('tension', changedOver.tx)} across and{' '}
+      {printed('tension', changedOver.ty)} down, nearly alike. Tap X again, {placeWords(say).X}: it must sound {x} Hz there, not{' '}
+      {y}.
     </p>
   );
 }
@@ -228,7 +215,7 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
           short tap with a fingertip, quiet again. Three places, because the notes of a tap do not tell which way is tighter.
         </p>
         <p className="figure">
-          Cloth and ground: {decimal(mass.kgPerM2 * 1000, 0)} ± {decimal(mass.kgPerM2 * mass.spread * 1000, 0)} g/m²,{' '}
+          Cloth and ground: {printedSpread('clothWeight', mass.kgPerM2 * 1000, mass.kgPerM2 * mass.spread * 1000)},{' '}
           {mass.source === 'piece' ? 'weighed' : 'from the cloth and its coats; a weighed piece is surer'}. Worked out and
           simulated, never checked on a real canvas: either way is known to ten in a hundred at best.
         </p>

@@ -1,5 +1,6 @@
 'use client';
 /* Tension in the air of the year: the band that this canvas would have gone through, as a D3 chart. */
+import { bare, printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
@@ -7,7 +8,6 @@ import { area, line } from 'd3-shape';
 import { format } from 'date-fns';
 import { assumed } from '@/core/house/houseRules';
 import { tensionAt, weatherBand } from '@/core/tension/clothWeather';
-import { decimal } from '@/core/units/numeral';
 import type { AirDay } from '@/server/airCases';
 import { ValueAxis } from '@/ui/ValueAxis';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -45,11 +45,11 @@ export function TensionAirPanel({ plan, inputs, air }: TuneStageProps) {
   return (
     <div className="space-y-1">
       <p className="figure text-[14.5px]">
-        {last && last.tool !== 'hand' ? 'From' : 'If it had'} {decimal(known.nPerM, 0)} N/m at {decimal(known.rh, 0)} % RH it goes
-        from <strong>{decimal(damp.least, 0)}</strong> to <strong>{decimal(dry.most, 0)} N/m</strong> in the air of the last{' '}
-        {air.days.length} days
+        {last && last.tool !== 'hand' ? 'From' : 'If it had'} {printed('tension', known.nPerM)} at {printed('humidity', known.rh)}{' '}
+        it goes from <strong>{bare('tension', damp.least)}</strong> to <strong>{printed('tension', dry.most)}</strong> in the air
+        of the last {air.days.length} days
         {damp.slackPart > 0 ? `, slack on ${Math.round(damp.slackPart * air.days.length)} of them` : ', and never hangs slack'}.
-        To keep {least} N/m at {decimal(damp.dampRh, 0)} % RH it wants <strong>{decimal(damp.needed, 0)} N/m</strong> now.
+        To keep {least} N/m at {printed('humidity', damp.dampRh)} it wants <strong>{printed('tension', damp.needed)}</strong> now.
       </p>
       <BandChart days={air.days} known={known} least={least} sd={last?.sdNPerM ?? 0} response={weather} />
       <p className="soft text-[13px]">

@@ -1,5 +1,6 @@
 'use client';
 /* This canvas’s own past: every tension, turn and remedy, with what came of it; taps as WAV files. */
+import { bare, printed } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { CORNERS } from '@/core/frame/square/corners';
@@ -8,7 +9,6 @@ import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 import { REMEDIES } from '@/core/tension/remedies';
 import { printFine } from '@/core/units/length';
-import { decimal } from '@/core/units/numeral';
 import { withdrawRecordAction } from '@/server/actions';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
@@ -82,8 +82,10 @@ function Measured({
     <span className="flex flex-1 flex-wrap items-center gap-x-4">
       <span>
         <strong>{tensionWords(one.nPerM, one.sdNPerM)}</strong> {TOOL_WORDS[one.tool]}
-        {one.across !== null && one.down !== null ? `, ${decimal(one.across, 0)} across, ${decimal(one.down, 0)} down` : ''}
-        {one.rh !== null ? `, at ${decimal(one.rh, 0)} % RH` : ''}
+        {one.across !== null && one.down !== null
+          ? `, ${bare('tension', one.across)} across, ${bare('tension', one.down)} down`
+          : ''}
+        {one.rh !== null ? `, at ${printed('humidity', one.rh)}` : ''}
       </span>
       {wav &&
         TAP_PLACE_IDS.map((place) => (

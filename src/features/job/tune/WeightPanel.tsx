@@ -26,22 +26,22 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
           <div className="grid grid-cols-2 items-end gap-x-4 gap-y-1 sm:grid-cols-4">
             <LengthField
               label="Disc across"
+              of="disc"
               value={weight.disc}
-              mostMm={300}
               onChange={(disc) => weigh({ disc })}
               disabled={locked}
             />
             <ReadingField
               label={`Sag under ${weight.lightG} g`}
+              of="tapeReading"
               value={weight.lightSag}
-              mostMm={200}
               onChange={(lightSag) => weigh({ lightSag })}
               disabled={locked}
             />
             <ReadingField
               label={`Sag under ${weight.heavyG} g`}
+              of="tapeReading"
               value={weight.heavySag}
-              mostMm={200}
               onChange={(heavySag) => weigh({ heavySag })}
               disabled={locked}
             />
@@ -68,26 +68,22 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
       <div className="grid grid-cols-2 items-end gap-x-4 gap-y-1 sm:grid-cols-4">
         <LengthField
           label="Piece, one side"
+          of="sampleSide"
           value={piece.width}
-          leastMm={5}
-          mostMm={2000}
           onChange={(width) => cut({ width })}
           disabled={locked}
         />
         <LengthField
           label="Piece, other side"
+          of="sampleSide"
           value={piece.height}
-          leastMm={5}
-          mostMm={2000}
           onChange={(height) => cut({ height })}
           disabled={locked}
         />
         <NumberField
           label="On the scale"
+          of="sampleMass"
           value={piece.grams}
-          unit="g"
-          least={0.1}
-          most={5000}
           onClear={() => cut({ grams: null })}
           onChange={(grams) => cut({ grams })}
           disabled={locked}
