@@ -83,7 +83,7 @@ test('a canvas goes slack where it hangs, is keyed, taken down and stretched aga
   await page.goto(`${server.url}/job/demo-126/life`);
   await expect(page.getByText('It is off its bars: there is nothing stretched to look at.')).toBeVisible();
   await expect(page.getByRole('form', { name: 'Look at it' })).toHaveCount(0);
-  await page.goBack();
+  await page.goBack({ waitUntil: 'commit' });
   await awake(page);
   await page.getByRole('listitem').filter({ hasText: 'Rope locker' }).getByRole('button', { name: 'Stretch it again' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Rope locker, re-stretch/ })).toBeVisible();

@@ -176,7 +176,7 @@ export const QUANTITIES = {
   unevenness: fixed(plain('unevenness of the tension', '', 2, null, [0, 20])),
   skew: plain('weave askew', '°', 1, null, [0, 45]),
   slackShare: part('slack part of the face', 0, null),
-  fasteners: counted('fasteners', '', [0, 2000], [0, 20_000]),
+  fasteners: plain('fasteners', '', 0, [0, 2000], [0, 20_000]),
   // Tension.
   tension: plain('tension of the cloth', 'N/m', 0, [20, 800], [0, 3000]),
   tensionChange: plain('change of tension', 'N/m', 0, null, [-3000, 3000]),

@@ -9,7 +9,6 @@ import { worstLevel } from '@/core/job/verdict';
 import type { SetCanvas, SetPage } from '@/server/setPages';
 import { clockWords } from '@/ui/Clock';
 import { NumberField, ReadingField } from '@/ui/fields';
-import { squareShape } from '@/core/stages/square/squareInputs';
 import { Figure } from '@/ui/Figure';
 import { useSideWords } from '@/ui/SideWordsContext';
 import type { MeasuredRows } from './useMeasured';
@@ -116,7 +115,7 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
                   <td role="cell" key={name} className="py-1 pr-3">
                     <ReadingField
                       label={`No. ${number}, ${columns[place]}`}
-                      of={squareShape[name]}
+                      of={name === 'lift' ? 'tapeReading' : 'sideReading'}
                       hideLabel
                       value={measured[name]}
                       disabled={locked}

@@ -13,7 +13,7 @@ const cornerGapShape = { gap: lengthOf('gap'), wider: flag() };
 export interface CornerGap extends ShapeOf<typeof cornerGapShape> {}
 
 export const squareShape = {
-  ...each(TAPE_NAMES, optional(lengthOf('sideReading'))),
+  ...each(TAPE_NAMES, reading),
   /** Length of the set square's blade, and the corners it was held in. */
   blade: lengthOf('blade', 300),
   gaps: part('cornerGaps', each(CORNERS, optional(part('cornerGap', cornerGapShape)))),

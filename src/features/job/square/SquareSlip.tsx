@@ -1,7 +1,6 @@
 'use client';
 import type { TapeName } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
-import { squareShape } from '@/core/stages/square/squareInputs';
 import { ReadingField } from '@/ui/fields';
 import { useSideWords } from '@/ui/SideWordsContext';
 import { type SlipProps, columns } from '../slipProps';
@@ -13,7 +12,7 @@ export function SquareSlip({ inputs: { square }, locked, change }: SlipProps) {
     <ReadingField
       key={name}
       label={label}
-      of={squareShape[name]}
+      of={name === 'lift' ? 'tapeReading' : 'sideReading'}
       value={square[name]}
       onChange={(value) => set({ [name]: value })}
       disabled={locked}
