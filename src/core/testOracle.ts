@@ -2,15 +2,16 @@
  * What may never be seen in the case of a job, whatever was typed: for tests. Jobs are drawn over all options of all tables and
  * the ends of every range; the plan of each is read as a reader would, word by word and number by number.
  */
+import { printed } from './quantities/printed';
 import type { Plan } from './case/planJob';
 import { type JobInputs, jobInputsShape, newInputs } from './job/job';
 import { everySide } from './job/sides';
-import type { Verdict } from './job/verdict';
+import { type Verdict, isNotWorkedOut } from './job/verdict';
 import type { Rule, Shape } from './shape/shape';
 import { STAGE_IDS } from './stages/stages';
 import { randomInputs } from './testInputs';
 import { readJob } from './testReadings';
-import { length } from './units/length';
+import { length, RECORD_TAPE } from './units/length';
 
 type Random = () => number;
 const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)]!;
@@ -149,7 +150,7 @@ const NO_LENGTH = /(?<![\d.⁄/])0 in\b|(?<![\d.])0 mm\b/;
 const judgedWrong = ({ level, measured, limit, unit, says }: Verdict): string | null => {
   if (says.trim() === '') return 'says nothing';
   if (unit === 'mm' && Math.abs(measured ?? 0) > 1e-6 && Math.abs(measured ?? 0) < 0.5 && NO_LENGTH.test(says))
-    return `measures ${measured} mm and says nothing`;
+    return `measures ${printed('tapeReading', measured!, RECORD_TAPE)} and says nothing`;
   if (measured !== null && !Number.isFinite(measured)) return `measures ${measured}`;
   if (limit !== null && !Number.isFinite(limit)) return `has the limit ${limit}`;
   return level === 'stop' && says.startsWith('Good') ? 'stops what is good' : null;
@@ -181,3 +182,80 @@ export function troublesOf(plan: Plan): string[] {
 /** The measures of all judgements, to hold two plans of one job beside each other. */
 export const measuresOf = (plan: Plan): Map<string, [measured: number | null, level: string]> =>
   new Map(STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => [`${stage} ${one.id}`, [one.measured, one.level]])));
+
+/**
+ * Judgements of one matter: where the first is good, the second never stops; and of two that advise opposite things only one is
+ * made. `stage id` as they stand in a plan.
+ */
+const GOOD_NEVER_BESIDE_STOP: readonly (readonly [good: string, stop: string])[] = [
+  ['square rack', 'square agreement'],
+  ['square rack', 'square reading'],
+  ['square size', 'square reading'],
+  ['square pairs', 'square reading'],
+  ['bars choice', 'bars leftRightBow'],
+  ['bars choice', 'bars topBottomBow'],
+  ['fasten centring', 'fasten topLaid'],
+  ['fasten centring', 'fasten leftLaid'],
+  ['fasten pull', 'fasten pullReach'],
+  ['tune corners', 'tune cornersPull'],
+  ['tune corners', 'tune cornersBow'],
+  ['prime air', 'prime wetting'],
+  ['brief rebateFit', 'brief rebateKeyed'],
+];
+const OPPOSITE: readonly (readonly [string, string])[] = [
+  ['fasten spacing', 'fasten closeSpacing'],
+  ['tune cornersPull', 'tune yearOn'],
+];
+
+/** Judgements of a plan that contradict each other. */
+export function contradictions(plan: Plan): string[] {
+  const level = new Map(STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => [`${stage} ${one.id}`, one.level])));
+  const bad = (id: string) => level.has(id) && level.get(id) !== 'good';
+  return [
+    ...GOOD_NEVER_BESIDE_STOP.filter(([good, stop]) => level.get(good) === 'good' && level.get(stop) === 'stop').map(
+      ([good, stop]) => `${good} is good beside ${stop}, which stops`,
+    ),
+    ...OPPOSITE.filter(([one, other]) => bad(one) && bad(other)).map(
+      ([one, other]) => `${one} and ${other} advise opposite things`,
+    ),
+  ];
+}
+
+/** What never falls when one thing grows: the change of the inputs, and what it is read by; null where a plan has none. */
+export const MONOTONE: readonly { says: string; more: (inputs: JobInputs) => JobInputs; of: (plan: Plan) => number | null }[] = [
+  {
+    says: 'more tension bows a bar more',
+    more: (inputs) => ({ ...inputs, bars: { ...inputs.bars, tensionNPerM: inputs.bars.tensionNPerM * 1.2 } }),
+    of: ({ bars: { chosen } }) => (chosen.braces > 0 ? null : chosen.topBottom.most.lastingMm),
+  },
+  {
+    says: 'closer spacing takes more fasteners',
+    more: (inputs) => ({
+      ...inputs,
+      fasten: { ...inputs.fasten, spacing: { ...inputs.fasten.spacing, mm: Math.max(5, inputs.fasten.spacing.mm * 0.7) } },
+    }),
+    of: ({ fasten }) => fasten.route.fasteners + fasten.route.leftOut.length,
+  },
+  {
+    says: 'damper air dries slower',
+    more: (inputs) => ({ ...inputs, prime: { ...inputs.prime, roomRh: Math.min(100, inputs.prime.roomRh + 10) } }),
+    of: ({ prime }) => {
+      const times = prime.coats.map(({ dryMinutes }) => dryMinutes?.[1] ?? Infinity);
+      return times.length === 0 ? null : Math.max(...times);
+    },
+  },
+  {
+    says: 'a larger face weighs more',
+    more: (inputs) => ({
+      ...inputs,
+      brief: { ...inputs.brief, width: { ...inputs.brief.width, mm: Math.min(4000, inputs.brief.width.mm * 1.1) } },
+    }),
+    of: ({ handover }) => handover.totalKg,
+  },
+];
+
+/** How many judgements of a plan there are, and how many of them could not be worked out. */
+export const workedOut = (plan: Plan): { judged: number; not: string[] } => {
+  const all = STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => ({ ...one, id: `${stage} ${one.id}` })));
+  return { judged: all.length, not: all.filter(isNotWorkedOut).map(({ id }) => id) };
+};

@@ -2,6 +2,8 @@
  * What can be done with the store of cloth: rolls and offcuts put there, their flaws marked, and pieces of one or
  * several jobs cut. Each write is one transaction with its line in the list of moves.
  */
+import { RECORD_TAPE, printSize } from '@/core/units/length';
+import { printed } from '@/core/quantities/printed';
 import { type StockCloth, leftOf, nextTag, sheetOf, stockViolations } from '@/core/cloth/clothStock';
 import { clothPieceOf, tearOf } from '@/core/cloth/clothPieceOf';
 import { layRoll } from '@/core/cloth/layout/layRoll';
@@ -31,6 +33,8 @@ import { factsIn, settle } from './jobStates';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
 import type { Request } from './requests';
 import type { Workshop } from './workshop';
+
+const roll = (mm: number): string => printed('rollLength', mm, RECORD_TAPE);
 
 export const clothStore = ({ database }: Workshop): StoredCloth[] => listCloth(database);
 
@@ -138,7 +142,7 @@ function changeWords(before: StockCloth, after: StockCloth): string {
   const more = after.flaws.length - before.flaws.length;
   if (more > 0) return `${more} flaw${more > 1 ? 's' : ''} marked`;
   if (more < 0) return `${-more} flaw${more < -1 ? 's' : ''} taken off`;
-  return before.lengthMm === after.lengthMm ? 'a flaw changed' : `${Math.round(after.lengthMm)} mm left`;
+  return before.lengthMm === after.lengthMm ? 'a flaw changed' : `${printed('rollLength', after.lengthMm, RECORD_TAPE)} left`;
 }
 
 /** One cloth with the pieces that are cut from it. */
@@ -193,7 +197,7 @@ const sizeOf = (piece: Omit<ClothPiece, 'pin'>, turned: boolean) => {
 function layoutTrouble({ cloth, pieces, placed }: CutSheet, rules: HouseRules): Refusal | null {
   const sheet = sheetOf(cloth, tearOf(fabricOf(rules, cloth.fabric), rules));
   const used = lengthUsed(placed);
-  if (used > sheet.length) return refuse(`${cloth.tag} is ${sheet.length} mm long, the pieces take ${used} mm.`);
+  if (used > sheet.length) return refuse(`${cloth.tag} is ${roll(sheet.length)} long, the pieces take ${roll(used)}.`);
   const [wrong] = layoutViolations(pieces, sheet, placed);
   return wrong
     ? refuse(`This cannot be cut so from ${cloth.tag}: ${wrong}. The jobs or the cloth have changed: lay it again.`)
@@ -243,9 +247,10 @@ export function cutOne(workshop: Workshop, jobId: string, clothId: string, maker
   const piece = clothPieceOf(jobId, job.inputs, rules, tapeFor(rules, 'mm'));
   const sheet = sheetOf(cloth, tearOf(fabricOf(rules, cloth.fabric), rules));
   const [across, along] = [Math.min(piece.w, piece.mayTurn ? piece.h : piece.w), piece.h];
-  if (across > sheet.width) return refuse(`${cloth.tag} is ${sheet.width} mm wide, the piece ${along} × ${across} mm.`);
+  if (across > sheet.width)
+    return refuse(`${cloth.tag} is ${roll(sheet.width)} wide, the piece ${printSize(along, across, RECORD_TAPE)}.`);
   const { placed, length } = toEnd(layRoll([piece], sheet, () => 0.5, 0));
-  if (length > sheet.length) return refuse(`${cloth.tag} has ${sheet.length} mm left, the piece takes ${length} mm.`);
+  if (length > sheet.length) return refuse(`${cloth.tag} has ${roll(sheet.length)} left, the piece takes ${roll(length)}.`);
   writeCuts(workshop, [{ cloth, pieces: [piece], placed }], rules, maker, `Cut for No. ${job.number}`);
   return null;
 }

@@ -2,6 +2,7 @@
  * What jobs cost: reckoned from their plans, and as it was taken in fact; beside ready-made ones; and quotes, which stay as they
  * were given.
  */
+import { RECORD_TAPE, printSize } from '@/core/units/length';
 import { addDays, format } from 'date-fns';
 import { randomLcg } from 'd3-random';
 import type { JobCase } from '@/core/case/jobCase';
@@ -75,9 +76,11 @@ export const costSettings = ({ database }: Pick<Workshop, 'database'>): StoredSe
 export function saveCosts({ database }: Workshop, dto: Request<'saveCosts'>): Outcome<StoredSettings> {
   const shape = checked(costSettingsShape, 'costSettings', dto.settings);
   if (!shape.ok) return shape;
-  const faces = dto.settings.readyMade.map(({ widthMm, heightMm }) => [widthMm, heightMm].sort((a, b) => a - b).join(' × '));
+  const faces = dto.settings.readyMade.map(({ widthMm, heightMm }) =>
+    printSize(Math.min(widthMm, heightMm), Math.max(widthMm, heightMm), RECORD_TAPE),
+  );
   const twice = faces.find((one, index) => faces.indexOf(one) !== index);
-  if (twice) return refuse(`A ready-made price stands twice for ${twice} mm.`);
+  if (twice) return refuse(`A ready-made price stands twice for ${twice}.`);
   return writeCostSettings(database, dto.settings, dto.revision)
     ? done(readCostSettings(database))
     : refuse('The rates were changed elsewhere in between. Open them again, then change them.');

@@ -1,4 +1,5 @@
 /* Hands tried on the scale: what is learned of them is in the house’s lessons. */
+import { printed } from '@/core/quantities/printed';
 import { insertHandTrial } from '@/db/handTrials';
 import { readRules } from '@/db/workshops';
 import type { HouseLessons } from '@/core/case/jobCase';
@@ -18,7 +19,7 @@ export function keepHandTrial(
   const [least, most] = [Math.min(...pulledN), Math.max(...pulledN)];
   if (most > 3 * least)
     return refuse(
-      `${least} N and ${most} N are not one feel: pull again, each time to the same feel, and read the highest value.`,
+      `${printed('pullRead', least)} and ${printed('pullRead', most)} are not one feel: pull again, each time to the same feel, and read the highest value.`,
     );
   insertHandTrial(database, { maker, feel, pulledN, simulated, id: newId(), at: now().toISOString() });
   return done(houseLessons(workshop));

@@ -1,4 +1,5 @@
 /* The life of a canvas after it went out: what is seen of it, where it hangs, and its page with the canvas it was before. */
+import { printed } from '@/core/quantities/printed';
 import { cannotHang } from '@/core/case/logViolations';
 import type { HouseLessons } from '@/core/case/jobCase';
 import { CLIMATES } from '@/core/life/climates';
@@ -77,7 +78,9 @@ export function keepHanging(workshop: Workshop, dto: Request<'keepHanging'>): Ou
   const { database, now } = workshop;
   const { hangs } = dto;
   if (hangs.leastRh > hangs.mostRh)
-    return refuse(`The air cannot go from ${hangs.leastRh} % down to ${hangs.mostRh} % RH: type the drier one first.`);
+    return refuse(
+      `The air cannot go from ${printed('humidity', hangs.leastRh)} down to ${printed('humidity', hangs.mostRh)}: type the drier one first.`,
+    );
   const write = database.transaction((): Outcome<JobWithLog> => {
     const seen = seenJob(database, dto);
     if (!seen.ok) return seen;

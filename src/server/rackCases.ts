@@ -2,6 +2,8 @@
  * What can be done with the rack: bars put there and taken, one plan for the frames of several jobs, and its
  * cuts recorded. Each write is one transaction with its line in the list of moves.
  */
+import { RECORD_TAPE } from '@/core/units/length';
+import { printed } from '@/core/quantities/printed';
 import { createHash } from 'node:crypto';
 import { randomLcg } from 'd3-random';
 import { type BuyingPlan, type FrameWanted, buyingPlan, frameWanted, rackChanges } from '@/core/frame/sawing/buyingPlan';
@@ -99,7 +101,7 @@ export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }:
   database
     .transaction(() => {
       addRackBar(database, { id: newId(), ...bar });
-      const did = `Put on the rack: ${bar.count} × ${bar.lengthMm} mm, ${profileOf(rules, bar.profile).name}`;
+      const did = `Put on the rack: ${bar.count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(rules, bar.profile).name}`;
       move(database, newId(), now(), maker, did, [], { added: [bar], taken: [] });
     })
     .immediate();
@@ -115,7 +117,7 @@ export function takeFromRack(
     const row = listRack(database).find((one) => one.id === id);
     if (!row || !takeRackBar(database, id, count)) return refuse(`There are no ${count} of these on the rack any more.`);
     const { id: _id, count: _count, ...bar } = row;
-    const did = `Taken from the rack: ${count} × ${bar.lengthMm} mm, ${profileOf(readRules(database).rules, bar.profile).name}`;
+    const did = `Taken from the rack: ${count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(readRules(database).rules, bar.profile).name}`;
     move(database, newId(), now(), maker, did, [], { added: [], taken: [{ bar, count }] });
     return done(listRack(database));
   });

@@ -116,7 +116,7 @@ describe('corners', () => {
     value(turn(allCorners(0.25)));
     workshop.pass(5);
     const kept = value(turn({ ...NOT_OPENED, topLeft: 0.5 })).log.at(-1)!;
-    expect(kept.did).toBe('Corners opened: top left +0.50 mm; in all up to 0.75 mm');
+    expect(kept.did).toBe('Corners opened: top left +0.5 mm; in all up to 0.75 mm');
     expect(kept.readings.slice(0, 1)).toEqual([
       { quantity: 'opened', of: 'topLeft', value: 0.5, unit: 'mm', precision: 0.1, tool: 'depth of the key', known: 'measured' },
     ]);

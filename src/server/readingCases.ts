@@ -2,6 +2,7 @@
  * What is measured or done between the stages of a job and finishes none: taps with their sound, turns at the corners,
  * remedies. The numbers are worked out here from what was recorded, whatever the screen showed.
  */
+import { printedIn } from '@/core/quantities/printed';
 import { isFragile } from '@/core/stages/look/care';
 import { CORNERS } from '@/core/frame/square/corners';
 import type { HouseRules } from '@/core/house/houseRules';
@@ -27,7 +28,7 @@ import type { RemedyId } from '@/core/tension/remedies';
 import { type TapRecording, analyseTaps, type TensionByTap } from '@/core/tension/tap/analyseTaps';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { readWav } from '@/core/tension/tap/wav';
-import { printFine } from '@/core/units/length';
+import { printFine, RECORD_TAPE } from '@/core/units/length';
 import { updateInputs } from '@/db/jobs';
 import { logOfJob } from '@/db/logEntries';
 import { findRecording, insertRecording, recordedEntries } from '@/db/recordings';
@@ -233,7 +234,7 @@ export function keepTurns(workshop: Workshop, dto: Request<'keepTurns'>): Outcom
       );
     const total = eachCorner((corner) => opened[corner] + dto.opened[corner]);
     return done({
-      did: `Corners opened: ${moved.map((corner) => `${FRONT_WORDS.corner(corner)} ${dto.opened[corner] > 0 ? '+' : '−'}${Math.abs(dto.opened[corner]).toFixed(2)} mm`).join(', ')}; in all up to ${Math.max(...Object.values(total)).toFixed(2)} mm`,
+      did: `Corners opened: ${moved.map((corner) => `${FRONT_WORDS.corner(corner)} ${dto.opened[corner] > 0 ? '+' : '−'}${printedIn('mm', Math.abs(dto.opened[corner]), RECORD_TAPE)}`).join(', ')}; in all up to ${printedIn('mm', Math.max(...Object.values(total)), RECORD_TAPE)}`,
       readings: moved.map((corner) =>
         reading('opened', dto.opened[corner], 'mm', {
           of: corner,

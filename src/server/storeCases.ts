@@ -2,6 +2,8 @@
  * The store of what is counted, weighed or poured. What is there is the sum of its moves; recording a stage takes what it used,
  * taking the record back puts it there again, and whatever is undone is undone by a move of its own.
  */
+import { RECORD_TAPE } from '@/core/units/length';
+import { printed } from '@/core/quantities/printed';
 import { randomLcg } from 'd3-random';
 import { type Need, groundItem } from '@/core/cost/materialNeeds';
 import { frameWanted } from '@/core/frame/sawing/buyingPlan';
@@ -333,7 +335,7 @@ function putAway(workshop: Workshop, line: BuyLine, packs: number, maker: string
         id: newId(),
         at,
         maker,
-        did: `Bought: ${quantity} × ${line.lengthMm} mm, ${line.what}`,
+        did: `Bought: ${quantity} × ${printed('barLength', line.lengthMm, RECORD_TAPE)}, ${line.what}`,
         jobs: [],
         changes: { added: [bar], taken: [] },
       });
@@ -355,7 +357,7 @@ function putAway(workshop: Workshop, line: BuyLine, packs: number, maker: string
         id: newId(),
         at,
         maker,
-        did: `Bought: roll ${cloth.tag}, ${line.what}, ${quantity} mm`,
+        did: `Bought: roll ${cloth.tag}, ${line.what}, ${printed('rollLength', quantity, RECORD_TAPE)}`,
         cuts: [],
         changes: { before: [], after: [cloth] },
       });

@@ -2,6 +2,7 @@
  * A canvas comes off its bars: the painting is rolled with its measures, bars go back to the rack and openers to the store, all in
  * one step; later the painting is stretched again. And canvases that are begun from what lies here.
  */
+import { printed } from '@/core/quantities/printed';
 import { makeable, makeableInputs, servedByBars, servedByCloth } from '@/core/store/makeable';
 import type { FramePart } from '@/core/frame/frameParts';
 import { JOINTS, openersOf } from '@/core/frame/joints';
@@ -107,7 +108,7 @@ export function takeDown(workshop: Workshop, dto: Request<'takeDown'>): Outcome<
       kind: 'takenDown',
       maker,
       did: rolled
-        ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${rolled.coreMm} mm${rolled.place ? `, ${rolled.place}` : ''}`
+        ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, MM)}${rolled.place ? `, ${rolled.place}` : ''}`
         : 'Taken down, the cloth is gone',
       note: dto.note,
       readings: rolled
@@ -170,7 +171,7 @@ export function fromStock(workshop: Pick<Workshop, 'database'>): FromStock {
           jobs: servedByCloth(one, jobs),
         })),
       ...rack.map((bar) => ({
-        what: `${bar.count} × ${bar.lengthMm} mm, ${profileOf(rules, bar.profile).name}${bar.kind === 'pairs' ? '' : bar.kind === 'brace' ? ', brace timber' : ', timber'}`,
+        what: `${bar.count} × ${printed('barLength', bar.lengthMm, MM)}, ${profileOf(rules, bar.profile).name}${bar.kind === 'pairs' ? '' : bar.kind === 'brace' ? ', brace timber' : ', timber'}`,
         jobs: servedByBars(bar, jobs),
       })),
     ].filter(({ jobs: served }) => served.length > 0),

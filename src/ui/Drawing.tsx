@@ -5,7 +5,7 @@
  */
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import type { Grab, Mark, Point, Scene } from '@/drawing/scene';
-import { type Tape, MM_PER_INCH } from '@/core/units/length';
+import { type Tape, MM_PER_INCH, printLength } from '@/core/units/length';
 import { fractionParts } from './Figure';
 import { type StapleMark, Staples } from './Staples';
 import { pathOf, round } from './svgPath';
@@ -308,7 +308,7 @@ function scaleBarLength(scale: number, tape: Tape, mostPx: number): { mm: number
     ? [1, 2, 4, 6, 12, 24, 36, 48].map((value) => value * MM_PER_INCH)
     : [10, 20, 50, 100, 200, 500, 1000, 2000];
   const mm = steps.findLast((one) => one * scale <= mostPx) ?? steps[0]!;
-  return { mm, text: inches ? `${Math.round(mm / MM_PER_INCH)} in` : tape.unit === 'cm' ? `${mm / 10} cm` : `${mm} mm` };
+  return { mm, text: printLength(mm, { unit: tape.unit, stepMm: inches ? MM_PER_INCH : 1 }) };
 }
 
 function ScaleBar({ scale, tape, box }: { scale: number; tape: Tape; box: Box }) {

@@ -52,7 +52,7 @@ describe('verdicts', () => {
       because: 'Wood creeps.',
       measured: 3.456,
       limit: 2,
-      unit: 'mm',
+      of: 'bow',
       uses: ['creep'],
     }),
     verdict({ id: 'c', about: 'c', level: 'watch', says: 'Look again.' }),

@@ -77,7 +77,7 @@ function mixed({ recipe }: CoatPlan, step: MakeStep): BenchStep[] {
   const weigh = (id: string, what: string, grams: number) =>
     step(
       id,
-      { says: `Weigh ${what}`, figure: `${grams} g`, notes: ['Scale to nought with the pot on it.'] },
+      { says: `Weigh ${what}`, figure: printed('scale', grams), notes: ['Scale to nought with the pot on it.'] },
       { kind: 'weigh', grams },
     );
   return [

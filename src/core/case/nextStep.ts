@@ -55,7 +55,7 @@ export function waitVerdicts({ state, clock }: NextStep, nowMs: number): Verdict
       level: 'watch',
       measured: minutes,
       limit: 0,
-      unit: 'min',
+      of: 'dryingTime',
       says: glue
         ? `The glue sets for another ${printed('handTime', minutes)}.`
         : `The last coat dries for another ${printed('handTime', minutes)}.`,

@@ -66,7 +66,7 @@ describe('what a cut leaves', () => {
     const wrong = stockViolations(
       roll({ tag: ' ', widthMm: 9000, lengthMm: 0, flaws: [{ x: 1990, y: 0, w: 20, h: 5, note: '' }] }),
     );
-    expect(wrong.join(' ')).toMatch(/needs a tag.*9000 mm is no usable width.*0 mm is no length/);
+    expect(wrong.join(' ')).toMatch(/needs a tag.*9000 mm is outside 50 to 6000 mm.*0 mm is outside 1 to/);
     expect(stockViolations(roll({ flaws: [{ x: 1990, y: 0, w: 20, h: 5, note: '' }] }))[0]).toMatch(/does not lie on the cloth/);
     expect(stockViolations(roll())).toEqual([]);
   });

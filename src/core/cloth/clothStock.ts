@@ -2,6 +2,8 @@
  * Rolls and offcuts of the store, and what a recorded cut leaves of them. x runs across from the left usable edge,
  * y along from the cut end, mm.
  */
+import { outside } from '../quantities/printed';
+import { RECORD_TAPE, printSize } from '../units/length';
 import { cutOrder } from './layout/cutOrder';
 import type { StockSheet } from './layout/layStock';
 import { type ClothPiece, type Flaw, type PlacedPiece, lengthUsed } from './layout/rollLayout';
@@ -100,13 +102,12 @@ export function nextTag(tag: string, taken: readonly string[]): string {
 
 /** What is wrong with a roll or an offcut as typed, as sentences; none when it can be laid on. */
 export function stockViolations({ tag, widthMm, lengthMm, flaws }: Omit<StockCloth, 'id'>): string[] {
-  const inside = (value: number, least: number, most: number) => value >= least && value <= most;
   return [
     ...(tag.trim() === '' ? ['A cloth needs a tag that can be written on it.'] : []),
-    ...(inside(widthMm, 50, 6000) ? [] : [`${widthMm} mm is no usable width: 50 to 6000 mm.`]),
-    ...(inside(lengthMm, 1, 200_000) ? [] : [`${lengthMm} mm is no length: up to 200 m.`]),
+    ...outside('Usable width', 'stockWidth', widthMm),
+    ...outside('Length', 'newRollLength', lengthMm),
     ...flaws
       .filter(({ x, y, w, h }) => !(w > 0 && h > 0 && x >= 0 && y >= 0 && x + w <= widthMm + 1e-6 && y + h <= lengthMm + 1e-6))
-      .map(({ x, y, w, h }) => `A flaw of ${w} × ${h} mm at ${x}, ${y} does not lie on the cloth.`),
+      .map(({ x, y, w, h }) => `A flaw of ${printSize(w, h, RECORD_TAPE)} at ${x}, ${y} does not lie on the cloth.`),
   ];
 }

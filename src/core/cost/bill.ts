@@ -2,6 +2,7 @@
  * What a canvas costs: every material with its quantity, its price and where that comes from, hands by the hour, overhead on top.
  * Each line is rounded once, to whole minor units; a price that nobody knows is named and never taken as nothing.
  */
+import { printed } from '../quantities/printed';
 import type { Plan } from '../case/planJob';
 import { fabricOf, profileOf } from '../house/materials';
 import type { HouseRules } from '../house/houseRules';
@@ -152,7 +153,7 @@ function clothLines(
       quantity: alongMm,
       priceMinor: metre === null ? null : Math.round(metre * worth),
       from: taken.cloth?.offcut
-        ? `offcut, ${settings.offcutPercent} % of its price`
+        ? `offcut, ${printed('offcutWorth', settings.offcutPercent)} of its price`
         : 'list of cloth, the whole width of its roll',
     }),
   ];

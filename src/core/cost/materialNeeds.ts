@@ -2,6 +2,7 @@
  * What a job takes of everything that is counted, weighed or poured, stage by stage. The same list is bought, taken from the store
  * when the stage is recorded, and paid for.
  */
+import { RECORD_TAPE, printSize } from '../units/length';
 import type { Plan } from '../case/planJob';
 import { FASTENERS } from '../fasten/fasteners';
 import type { Fixing } from '../frame/fixings';
@@ -52,7 +53,7 @@ export function fixingItem({ what, diameterMm, lengthMm }: Fixing): { item: stri
   if (lengthMm > 0)
     return {
       item: `${what}-${diameterMm}x${lengthMm}`,
-      name: `${what === 'screw' ? 'Screw' : 'Pin'} ${diameterMm} × ${lengthMm} mm`,
+      name: `${what === 'screw' ? 'Screw' : 'Pin'} ${printSize(diameterMm, lengthMm, RECORD_TAPE)}`,
     };
   return what === 'key'
     ? { item: 'keySmall', name: 'Key, small' }

@@ -3,6 +3,7 @@
  * job's own judgements speak: a bad one trebles it, a good one that was measured takes it to a third (derived here: the
  * weights of a naive Bayes rule with round likelihoods; they rank, they are no probabilities).
  */
+import { RECORD_TAPE } from '../units/length';
 import { printed } from '../quantities/printed';
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
@@ -98,7 +99,7 @@ function ownEvidence({ id }: Cause, seen: readonly Seen[], inputs: JobInputs, pl
       return say(
         plan.bars.profile.beadMm === 0,
         'This bar has no bead.',
-        `The bar’s bead stands ${plan.bars.profile.beadMm} mm proud.`,
+        `The bar’s bead stands ${printed('bead', plan.bars.profile.beadMm, RECORD_TAPE)} proud.`,
       );
     case 'firstSlack':
       return say(

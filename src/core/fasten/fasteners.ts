@@ -1,4 +1,6 @@
 /* Fasteners: leg and crown (mm), what they are for. Spacing customs are kept by cloth and size in `usualSpacing`. */
+import { RECORD_TAPE } from '../units/length';
+import { printed } from '../quantities/printed';
 export interface Fastener {
   id: string;
   name: string;
@@ -44,7 +46,7 @@ export function usualSpacing(
   const fromMm = splits ? Math.max(usual.fromMm, LEAST_IN_DENSE_MM) : usual.fromMm;
   return fromMm === usual.fromMm
     ? usual
-    : { ...usual, fromMm, because: `${usual.because}, ${fromMm} mm at the least in this wood` };
+    : { ...usual, fromMm, because: `${usual.because}, ${printed('rowGap', fromMm, RECORD_TAPE)} at the least in this wood` };
 }
 
 /** Nearer than this, holes run into one split in dense wood and thin bars, mm. */

@@ -1,4 +1,5 @@
 /* The pull of each step in words, where pulls are worked out: "pull 18 N, a firm pinch". */
+import { printed } from '../quantities/printed';
 import { type Hand, feelWords } from './hand';
 
 /** By the step of the route; a step that is not in it is pulled as taught. */
@@ -19,7 +20,7 @@ export function newtonWords(
   return new Map(
     pulls.map(({ order, workedN, laidOn }) => {
       const feel = laidOn ? '' : feelWords(workedN, hand);
-      return [order, laidOn ? 'laid on, no pull' : `pull ${workedN} N${feel === '' ? '' : `, ${feel}`}`];
+      return [order, laidOn ? 'laid on, no pull' : `pull ${printed('pull', workedN)}${feel === '' ? '' : `, ${feel}`}`];
     }),
   );
 }

@@ -75,7 +75,7 @@ export interface Fault {
   id: FaultId;
   measured: number;
   limit: number;
-  unit: string;
+  of: 'fasteners' | 'percent' | 'pulls' | 'rowGap';
 }
 
 /** More fasteners than this on a side than opposite it, and one side runs ahead. */
@@ -89,14 +89,14 @@ const MIDDLES = 4;
  * @param widestMm spacing beyond which the edge scallops
  */
 export function rehearsalFaults(moves: readonly RehearsalMove[], places: readonly EdgePlace[], widestMm: number): Fault[] {
-  const fault = (id: FaultId, measured: number, limit: number, unit: string): Fault[] =>
-    measured > limit ? [{ id, measured, limit, unit }] : [];
+  const fault = (id: FaultId, measured: number, limit: number, of: Fault['of']): Fault[] =>
+    measured > limit ? [{ id, measured, limit, of }] : [];
   const set = moves.filter((move) => move.act === 'fasten');
   return [
     ...fault('oneSideFirst', ahead(moves, places), MOST_AHEAD, 'fasteners'),
-    ...fault('walkRound', set.length >= 8 ? Math.round(100 * alongEdge(set, places)) : 0, 50, '%'),
+    ...fault('walkRound', set.length >= 8 ? Math.round(100 * alongEdge(set, places)) : 0, 50, 'percent'),
     ...fault('hardFirst', set.slice(0, MIDDLES).filter((move) => move.pull === 'firm').length, 0, 'pulls'),
-    ...fault('tooWide', set.length >= places.length / 4 ? widestGap(moves, places) : 0, widestMm + 0.5, 'mm'),
+    ...fault('tooWide', set.length >= places.length / 4 ? widestGap(moves, places) : 0, widestMm + 0.5, 'rowGap'),
     ...fault('leftIn', leftAhead(moves, places), 0, 'fasteners'),
   ];
 }

@@ -3,6 +3,8 @@
  * longest of stock whose tip stays inside the wood: one that pokes out of a bar cuts the cloth, one near an end without a
  * pilot splits it, and one that bites too little into end grain holds nothing.
  */
+import { RECORD_TAPE, printSize } from '../units/length';
+import { printed } from '../quantities/printed';
 import { byId } from '../house/schools';
 import { type BraceFixingId, type HeldBy, fixingByJoint } from './braceFixings';
 import { JOINTS, type JointId } from './joints';
@@ -115,9 +117,11 @@ function plates(
 ): Fixing[] {
   if (count === 0) return [];
   const passesMm = bar.depthMm + PLATE_MM;
-  const how = `through a ${PLATE_MM} mm ply plate from behind, ${screwsEach} a plate: they can come out`;
+  const how = `through a ${printed('barDepth', PLATE_MM, RECORD_TAPE)} ply plate from behind, ${screwsEach} a plate: they can come out`;
   const screws = screw(where, screwsEach * count, longestScrew(passesMm, bar.widthMm / THIN_PART), { passesMm, dense, how });
-  return screws.length === 0 ? [] : [{ where, what: 'plate', count, ...plain, how: `${PLATE_MM} mm ply` }, ...screws];
+  return screws.length === 0
+    ? []
+    : [{ where, what: 'plate', count, ...plain, how: `${printed('barDepth', PLATE_MM, RECORD_TAPE)} ply` }, ...screws];
 }
 
 function cornerFixings(profile: Profile, { joint, dense, leastBiteMm }: Joined): Fixing[] {
@@ -159,7 +163,10 @@ function braceFixingsOf(profile: Profile, joined: Joined): Fixing[] {
       const screws = screw('brace end', 8 * ends, found, { passesMm, dense, how });
       return screws.length === 0
         ? []
-        : [{ where: 'brace end', what: 'block', count: 2 * ends, ...plain, how: `${BLOCK_MM} mm` }, ...screws];
+        : [
+            { where: 'brace end', what: 'block', count: 2 * ends, ...plain, how: printed('barDepth', BLOCK_MM, RECORD_TAPE) },
+            ...screws,
+          ];
     }
     case 'notched':
       return [
@@ -192,7 +199,7 @@ function beadFixings(profile: Profile, { beadMm }: Joined): Fixing[] {
       pilotMm: 1,
       passesMm: profile.beadMm + profile.depthMm,
       fromEndMm: 20,
-      how: `glued and pinned every ${PIN_EVERY_MM} mm, heads punched in`,
+      how: `glued and pinned every ${printed('rowGap', PIN_EVERY_MM, RECORD_TAPE)}, heads punched in`,
     },
   ];
 }
@@ -200,5 +207,5 @@ function beadFixings(profile: Profile, { beadMm }: Joined): Fixing[] {
 /** What a fixing is called, with its count and size: "16 screws 3.5 × 20 mm". */
 export function fixingWords({ what, count, diameterMm, lengthMm, how }: Fixing): string {
   if (lengthMm === 0) return `${count} ${what}${count === 1 ? '' : 's'}${what === 'key' ? ', small' : `, ${how}`}`;
-  return `${count} ${what}${count === 1 ? '' : 's'} ${diameterMm} × ${lengthMm} mm`;
+  return `${count} ${what}${count === 1 ? '' : 's'} ${printSize(diameterMm, lengthMm, RECORD_TAPE)}`;
 }

@@ -2,8 +2,7 @@
  * The materials of the house: the tables that ship, with the rows the house has changed or added. A record keeps
  * the rows it was made with, since they are part of the house rules.
  */
-import { type QuantityId, type Range, limitsOf } from '../quantities/quantities';
-import { rangeRefusal } from '../quantities/printed';
+import { outside } from '../quantities/printed';
 import { type LengthUnit, parseLength, printTyped } from '../units/length';
 import { byId } from './schools';
 import { parseMoney, printMoney } from '../units/money';
@@ -84,11 +83,9 @@ export function changesOnly({ profiles, species, fabrics }: Materials): Material
  * @example materialViolations({ profiles: [], species: [{ id: 'a', name: 'Spruce', eGPa: 200, densityKgM3: 430, knots: null, offered: true, source: '' }], fabrics: [] })[0] // 'Spruce: 200 GPa is outside 1 to 30 GPa.'
  */
 export function materialViolations({ profiles, species, fabrics }: Materials): string[] {
-  const outside = (name: string, value: number, of: QuantityId, range: Range = limitsOf(of)) =>
-    value >= range[0] && value <= range[1] ? [] : [`${name}: ${rangeRefusal(of, value, range)}`];
   const lengths = (name: string, list: readonly PricedLength[]) =>
     list.flatMap(({ mm, priceMinor }) => [
-      ...outside(`${name}, length`, mm, 'barLength'),
+      ...outside(`${name}, length`, 'barLength', mm),
       ...(Number.isInteger(priceMinor) && priceMinor >= 0 ? [] : [`${name}: ${priceMinor} is no price.`]),
     ]);
   return [
@@ -96,27 +93,27 @@ export function materialViolations({ profiles, species, fabrics }: Materials): s
     ...named(species),
     ...named(fabrics),
     ...fabrics.flatMap((row) => [
-      ...outside(row.name, row.gsm, 'clothWeight'),
-      ...outside(`${row.name}, thickness`, row.thicknessMm, 'thickness'),
-      ...outside(`${row.name}, stiffness`, row.stiffnessWarpKNPerM, 'clothStiffness'),
-      ...outside(`${row.name}, stiffness`, row.stiffnessWeftKNPerM, 'clothStiffness'),
-      ...outside(`${row.name}, stretch`, row.stretchWarp, 'stretch'),
-      ...outside(`${row.name}, stretch`, row.stretchWeft, 'stretch'),
-      ...outside(`${row.name}, shrinkage`, row.shrinkWarp, 'shrinkage'),
-      ...outside(`${row.name}, shrinkage`, row.shrinkWeft, 'shrinkage'),
+      ...outside(row.name, 'clothWeight', row.gsm),
+      ...outside(`${row.name}, thickness`, 'thickness', row.thicknessMm),
+      ...outside(`${row.name}, stiffness`, 'clothStiffness', row.stiffnessWarpKNPerM),
+      ...outside(`${row.name}, stiffness`, 'clothStiffness', row.stiffnessWeftKNPerM),
+      ...outside(`${row.name}, stretch`, 'stretch', row.stretchWarp),
+      ...outside(`${row.name}, stretch`, 'stretch', row.stretchWeft),
+      ...outside(`${row.name}, shrinkage`, 'shrinkage', row.shrinkWarp),
+      ...outside(`${row.name}, shrinkage`, 'shrinkage', row.shrinkWeft),
       ...lengths(row.name, row.rolls),
     ]),
     ...species.flatMap((row) => [
-      ...outside(row.name, row.eGPa, 'modulus'),
-      ...outside(row.name, row.densityKgM3, 'density'),
-      ...(row.knots === null ? [] : outside(`${row.name}, knots`, row.knots, 'knotFactor')),
+      ...outside(row.name, 'modulus', row.eGPa),
+      ...outside(row.name, 'density', row.densityKgM3),
+      ...(row.knots === null ? [] : outside(`${row.name}, knots`, 'knotFactor', row.knots)),
     ]),
     ...profiles.flatMap((row) => [
-      ...outside(`${row.name}, width`, row.widthMm, 'barWidth'),
-      ...outside(`${row.name}, depth`, row.depthMm, 'barDepth'),
-      ...outside(`${row.name}, bead`, row.beadMm, 'bead'),
-      ...outside(`${row.name}, brace width`, row.brace.widthMm, 'braceWidth'),
-      ...outside(`${row.name}, brace depth`, row.brace.depthMm, 'braceDepth', [5, row.depthMm]),
+      ...outside(`${row.name}, width`, 'barWidth', row.widthMm),
+      ...outside(`${row.name}, depth`, 'barDepth', row.depthMm),
+      ...outside(`${row.name}, bead`, 'bead', row.beadMm),
+      ...outside(`${row.name}, brace width`, 'braceWidth', row.brace.widthMm),
+      ...outside(`${row.name}, brace depth`, 'braceDepth', row.brace.depthMm, [5, row.depthMm]),
       ...(row.joints.length === 0 ? [`${row.name}: a bar has at least one joint.`] : []),
       ...lengths(row.name, [...row.pairs, ...row.timber, ...row.brace.lengths]),
     ]),

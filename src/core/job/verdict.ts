@@ -1,4 +1,5 @@
 import type { AssumptionId } from '../house/assumptions';
+import { type QuantityId, isBelieved, quantity } from '../quantities/quantities';
 import { type Field, type ShapeOf, listOf, number, oneOf, optional, text } from '../shape/shape';
 
 const LEVELS = ['good', 'watch', 'stop'] as const;
@@ -29,10 +30,40 @@ export const verdictShape = {
 
 export interface Verdict extends ShapeOf<typeof verdictShape> {}
 
-/** A verdict with the parts that are often empty filled in. */
-export function verdict(parts: Pick<Verdict, 'id' | 'about' | 'level' | 'says'> & Partial<Verdict>): Verdict {
-  return { measured: null, limit: null, unit: '', because: '', doThis: '', uses: [], ...parts };
+/** What a judgement is of: the kind of its measure and limit, whose unit and belief it has. */
+type Parts = Pick<Verdict, 'id' | 'about' | 'level' | 'says'> & Partial<Omit<Verdict, 'unit'>> & { of?: QuantityId };
+
+/**
+ * A verdict with the parts that are often empty filled in. A measure beyond belief is no answer: then it says that it could not
+ * be worked out, and why.
+ *
+ * @example verdict({ id: 'bow', about: 'bow', level: 'good', of: 'bow', measured: 1.2, limit: 2, says: 'It holds.' }).unit // 'mm'
+ * @example verdict({ id: 'bow', about: 'bow', level: 'good', of: 'bow', measured: 9000, limit: 2, says: 'It bows 9 m.' }).says // 'Not worked out: bow.'
+ */
+export function verdict({ of, ...parts }: Parts): Verdict {
+  const whole = { measured: null, limit: null, unit: '', because: '', doThis: '', uses: [], ...parts };
+  if (of === undefined) return whole;
+  if (whole.measured !== null && !isBelieved(of, whole.measured)) return notWorkedOut(whole, of);
+  return { ...whole, unit: quantity(of).metric.unit };
 }
+
+/** The judgement of a value that no workshop meets. */
+function notWorkedOut({ id, about, level, doThis, uses }: Verdict, of: QuantityId): Verdict {
+  return verdict({
+    id,
+    about,
+    level: level === 'stop' ? 'stop' : 'watch',
+    says: `Not worked out: ${about}.`,
+    because: `The sum gives a ${quantity(of).name} that no canvas has.`,
+    // What stops is far beyond its limit: what helps against it still does.
+    doThis:
+      level === 'stop' && doThis ? doThis : 'Look for a slip in what was typed here; go by the tape and the hand until then.',
+    uses,
+  });
+}
+
+/** Whether it judges nothing, since its measure was beyond belief. */
+export const isNotWorkedOut = ({ about, says }: Pick<Verdict, 'about' | 'says'>): boolean => says === `Not worked out: ${about}.`;
 
 /** The level of a measure that should stay at or below `limit`, and is only watched up to `ceiling`. */
 export function levelAtMost(measured: number, limit: number, ceiling: number): Level {

@@ -1,4 +1,5 @@
 /* Where a canvas hangs, by its air: ranges to start from, typed over where somebody knows better. A hygrometer says more. */
+import { printedRange } from '../quantities/printed';
 import { type ShapeOf, oneOf, text, numberOf } from '../shape/shape';
 
 export const CLIMATES = [
@@ -24,4 +25,4 @@ export interface HangingPlace extends ShapeOf<typeof placeShape> {}
 
 /** "Town hall, stairs; Ostrel council; 40 to 60 % RH". */
 export const placeWords = ({ place, owner, leastRh, mostRh }: HangingPlace): string =>
-  [place, owner && `with ${owner}`, `${leastRh} to ${mostRh} % RH`].filter((part) => part !== '').join('; ');
+  [place, owner && `with ${owner}`, printedRange('humidity', leastRh, mostRh)].filter((part) => part !== '').join('; ');

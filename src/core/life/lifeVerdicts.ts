@@ -129,7 +129,7 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
         about: 'its own past',
         level: lost > TOLD_APART * Math.hypot(first.sdNPerM, last.sdNPerM) ? 'watch' : 'good',
         measured: -lost,
-        unit: 'N/m',
+        of: 'tensionChange',
         says: `${readWords(last)}, ${change} than ${since}.`,
         because: 'The air of one of the two was not read: what the weather did cannot be taken off.',
         doThis: 'Note the humidity with every reading.',
@@ -141,7 +141,7 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
   // No cloth gets tighter by itself than its air makes it.
   const tighter = beyond < -TOLD_APART * sd;
   const weather = !cloth && lost > 0 && expected.byAir > expected.byCreep && expected.byAir > last.sdNPerM;
-  const because = `${tensionWords(first.nPerM, first.sdNPerM)} then at ${printed('humidity', first.rh!)}, ${readWords(last)} now at ${bare('humidity', last.rh!)} %. The air takes ${printed('tension', expected.byAir)}, creep ${bare('tension', expected.byCreep)}: ${tensionWords(expected.nPerM, expected.sdNPerM)} would be left. ${creepOf(ground).because}.`;
+  const because = `${tensionWords(first.nPerM, first.sdNPerM)} then at ${printed('humidity', first.rh!)}, ${readWords(last)} now at ${printed('humidity', last.rh!)}. The air takes ${printed('tension', expected.byAir)}, creep ${bare('tension', expected.byCreep)}: ${tensionWords(expected.nPerM, expected.sdNPerM)} would be left. ${creepOf(ground).because}.`;
   return [
     verdict({
       id: 'lifePast',
@@ -149,7 +149,7 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
       level: cloth || tighter ? 'watch' : 'good',
       measured: beyond,
       limit: TOLD_APART * sd,
-      unit: 'N/m',
+      of: 'tensionChange',
       says: cloth
         ? `${change} than ${since}: it is the cloth, not the weather.`
         : tighter
@@ -203,7 +203,7 @@ function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
         level: damp || feltSlack ? 'watch' : 'good',
         measured: hangs.mostRh,
         limit: dampFrom,
-        unit: '% RH',
+        of: 'humidity',
         says: damp
           ? `It hangs damp: up to ${printed('humidity', hangs.mostRh)}.`
           : `Its place stays below ${printed('humidity', dampFrom)}.`,
@@ -223,7 +223,7 @@ function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
       level: slack ? 'watch' : 'good',
       measured: low,
       limit: least,
-      unit: 'N/m',
+      of: 'tensionChange',
       says: slack
         ? `Where it hangs it goes slack in damp weather: ${printed('tension', low)} at ${printed('humidity', hangs.mostRh)}.`
         : `Where it hangs it stays flat: ${printedRange('tension', low, high)} over its air.`,
@@ -248,7 +248,7 @@ function dryVerdicts(life: Life, { rules, response, painted }: LifeGround): Verd
       level: 'watch',
       measured: high,
       limit: most,
-      unit: 'N/m',
+      of: 'tension',
       says: `In its driest air it is pulled to ${printed('tension', high)}; ${printed('tension', most)} is the most for a painting.`,
       because: `${placeWords(life.hangs)}; from ${tensionWords(last.nPerM, last.sdNPerM)} at ${printed('humidity', last.rh)}, linear, without delay. Old paint does not stretch with its cloth: it cracks.`,
       doThis: 'Hang it where the air stays less dry. Let a conservator see the paint before anything is slackened.',
@@ -273,7 +273,7 @@ function lookVerdicts({ lookedAt, handedOverAt, takenDown }: Life, { rules, nowM
       level: late ? 'watch' : 'good',
       measured: months,
       limit: every,
-      unit: 'months',
+      of: 'months',
       says: late ? `Not looked at for ${printed('years', months / 12)}.` : `Looked at ${dayWords(lookedAt)}.`,
       because: `This house looks at what it made every ${printed('months', every)}, where it can.`,
       doThis: late ? 'Ask whoever has it how it hangs; a feel and the humidity say much.' : '',

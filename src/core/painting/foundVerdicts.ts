@@ -36,7 +36,7 @@ export function oldFoldVerdicts(
         level,
         measured: worst,
         limit: on,
-        unit: 'mm',
+        of: 'offsetFromFold',
         says:
           far <= on
             ? `The old fold lies on the ${say.side(side)} edge.`
@@ -75,7 +75,7 @@ export function oldHoleVerdicts({ cloth }: JobInputs, { rules, tape, view }: Pla
       level: tight.length > 0 ? 'watch' : 'good',
       measured: closest / 2,
       limit: clear,
-      unit: 'mm',
+      of: 'holeClearance',
       says:
         tight.length > 0
           ? `At the ${listOfWords(tight.map(say.side))} the old holes stand too close to set between them.`

@@ -148,7 +148,7 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
       level: bareMatters || wraps ? 'stop' : 'good',
       measured: bareMatters ? mostBareMm : mostWrapMm,
       limit: bareMatters ? 0 : mostWrap.mm,
-      unit: 'mm',
+      of: 'offsetOnCloth',
       says: bareMatters
         ? `${printFine(mostBareMm, tape)} of bare cloth shows on the face at the worst place${wraps ? `, ${printFine(mostWrapMm, tape)} of the image goes round` : ''}.`
         : `${printFine(mostWrapMm, tape)} of the image goes round the edge at most, ${printLength(mostWrap.mm, tape)} allowed${
@@ -171,7 +171,7 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
             level: levelAtMost(wavers(registration, worst), limit, 3 * limit),
             measured: wavers(registration, worst),
             limit,
-            unit: 'mm',
+            of: 'misfit',
             says: `Of the edges to keep, the ${say.side(worst)} one runs off most: ${printFine(wavers(registration, worst), tape)}, ${printFine(limit, tape)} shows.`,
             because: `The others take the error: ${
               SIDES.filter((side) => !keep.includes(side))
@@ -198,7 +198,7 @@ function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext
             level: fixing === 'none' ? 'stop' : fixing === 'backByHand' ? 'good' : 'watch',
             measured: leastMm,
             limit: null,
-            unit: 'mm',
+            of: 'marginLeft',
             says: `${capital(say.side(side))}: ${printFine(leastMm, tape)} left, ${FIXING_WORDS[fixing]}.`,
             because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
             doThis:

@@ -63,7 +63,7 @@ function fitVerdict({ fit }: RebatePlan, inputs: JobInputs, context: PlanContext
     level,
     measured: worst.mm,
     limit: wanted,
-    unit: 'mm',
+    of: 'rebateGap',
     says:
       worst.mm < 0
         ? `It does not go into the rebate: ${endWords(worst)} it is ${printFine(-worst.mm, tape)} too large.`
@@ -96,7 +96,7 @@ function lipVerdicts({ hidden }: RebatePlan, context: PlanContext): Verdict[] {
       level,
       measured: worst.mm,
       limit: wanted,
-      unit: 'mm',
+      of: 'rebateGap',
       says:
         worst.mm <= 0
           ? `Light falls between lip and canvas ${endWords(worst)}: ${printFine(-worst.mm, tape)} are missing.`
@@ -122,7 +122,7 @@ function keyedVerdicts({ fit, keyed }: RebatePlan, { tape }: PlanContext): Verdi
       level: binds ? 'watch' : 'good',
       measured: least.mm,
       limit: 0,
-      unit: 'mm',
+      of: 'rebateGap',
       says: binds
         ? `Opened to its end it grows ${printFine(grows.widthMm, tape)} across and ${printFine(grows.heightMm, tape)} down, and binds ${endWords(least)}; ${printFine(room.widthMm, tape)} across or ${printFine(room.heightMm, tape)} down is all it may.`
         : `Opened to its end it still goes in: ${printFine(least.mm, tape)} of gap is left ${endWords(least)}.`,
@@ -167,7 +167,7 @@ function depthVerdicts({ brief, bars, cloth }: JobInputs, { rules, tape }: PlanC
       level: proud > 0 ? 'watch' : 'good',
       measured: deep,
       limit: depth,
-      unit: 'mm',
+      of: 'rebateDepthTaken',
       says:
         proud > 0
           ? `The canvas stands ${printFine(proud, tape)} proud of the back of the frame.`

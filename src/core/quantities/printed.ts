@@ -111,6 +111,14 @@ export function rangeRefusal(id: QuantityId, value: number, [least, most]: Range
   return `${one} is outside ${from!.split(' ')[0]} to ${to}.`;
 }
 
+/**
+ * What is wrong with a value that was typed for a kind, as sentences; none where it is within.
+ *
+ * @example outside('Spruce', 'modulus', 200) // ['Spruce: 200 GPa is outside 1 to 30 GPa.']
+ */
+export const outside = (name: string, id: QuantityId, value: number, range: Range = limitsOf(id)): string[] =>
+  value >= range[0] && value <= range[1] ? [] : [`${name}: ${rangeRefusal(id, value, range)}`];
+
 /** A mark of an axis: its digits are those of the scale. */
 export const tickText = (tick: number): string => decimal(tick, 2);
 

@@ -125,7 +125,10 @@ export const QUANTITIES = {
   bead: fine('bead above the front of a bar', [0, 20]),
   braceWidth: tape('width of a brace', [8, 200]),
   braceDepth: tape('depth of a brace', [5, 200]),
+  barLengthNeeded: tape('length of a bar that is needed', null, [0, 20_000]),
+  screwBite: fine('bite of a screw', null, [0, 200]),
   bow: fine('bow of a bar', null, [0, 150]),
+  braceClearance: fine('room between brace and cloth', null, [-200, 200]),
   braceForce: plain('push on a brace', 'N', 0, null, [0, 40_000]),
   roll: plain('roll of a bar', '°', 2, null, [0, 20]),
   modulus: plain('stiffness E of a wood', 'GPa', 1, [1, 30]),
@@ -134,25 +137,32 @@ export const QUANTITIES = {
   // Squareness.
   blade: tape('blade of a set square', [5, 100_000]),
   gap: fine('gap under a blade', [0, 1000]),
-  misfit: fine('difference of two readings', null, [0, 100_000]),
+  misfit: fine('difference of two readings', null, [-200_000, 200_000]),
   uncertainty: fine('uncertainty of a length', null, [0, 100]),
-  chiSquare: plain('misfit of readings, χ²', '', 1, null),
-  twist: inBoth('lift of a corner a metre of diagonal', form('mm/m', 1), form('in/ft', 3, 1 / 0.012), null, [0, 500]),
+  chiSquare: plain('misfit of readings, χ²', '', 1, null, [0, Infinity]),
+  twist: inBoth('lift of a corner a metre of diagonal', form('mm/m', 1), form('in/ft', 2, 1 / 0.012), null, [0, 500]),
   angle: fixed(plain('angle', '°', 2, null, [-180, 180])),
   offGrain: plain('angle off the grain', '°', 1, [-45, 45]),
   // The rebate and the painting.
   clearance: tape('room between canvas and rebate', [0, 60]),
   rebatePart: tape('depth or lip of a rebate', [0, 500]),
-  rebateGap: fine('room left in a rebate', null, [-1000, 1000]),
+  rebateGap: fine('room left in a rebate', null, [-4000, 4000]),
+  rebateDepthTaken: fine('depth taken in a rebate', null, [0, 500]),
+  longestSide: tape('longest side to carry', null, [20, 5000]),
   wrap: tape('image that may go round the edge', [0, 1000]),
   edgeBow: fine('bow of an edge of the image', [0, 1000]),
   foldOffset: tape('old fold from the edge of the image', [0, 500]),
   firstHole: tape('first old hole from the end of a side', [0, 4000]),
   holesApart: tape('distance between old holes', [3, 1000]),
+  offsetFromFold: fine('old fold from the edge it was to lie on', null, [-500, 500]),
+  holeClearance: fine('room between old holes', null, [0, 500]),
   offsetOnCloth: fine('how far a frame lies off its place on the cloth', null, [0, 150]),
   // Cloth.
   margin: tape('margin of a side', [0, 1000]),
-  cutLength: tape('side of a piece of cloth', [1, 100_000]),
+  cutLength: tape('side of a piece of cloth', null, [1, 20_000]),
+  marginLeft: tape('cloth left beyond a line', null, [-4000, 4000]),
+  give: fine('cloth gained by stretching', null, [0, 250]),
+  bulk: fine('layers of cloth at a corner', null, [0, 200]),
   rollWidth: tape('width of a roll', [5, 100_000]),
   stockWidth: tape('width of a roll or offcut', [50, 6000]),
   newRollLength: tape('length of a new roll', [1, 200_000]),
@@ -167,8 +177,12 @@ export const QUANTITIES = {
   // Fastening.
   spacing: tape('distance between fasteners', [5, 1000]),
   lastFromCorner: tape('last fastener from the corner', [0, 1000]),
+  rowGap: tape('gap between fasteners, or to a corner', null, [0, 4000]),
+  leg: tape('leg of a staple', null, [0, 100]),
   slant: plain('slant of a staple’s crown', '°', 0, [0, 60]),
   pull: plain('pull of a hand', 'N', 0, [1, 500], [0, 500]),
+  pullAsked: plain('pull that the simulated cloth asks for', 'N', 0, null, [0, 1000]),
+  drift: fine('drift of the cloth while it is stapled', null, [0, 200]),
   pullRead: plain('pull as it was measured', 'N', 1, [0, 500]),
   scalePull: onScale('pull as a scale shows it', [0, 500]),
   trialPull: onScale('pull of a trial, as a scale shows it', [0.2, 300]),
@@ -188,6 +202,7 @@ export const QUANTITIES = {
   testWeight: plain('weight on the disc', 'g', 0, [5, 5000]),
   sampleMass: plain('weighed piece', 'g', 1, [0.1, 5000]),
   opening: fine('opening of a corner', [0, 30]),
+  openingReached: fine('opening that corners come to', null, [0, 200]),
   bulge: fine('bulge of the cloth', [0, 500]),
   boltTurns: plain('turns of a bolt', 'turns', 2, [-10, 10], [-100, 100]),
   keyDepth: plain('a key driven deeper', 'mm deeper', 1, [-10, 10], [-100, 100]),
@@ -203,8 +218,16 @@ export const QUANTITIES = {
   batchVolume: volume('volume of a batch', [1, 200_000]),
   water: inBoth('water to wet a cloth', form('l', 2), form('fl oz', 0, ML_PER_FLUID_OUNCE / 1000), null, [0, 50]),
   waterParts: plain('parts of water to one', 'parts', 2, [0, 20]),
+  potVolume: inBoth(
+    'ground gone from a pot',
+    form('ml', [1, 0]),
+    form('fl oz', [2, 1], ML_PER_FLUID_OUNCE),
+    null,
+    [-200_000, 200_000],
+  ),
   absorption: plain('ground that a cloth takes', 'ml/m²', 0, null, [0, 5000]),
   dryGround: plain('dry ground', 'g/m²', 0, [0, 10_000]),
+  scale: plain('on the kitchen scale', 'g', 0, null, [0, 200_000]),
   glue: plain('glue to weigh out', 'g', [1, 0], null, [0, 200_000]),
   dryingOver: plain('drying time over the label’s', '× label', 1, null, [0, 1000]),
   area: inBoth('area', form('m²', 2), form('ft²', [2, 1], M2_PER_SQUARE_FOOT), null, [0, 2000]),
@@ -233,6 +256,10 @@ export const QUANTITIES = {
   pieces: counted('pieces', 'pieces', [1, 500], [0, 1_000_000]),
   canvases: counted('canvases', 'canvases', [1, 60]),
   places: counted('places', '', [1, 200], [0, 20_000]),
+  placesSeen: counted('places seen on a painting', 'places', null, [0, 1000]),
+  pulls: counted('pulls', 'pulls', null, [0, 20_000]),
+  squeezes: counted('squeezes of a stapler', 'squeezes', null, [0, 100_000]),
+  joints: counted('joints', 'joints', null, [0, 10_000]),
   frameNumber: counted('number of a practice frame', '', [1, 999]),
   jobNumber: counted('number of a canvas', '', [1, 1_000_000_000], [1, 1_000_000_000]),
   count: counted('how many', '', null),
@@ -259,6 +286,12 @@ export function limitsOf(id: QuantityId): Range {
   if (!limits) throw new RangeError(`expected a kind that is typed, got ${id}, which is only calculated`);
   return limits;
 }
+
+/** Whether a value may be typed: within the limits of its kind. */
+export const isTyped = (id: QuantityId, value: number): boolean => {
+  const [least, most] = limitsOf(id);
+  return value >= least && value <= most;
+};
 
 /**
  * Whether a calculated value is one that a workshop can meet.

@@ -98,7 +98,7 @@ function depths(panels: readonly Panel[], tape: Tape): Verdict[] {
       level,
       measured: most - least,
       limit: ALIKE_MM,
-      unit: 'mm',
+      of: 'misfit',
       says:
         level === 'good'
           ? `All panels stand ${print(most)} off the wall.`
@@ -117,7 +117,7 @@ function joined(count: number, read: readonly JointRead[], panels: readonly Pane
     level: 'watch',
     measured: judged,
     limit: count,
-    unit: 'joints',
+    of: 'joints',
     says: `${judged} of ${count} joints can be judged: the other frames are not measured yet.`,
     because: 'A gap runs even only if both frames are square; along a level gap the side bars must be read too.',
     doThis: 'Read the diagonals of every panel, and its bars where panels hang over one another.',
@@ -140,7 +140,7 @@ function jointVerdicts(read: JointRead, panels: readonly Panel[], rules: HouseRu
       level,
       measured: Math.abs(mm),
       limit,
-      unit: 'mm',
+      of: 'misfit',
       says: level === 'good' ? words.good : words.bad,
       because: words.because,
       doThis: level === 'good' ? '' : words.doThis,

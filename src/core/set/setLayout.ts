@@ -2,6 +2,8 @@
  * Where the canvases of a set hang: in rows with one gap, or each at its own place; and which edges meet.
  * As seen from the front; origin at the top left of the whole, x right, y down, mm.
  */
+import { RECORD_TAPE } from '../units/length';
+import { printed } from '../quantities/printed';
 import { byId } from '../house/schools';
 import { SET_KINDS, type SetKindId, type SetLayout } from './setShape';
 
@@ -110,7 +112,7 @@ export const setViolations = (hung: readonly Hung[]): string[] =>
         overlap(one.y, one.heightMm, other.y, other.heightMm),
       );
       return over > 0.05
-        ? [`${index + 1} and ${index + after + 2} lie over one another by ${Math.round(over * 10) / 10} mm.`]
+        ? [`${index + 1} and ${index + after + 2} lie over one another by ${printed('misfit', over, RECORD_TAPE)}.`]
         : [];
     }),
   );

@@ -16,6 +16,5 @@ export function parseTemperature(typed: string, { unit }: Pick<Tape, 'unit'>): P
   const value = Number(match[1]!.replace(',', '.').replace('−', '-'));
   const fahrenheit = match[2] ? match[2].toLowerCase() === 'f' : unit === 'in';
   const celsius = fahrenheit ? celsiusFromFahrenheit(value) : value;
-  if (celsius < -20 || celsius > 100) return refused(typed, 'is outside −20 to 100 °C', 'Check the unit.');
   return parsed(celsius);
 }

@@ -71,7 +71,7 @@ export function dateVerdict(date: DateChance, firstDay: string, runs: number): V
     level: standing === 'safe' ? 'good' : standing === 'tight' ? 'watch' : 'stop',
     measured: Math.round(chance! * 100),
     limit: SAFE * 100,
-    unit: '%',
+    of: 'percent',
     says:
       standing === 'late'
         ? `Wanted ${wanted}: late${late > 0 ? ` by ${late < 1 ? 'hours' : `${Math.ceil(late)} ${Math.ceil(late) === 1 ? 'day' : 'days'}`} as planned` : ''}, kept in ${runsWords(chance!)}.`

@@ -1,5 +1,6 @@
 'use client';
 /* Humidity and warmth over the year, one band and one line: D3 scales and shapes. */
+import { printed } from '@/core/quantities/printed';
 import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { area, line } from 'd3-shape';
@@ -31,7 +32,7 @@ export function AirChart({ days, dampFrom }: { days: AirDay[]; dampFrom: number 
       viewBox={`0 0 ${SIZE.width} ${HEIGHT}`}
       className="draw w-full"
       role="img"
-      aria-label={`Air over ${days.length} days; ${damp} of them damp, from ${dampFrom} % relative humidity`}
+      aria-label={`Air over ${days.length} days; ${damp} of them damp, from ${printed('humidity', dampFrom)}`}
     >
       <ValueAxis y={rh} left={SIZE.left} right={SIZE.width - SIZE.right} />
       <text x={4} y={12} style={{ stroke: 'none', fill: 'var(--soft)' }}>
@@ -44,7 +45,7 @@ export function AirChart({ days, dampFrom }: { days: AirDay[]; dampFrom: number 
         textAnchor="end"
         style={{ stroke: 'none', fill: 'var(--color-warning)' }}
       >
-        damp from {dampFrom} %, {damp} days
+        damp from {printed('humidity', dampFrom)}, {damp} days
       </text>
       <path d={band(points)!} fill="var(--color-primary)" opacity="0.22" />
       <path d={lineOf((point) => rh(point.rh))} fill="none" stroke="var(--color-primary)" strokeWidth="1.6" />

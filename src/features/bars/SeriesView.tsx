@@ -3,11 +3,11 @@
 import { printFine } from '@/core/units/length';
 import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
-import { type BuyingPlan, type SectionPlan, KEPT_MM, orderTotals } from '@/core/frame/sawing/buyingPlan';
+import { type BuyingPlan, type SectionPlan, orderTotals } from '@/core/frame/sawing/buyingPlan';
 import type { SawnBar } from '@/core/frame/sawing/cutTimber';
 import { profileOf } from '@/core/house/materials';
 import { assumed } from '@/core/house/houseRules';
-import { verdict } from '@/core/job/verdict';
+import { sawPlanVerdicts } from '@/core/stages/bars/sawPlanVerdicts';
 import { braceWords } from '@/core/stages/bars/braceWords';
 import { printLength, printNumber, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
@@ -138,7 +138,7 @@ export function SeriesView({ series }: { series: Series }) {
               </button>
             )}
           </fieldset>
-          {plan && <VerdictList verdicts={planVerdicts(series, rules.currency, tape)} />}
+          {plan && <VerdictList verdicts={sawPlanVerdicts(plan, rules.currency, tape)} />}
         </div>
         {error && (
           <p role="alert" className="text-[14px] text-error">
@@ -189,76 +189,6 @@ function boundWords(sections: readonly SectionPlan[], currency: string): string 
   const sum = (of: 'priceMinor' | 'lowestPriceMinor') =>
     sections.reduce((total, { result }) => total + (result.kind === 'plan' ? result[of] : 0), 0);
   return `best found; the sawn part cannot cost less than ${printMoney(sum('lowestPriceMinor'), currency)} of its ${printMoney(sum('priceMinor'), currency)}`;
-}
-
-function planVerdicts({ plan }: Series, currency: string, tape: Parameters<typeof printLength>[1]) {
-  if (!plan) return [];
-  const tooLong = plan.sections.flatMap(({ profile, result }) =>
-    result.kind === 'tooLong'
-      ? [
-          verdict({
-            id: `too long ${profile}`,
-            about: `too long ${profile}`,
-            level: 'stop',
-            measured: result.part.lengthMm,
-            limit: result.longestMm,
-            unit: 'mm',
-            says: `${result.part.label}: ${printLength(result.part.lengthMm, tape)} is longer than any length to be had.`,
-            because: `The longest is ${printLength(result.longestMm, tape)}; bars are not joined end to end.`,
-            doThis: 'Add a longer length to the list of this bar, under Materials.',
-          }),
-        ]
-      : [],
-  );
-  const mixed = plan.picks.flatMap(({ whose, list }) =>
-    list.otherFamily.map((other) =>
-      verdict({
-        id: `family ${whose} ${other.family} ${other.lengthMm}`,
-        about: `family ${whose} ${other.family} ${other.lengthMm}`,
-        level: 'watch',
-        says: `${whose}: ${other.count} of ${printLength(other.lengthMm, tape)} lie there as ${other.family}; they do not fit the ${list.family}.`,
-        because: 'Slots of two makes differ in width and depth.',
-        doThis: 'Order the length, or build the whole frame in the other family.',
-      }),
-    ),
-  );
-  const special = plan.picks.flatMap(({ whose, special: lengths, orderMinor }) =>
-    lengths.map((mm) =>
-      verdict({
-        id: `special ${whose} ${mm}`,
-        about: `special ${whose} ${mm}`,
-        level: 'watch',
-        says: `${whose}: ${printLength(mm, tape)} is made to order.`,
-        because:
-          orderMinor === null
-            ? 'It is not on the list.'
-            : `It is not on the list; with it the order comes to ${printMoney(orderMinor, currency)}.`,
-        doThis: 'Look whether the next listed size does.',
-        uses: ['specialFactor'],
-      }),
-    ),
-  );
-  const bars = plan.sections.flatMap(({ result }) => (result.kind === 'plan' ? result.bars : []));
-  const kept = bars.filter((bar) => bar.leftoverMm >= KEPT_MM);
-  const leftovers =
-    bars.length === 0
-      ? []
-      : [
-          verdict({
-            id: 'leftovers',
-            about: 'leftovers',
-            level: 'good',
-            says:
-              kept.length === 0
-                ? 'Nothing worth keeping is left.'
-                : `${kept.length === 1 ? 'One offcut goes' : `${kept.length} offcuts go`} to the rack, ${printLength(
-                    kept.reduce((sum, bar) => sum + bar.leftoverMm, 0),
-                    tape,
-                  )} in all.`,
-            because: `Whole lengths are paid; pieces from ${printLength(KEPT_MM, tape)} are kept.`,
-          }),
-        ];
-  return [...tooLong, ...mixed, ...special, ...leftovers];
 }
 
 /** One section’s bars to scale: parts, saw cuts, what is left. */

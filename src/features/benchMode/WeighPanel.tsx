@@ -1,5 +1,6 @@
 'use client';
 /* So much is weighed out: what the scale shows against what is wanted. The scale is the simulated one, and says so. */
+import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
 import { simulatedScale } from '../ground/kitchenScale';
 
@@ -16,7 +17,7 @@ export function WeighPanel({ grams }: { grams: number }) {
       <div className="flex items-baseline justify-between text-lg">
         <span>On the scale (simulated, to try)</span>
         <strong className="figure text-2xl" data-testid="scale-shows">
-          {shows} g
+          {printed('scale', shows)}
         </strong>
       </div>
       <div
@@ -30,14 +31,18 @@ export function WeighPanel({ grams }: { grams: number }) {
         <div className="h-full bg-primary" style={{ width: `${Math.min(100, (100 * shows) / grams)}%` }} />
       </div>
       <p className="text-lg" role="status">
-        {left > 0 ? `${left} g to go` : left === 0 ? 'As wanted' : `${-left} g too much: note it, or spoon it out`}
+        {left > 0
+          ? `${printed('scale', left)} to go`
+          : left === 0
+            ? 'As wanted'
+            : `${printed('scale', -left)} too much: note it, or spoon it out`}
       </p>
       <div className="flex flex-wrap gap-2">
         {[Math.round(left / 2), 5, 1].map(
           (part, index) =>
             (index > 0 || part > 5) && (
               <button key={index} type="button" className="btn btn-outline h-[56px] text-lg" onClick={() => pour(part)}>
-                Pour {part} g
+                Pour {printed('scale', part)}
               </button>
             ),
         )}

@@ -1,5 +1,6 @@
 'use client';
 /* What lies on the table: cloth and pieces chosen, their layout as it gets better, its verdicts, and what is done with it. */
+import { printed } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sheetOf, type ClothFlaw, type StockCloth } from '@/core/cloth/clothStock';
@@ -10,9 +11,9 @@ import type { StockLayout, StockPiece } from '@/core/cloth/layout/layStock';
 import { snapPiece } from '@/core/cloth/layout/snapPiece';
 import { assumed } from '@/core/house/houseRules';
 import { fabricOf, fabricsOf } from '@/core/house/materials';
-import { layoutVerdicts } from '@/core/stages/cloth/layoutVerdicts';
-import { type Verdict, verdict, worstLevel } from '@/core/job/verdict';
-import { printLength } from '@/core/units/length';
+import { layoutVerdicts, wideVerdict } from '@/core/stages/cloth/layoutVerdicts';
+import { type Verdict, worstLevel } from '@/core/job/verdict';
+import { RECORD_TAPE } from '@/core/units/length';
 import type { StoredCloth } from '@/db/clothSheets';
 import { changeClothAction, cutClothAction } from '@/server/actions';
 import type { ClothJob } from '@/server/clothCases';
@@ -129,9 +130,7 @@ export function useLay(store: StoredCloth[], jobs: ClothJob[]) {
   };
   const onRoll = layout?.sheets.find((one) => one.id === roll?.id)?.layout;
   const verdicts: Verdict[] = [
-    ...tooWide.map(({ number, piece }) =>
-      wideVerdict(number, piece.w, roll!, printLength(piece.w, tape, 'up'), printLength(roll!.widthMm, tape)),
-    ),
+    ...tooWide.map(({ number, piece }) => wideVerdict(number, piece.w, roll!, tape)),
     ...(layout && run.fresh
       ? layoutVerdicts(
           layout,
@@ -197,7 +196,7 @@ function rollChoices(store: StoredCloth[], fabric: ReturnType<typeof fabricOf>):
     id: `bought ${mm}`,
     kind: 'roll',
     fabric: fabric.id,
-    tag: `bought, ${mm} mm`,
+    tag: `bought, ${printed('stockWidth', mm, RECORD_TAPE)}`,
     widthMm: mm,
     selvedgeMm: 0,
     lengthMm: BOUGHT_MM,
@@ -205,16 +204,3 @@ function rollChoices(store: StoredCloth[], fabric: ReturnType<typeof fabricOf>):
   }));
   return [...own, ...sold];
 }
-
-const wideVerdict = (number: number, mm: number, roll: StockCloth, across: string, width: string): Verdict =>
-  verdict({
-    id: `width of No. ${number}`,
-    about: `width of No. ${number}`,
-    level: 'stop',
-    measured: mm,
-    limit: roll.widthMm,
-    unit: 'mm',
-    says: `No. ${number} is ${across} across, ${roll.tag} ${width}.`,
-    because: 'The warp runs along the roll; cloth is never joined.',
-    doThis: 'Its Cloth stage says what would fit: a leaner margin, the warp the other way, a wider roll.',
-  });

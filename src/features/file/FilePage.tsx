@@ -12,7 +12,7 @@ import { refusalWords } from '../refusalWords';
 import { sendPatiently } from '../sender';
 import { Lists } from './Lists';
 import { RestoreDialog } from './RestoreDialog';
-import { sizeWords } from './sizeWords';
+import { printFileSize } from '@/core/units/fileSize';
 
 const KIND_WORDS: Record<Backup['kind'], string> = {
   daily: 'made by itself',
@@ -67,8 +67,8 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
       </header>
       <section aria-label="What lies in it" className="px-5 py-3">
         <p className="figure text-[17px]">
-          <strong>{sizeWords(figures.bytes)}</strong>, {figures.jobs} canvases, {figures.entries} entries with {figures.readings}{' '}
-          readings{figures.recordings > 0 && ` and ${figures.recordings} sounds`}
+          <strong>{printFileSize(figures.bytes)}</strong>, {figures.jobs} canvases, {figures.entries} entries with{' '}
+          {figures.readings} readings{figures.recordings > 0 && ` and ${figures.recordings} sounds`}
           {figures.lastAt && <span className="soft">, last changed {when(figures.lastAt)}</span>}
         </p>
         <p className={`figure text-[17px] ${last ? '' : 'text-warning'}`}>
@@ -80,7 +80,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             className="btn btn-primary h-11"
             disabled={busy !== null || path === null}
             onClick={() =>
-              void act('copying', backUpAction, ({ name, bytes }) => `Copied and checked: ${name}, ${sizeWords(bytes)}.`)
+              void act('copying', backUpAction, ({ name, bytes }) => `Copied and checked: ${name}, ${printFileSize(bytes)}.`)
             }
           >
             Back up now
@@ -145,7 +145,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             {backups.map((backup) => (
               <li key={backup.name} className="hair-b flex flex-wrap items-center gap-x-5 gap-y-1 py-1.5">
                 <span className="w-56">{when(backup.at)}</span>
-                <span className="w-20 text-right">{sizeWords(backup.bytes)}</span>
+                <span className="w-20 text-right">{printFileSize(backup.bytes)}</span>
                 <span className="soft min-w-0 flex-1">{KIND_WORDS[backup.kind]}</span>
                 <a className="btn btn-ghost btn-sm h-9" href={`/api/file/copy/${backup.name}`} download>
                   Keep elsewhere

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import type { LookedAt } from '@/server/backups';
 import { Dialog } from '@/ui/Dialog';
-import { sizeWords } from './sizeWords';
+import { printFileSize } from '@/core/units/fileSize';
 
 interface RestoreDialogProps {
   looked: LookedAt;
@@ -18,7 +18,7 @@ export function RestoreDialog({ looked: { name, then, today }, onClose, onRestor
     ['entries of the log', String(then.entries), String(today.entries)],
     ['readings', String(then.readings), String(today.readings)],
     ['sounds', String(then.recordings), String(today.recordings)],
-    ['size', sizeWords(then.bytes), sizeWords(today.bytes)],
+    ['size', printFileSize(then.bytes), printFileSize(today.bytes)],
   ];
   const older = then.lastAt !== null && today.lastAt !== null && then.lastAt < today.lastAt;
   return (

@@ -50,8 +50,8 @@ export function GroundPage({ grounds, nowMs: serverNow }: { grounds: Grounds; no
           <h1 className="text-[22px] leading-7 font-semibold">Ground</h1>
           {recipe && (
             <p className="figure text-[15px]">
-              <strong>{recipe.totalG} g</strong> in the pot for {chosen.length === 1 ? 'one canvas' : `${chosen.length} canvases`}
-              ,{' '}
+              <strong>{printed('scale', recipe.totalG)}</strong> in the pot for{' '}
+              {chosen.length === 1 ? 'one canvas' : `${chosen.length} canvases`},{' '}
               {printed(
                 'area',
                 chosen.reduce((sum, { areaM2 }) => sum + areaM2, 0),

@@ -47,13 +47,18 @@ export function Pot({ recipe }: { recipe: CoatRecipe }) {
             {parts.map(({ name: part, grams, ml }) => (
               <tr key={part} className="hair-b">
                 <td className="font-semibold">{part}</td>
-                <td className="text-right">{grams} g</td>
+                <td className="text-right">{printed('scale', grams)}</td>
                 <td className="soft pl-4 text-right">{ml === null ? 'dry' : printed('volume', ml, tape)}</td>
               </tr>
             ))}
             <tr>
               <td>In the pot</td>
-              <td className="text-right font-semibold">{parts.reduce((sum, { grams }) => sum + grams, 0)} g</td>
+              <td className="text-right font-semibold">
+                {printed(
+                  'scale',
+                  parts.reduce((sum, { grams }) => sum + grams, 0),
+                )}
+              </td>
               <td className="soft pl-4 text-right">{printed('volume', recipe.totalMl, tape)}</td>
             </tr>
           </tbody>
@@ -115,24 +120,25 @@ function Scale({
     <div className="border-t border-[var(--hair)] pt-2">
       <p className="soft text-[13px]">Kitchen scale, simulated: tared with the pot on it</p>
       <p className="figure text-[34px] leading-10 font-semibold" role="status" data-testid="scale">
-        {shows} g
+        {printed('scale', shows)}
       </p>
       <p className="text-[14.5px]">
-        {part.name} to {part.grams} g:{' '}
+        {part.name} to {printed('scale', part.grams)}:{' '}
         {state.state === 'right' ? (
           <strong className="text-success">right</strong>
         ) : state.state === 'under' ? (
-          <strong>{state.byG} g more</strong>
+          <strong>{printed('scale', state.byG)} more</strong>
         ) : (
           <strong className="text-warning">
-            {state.byG} g too much{poured.length === 0 && parts.length > 1 ? ': the water will follow it' : ': spoon some out'}
+            {printed('scale', state.byG)} too much
+            {poured.length === 0 && parts.length > 1 ? ': the water will follow it' : ': spoon some out'}
           </strong>
         )}
       </p>
       <div className="mt-1 flex flex-wrap gap-2">
         {[100, 10, 1, -10].map((grams) => (
           <button key={grams} type="button" className="btn btn-outline btn-sm h-10" onClick={() => add(grams)}>
-            {grams > 0 ? `+ ${grams}` : `− ${-grams}`} g
+            {grams > 0 ? '+' : '−'} {printed('scale', Math.abs(grams))}
           </button>
         ))}
         <button
@@ -163,7 +169,7 @@ function PotDrawing({ parts, poured }: { parts: Part[]; poured: number[] }) {
       viewBox={`0 0 ${DRAW.width} ${DRAW.height}`}
       className="draw w-full max-w-[260px]"
       role="img"
-      aria-label={`The pot by weight: ${parts.map(({ name, grams }) => `${grams} g of ${name.toLowerCase()}`).join(', ')}`}
+      aria-label={`The pot by weight: ${parts.map(({ name, grams }) => `${printed('scale', grams)} of ${name.toLowerCase()}`).join(', ')}`}
     >
       {levels.map(({ from, part }, index) => {
         const y = DRAW.bottom - (from + part) * high;
@@ -179,7 +185,7 @@ function PotDrawing({ parts, poured }: { parts: Part[]; poured: number[] }) {
             />
             {part > 0.07 && (
               <text x={(DRAW.left + DRAW.right) / 2} y={y + (part * high) / 2 + 5} textAnchor="middle" className="strong">
-                {parts[index]!.grams} g
+                {printed('scale', parts[index]!.grams)}
               </text>
             )}
           </g>

@@ -177,6 +177,25 @@ describe('the draft of a job', () => {
     expect(draft.read()).toMatchObject({ save: 'saved', revision: 3, theirs: null });
   });
 
+  it('takes a save of its own whose answer was lost for nobody else’s, when it learns of it before it is sent again', async () => {
+    const { state, send, draft } = server();
+    draft.change('square', { down: length(1081) });
+    const answers = new Map<string, Outcome<StoredJob>>();
+    send.through = async ({ requestId }, act) => {
+      const known = answers.get(requestId);
+      if (known) return known;
+      answers.set(requestId, await act());
+      if (answers.size === 1) throw new Error('the answer was lost');
+      return answers.get(requestId)!;
+    };
+    expect(await draft.flush()).toBe(false);
+    draft.change('square', { up: length(1082) });
+    expect(draft.learn(state.job)).toBe(false);
+    expect(draft.read()).toMatchObject({ theirs: null, collided: [] });
+    expect(await draft.flush()).toBe(true);
+    expect(state.job).toMatchObject({ revision: 3, inputs: { square: { down: { mm: 1081 }, up: { mm: 1082 } } } });
+  });
+
   it('goes on with mine after a record elsewhere: what was recorded stands, the rest of what I typed is saved', async () => {
     const { state, draft, send } = server();
     send.through = async ({ inputs }, act) =>

@@ -156,13 +156,14 @@ export class JobDraft {
 
   /**
    * The job as the workshop has it now: a page that is shown again may be older. What was typed here and not saved stays, and
-   * where somebody saved meanwhile both versions are shown.
+   * where somebody saved meanwhile both versions are shown. While a save is unanswered, the newer version may be that save: it is
+   * asked about first, when it is sent again.
    *
    * @returns whether anything on the page was older
    */
   learn = (job: StoredJob): boolean => {
     const { revision, inputs, save } = this.state;
-    if (save === 'saving' || save === 'stale' || job.revision <= revision) return false;
+    if (save === 'saving' || save === 'stale' || this.unanswered || job.revision <= revision) return false;
     if (inputs === this.saved) this.take(job, false);
     else this.meetSave(job);
     return true;

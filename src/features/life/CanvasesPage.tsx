@@ -1,5 +1,6 @@
 'use client';
 /* Canvases that went out: found by title, size, place, owner, number, day or cloth; those to look at again. */
+import { printed, printedRange } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { format } from 'date-fns';
@@ -60,7 +61,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
       id: 'unseen',
       name: `Not looked at for ${lookAgain % 12 === 0 ? `${lookAgain / 12} year${lookAgain === 12 ? '' : 's'}` : `${lookAgain} months`}`,
     },
-    { id: 'damp', name: `Hangs damp, ${dampFrom} % RH and more` },
+    { id: 'damp', name: `Hangs damp, ${printed('humidity', dampFrom)} and more` },
   ];
   const scale = Math.min(1, ...rows.map(({ widthMm, heightMm }) => Math.min(70 / widthMm, 46 / heightMm)));
   return (
@@ -158,7 +159,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
                   <td
                     className={`hidden pr-4 whitespace-nowrap sm:table-cell ${row.hangs && row.hangs.mostRh >= dampFrom ? 'font-semibold text-warning' : ''}`}
                   >
-                    {row.hangs ? `${row.hangs.leastRh} to ${row.hangs.mostRh} % RH` : ''}
+                    {row.hangs ? printedRange('humidity', row.hangs.leastRh, row.hangs.mostRh) : ''}
                   </td>
                   <td className="hidden pr-4 whitespace-nowrap sm:table-cell">{format(new Date(row.handedAt), 'd MMM yyyy')}</td>
                   <td className="whitespace-nowrap">{row.lookedAt ? format(new Date(row.lookedAt), 'd MMM yyyy') : ''}</td>

@@ -1,5 +1,6 @@
 'use client';
 /* A canvas looked at: what happened, how it feels, its diagonals, its bulge, the air there, a photograph. */
+import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
 import type { AirReading } from '@/core/tension/clothWeather';
 import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
@@ -114,7 +115,7 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
       <p className="soft text-[13px]">
         {inHouse
           ? houseAir
-            ? `Left open, the humidity is that of this house: ${Math.round(houseAir.rh)} %.`
+            ? `Left open, the humidity is that of this house: ${printed('humidity', houseAir.rh)}.`
             : 'Left open, the air stays unread: later it cannot be taken off.'
           : 'Read the humidity where it hangs: left open, it stays unread.'}
       </p>

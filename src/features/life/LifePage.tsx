@@ -1,5 +1,6 @@
 'use client';
 /* What became of a canvas: its tension through the years in the air of its place, what was done, and what to do now. */
+import { printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
@@ -140,7 +141,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
             </p>
             <p className="soft text-[14px]">
               {last
-                ? `${TOOLS[last.tool]}, ${last.at.slice(0, 10)}${last.rh === null ? ', its air not read' : `, at ${Math.round(last.rh)} % RH`}`
+                ? `${TOOLS[last.tool]}, ${last.at.slice(0, 10)}${last.rh === null ? ', its air not read' : `, at ${printed('humidity', last.rh)}`}`
                 : 'feel it, tap it or weigh it: what is kept here is what later slack is compared with'}
               {last?.tool === 'hand' && measured && measured !== last && (
                 <>

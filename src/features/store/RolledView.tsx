@@ -1,5 +1,6 @@
 'use client';
 /* Paintings that came off their bars and lie rolled; each can be stretched again with its measures. */
+import { printed } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -53,7 +54,7 @@ export function RolledView({ rolled }: { rolled: readonly RolledWork[] }) {
                   </Figure>
                 </span>
                 <span className="soft block text-[14px]">
-                  rolled {faceOut ? 'face out' : 'face in'} along its {along} on a core of {coreMm} mm
+                  rolled {faceOut ? 'face out' : 'face in'} along its {along} on a core of {printed('core', coreMm, tape)}
                   {place && `, ${place}`}; {format(new Date(work.at), 'd MMM yyyy')}, {work.maker}
                 </span>
                 {!faceOut && (

@@ -1,5 +1,6 @@
 /* Canvases that are not taken, or made otherwise than they are: what they would take of the days. */
-import { limitsOf } from '@/core/quantities/quantities';
+import { rangeRefusal } from '@/core/quantities/printed';
+import { isTyped } from '@/core/quantities/quantities';
 import { caseOf } from '@/core/case/jobCase';
 import { jobWork } from '@/core/case/jobWork';
 import { byId } from '@/core/house/schools';
@@ -15,9 +16,8 @@ import type { Workshop } from '../workshop';
 
 /** A canvas of a size as the house would begin it, as work to be planned with. */
 export function draftWork(workshop: Workshop, widthMm: number, heightMm: number): Outcome<WeekJob> {
-  const [least, most] = limitsOf('faceLength');
-  const wrong = [widthMm, heightMm].find((side) => !(side >= least && side <= most));
-  if (wrong !== undefined) return refuse(`A side of ${wrong} mm does not do: ${least} to ${most} mm.`);
+  const wrong = [widthMm, heightMm].find((side) => !isTyped('faceLength', side));
+  if (wrong !== undefined) return refuse(`A side of ${rangeRefusal('faceLength', wrong)}`);
   const inputs = firstInputs('Not taken yet', length(widthMm), length(heightMm), readRules(workshop.database).rules);
   const work = jobWork(caseOf({ inputs }, [], houseOf(workshop), workshop.now().getTime()));
   return done({ id: 'draft', number: 0, title: 'Not taken yet', dueOn: null, work });

@@ -5,6 +5,8 @@
  * parts, or many bars on the rack: over how many of each length are left (cutByCounts). Both are proven. Beyond: first fit, then bars are taken apart a few at a time and rejoined exactly;
  * a bound says how far from the least it can be.
  */
+import { RECORD_TAPE } from '../../units/length';
+import { printed } from '../../quantities/printed';
 import { cutByCounts } from './cutByCounts';
 import { priceBound } from './priceBound';
 import type { TimberPart, TimberStock } from './timberStock';
@@ -91,7 +93,10 @@ export function cuttingViolations(plan: CuttingPlan, parts: readonly TimberPart[
   if (lengths(plan.bars.flatMap((bar) => bar.parts)) !== lengths(parts)) wrong.push('the parts cut are not the parts asked');
   for (const { stock, parts: on } of plan.bars) {
     const needed = spaceMm(on, kerfMm);
-    if (needed > stock.lengthMm + 1e-6) wrong.push(`${needed} mm on a bar of ${stock.lengthMm} mm`);
+    if (needed > stock.lengthMm + 1e-6)
+      wrong.push(
+        `${printed('barLengthNeeded', needed, RECORD_TAPE)} on a bar of ${printed('barLength', stock.lengthMm, RECORD_TAPE)}`,
+      );
   }
   for (const stock of new Set(plan.bars.map((bar) => bar.stock))) {
     const used = plan.bars.filter((bar) => bar.stock === stock).length;

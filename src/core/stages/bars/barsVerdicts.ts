@@ -95,7 +95,7 @@ function bowVerdict(id: string, about: string, bow: BarBow, { load }: BarsCase, 
     level,
     measured: lead.lastingMm,
     limit: lead.limitMm,
-    unit: 'mm',
+    of: 'bow',
     says: `${name} bow ${printFine(lead.lastingMm, tape)} in time, limit ${printFine(lead.limitMm, tape)}.${also}`,
     because: `Solved as a beam over its braces, every span judged, E I y⁗ = T, I = depth × width³ / 12. ${printFine(lead.firstMm, tape)} at first under ${printed('tension', load.firstNPerM)}; later ${printed('tension', load.lastingNPerM)} (${added || 'nothing added'}), and wood creeps ${assumed(rules, 'creep')} times.`,
     doThis: level === 'good' ? '' : 'Add a brace against these bars or move one, take a wider bar, or stretch more gently.',
@@ -132,7 +132,7 @@ function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules
     ];
   }
   const name = profileOf(rules, recommended.profile).name.toLowerCase();
-  const why = `Of ${choices.length} make-ups ${choices.filter((one) => one.holds).length} hold; the lightest is taken, a brace saved being worth ${assumed(rules, 'braceWorth')} kg.`;
+  const why = `Of ${choices.length} make-ups ${choices.filter((one) => one.holds).length} hold; the lightest is taken, a brace saved being worth ${printed('mass', assumed(rules, 'braceWorth'), tape)}.`;
   if (same(recommended, chosen) && chosen.holds)
     return [
       verdict({
@@ -158,7 +158,7 @@ function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules
       about: 'choice',
       level: chosen.holds ? 'good' : 'watch',
       says: `The sum would take: ${name}, ${braceWords(recommended)}, ${printed('mass', recommended.weightKg, tape)}.`,
-      because: `${why} Against yours: ${trade}, at ${Math.round(100 * bowShare(recommended))} % of the bow allowed.`,
+      because: `${why} Against yours: ${trade}, at ${printed('percent', 100 * bowShare(recommended))} of the bow allowed.`,
       doThis: 'Pick a row of the table to change.',
       uses: ['braceWorth'],
     }),
@@ -203,7 +203,7 @@ function clearanceVerdict({ chosen, bracing }: BarsCase, { tape, rules }: PlanCo
       level,
       measured: clearMm,
       limit: sagMm,
-      unit: 'mm',
+      of: 'braceClearance',
       says: `Braces stand ${printFine(clearMm, tape)} behind the cloth, ${printFine(sagMm, tape)} needed.`,
       because: 'The cloth sags under a brush, F / (2 π T) · ln(R / r), and must not touch wood: the brace would print through.',
       doThis: level === 'good' ? '' : 'Set the braces further back, take thinner ones, or brush lightly over them.',
@@ -224,7 +224,7 @@ function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanCont
       level,
       measured: hardest.carriesN,
       limit,
-      unit: 'N',
+      of: 'braceForce',
       says: `The ${hardest.way} brace carries ${printed('pull', hardest.carriesN)}, up to ${printed('pull', limit)} is safe.`,
       because:
         hardest.fails === 'buckles'
@@ -245,7 +245,7 @@ function barRollVerdict({ bracing }: BarsCase, { tape, rules }: PlanContext): Ve
     level,
     measured: bracing.rollDegrees,
     limit,
-    unit: '°',
+    of: 'roll',
     says: `The bars roll ${printed('roll', bracing.rollDegrees)} in time, the front edge ${printFine(bracing.rollMm, tape)} inwards: about.`,
     because:
       'The cloth pulls at the front edge: t L² / 8 G J, G = E / 16, corners and braces holding. An estimate, half or twice as much is possible.',
@@ -277,7 +277,7 @@ function fixingVerdicts({ inputs, joined, chosen, heldBy }: BarsCase, { rules, t
         about: 'brace screws',
         level: 'stop',
         limit: assumed(rules, 'braceBite'),
-        unit: 'mm',
+        of: 'screwBite',
         says: `No stock screw holds these braces: ${fixing.name.toLowerCase()} does not go with this section.`,
         because: `A screw in end grain bites ${printLength(assumed(rules, 'braceBite'), tape)} at least, and is no thicker than the brace can take without splitting.`,
         doThis: 'Take a ply plate from behind, corner blocks, or a thicker brace.',

@@ -69,7 +69,7 @@ function sizeVerdicts({ brief }: JobInputs): Verdict[] {
       level: 'watch',
       measured: ratio,
       limit: 6,
-      unit: '× longer',
+      of: 'ratio',
       says: `One side is ${bare('ratio', ratio)} times the other.`,
       because: 'Usual canvases stay under six to one; a slipped unit gives more.',
       doThis: 'Check both lengths and their units.',

@@ -41,7 +41,7 @@ export function layoutVerdicts(layout: StockLayout, sheets: readonly LaidSheet[]
         level: short ? 'stop' : 'good',
         measured: length,
         limit: sheet.length,
-        unit: 'mm',
+        of: 'rollLength',
         says: short
           ? `Takes ${used}, ${printLength(sheet.length, tape, 'down')} is left on ${tag}.`
           : `Takes ${used} of ${tag}; ${printLength(sheet.length - length, tape, 'down')} stays.`,
@@ -70,3 +70,17 @@ export function layoutVerdicts(layout: StockLayout, sheets: readonly LaidSheet[]
     ];
   });
 }
+
+/** A piece wider than the roll it was to be laid on. */
+export const wideVerdict = (number: number, acrossMm: number, roll: { tag: string; widthMm: number }, tape: Tape): Verdict =>
+  verdict({
+    id: `width of No. ${number}`,
+    about: `width of No. ${number}`,
+    level: 'stop',
+    measured: acrossMm,
+    limit: roll.widthMm,
+    of: 'cutLength',
+    says: `No. ${number} is ${printLength(acrossMm, tape, 'up')} across, ${roll.tag} ${printLength(roll.widthMm, tape)}.`,
+    because: 'The warp runs along the roll; cloth is never joined.',
+    doThis: 'Its Cloth stage says what would fit: a leaner margin, the warp the other way, a wider roll.',
+  });

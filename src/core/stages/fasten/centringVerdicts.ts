@@ -50,7 +50,7 @@ export function laidVerdicts(
         level: fixing === 'none' ? 'stop' : fine ? 'good' : 'watch',
         measured: laidMm,
         limit: plannedMm,
-        unit: 'mm',
+        of: 'marginLeft',
         says: `${capital(say.side(side))}: ${printFine(laidMm, tape)} laid, ${printFine(plannedMm, tape)} planned; ${FIXING_WORDS[fixing]}.`,
         because:
           'What was measured on the bench stands, not what was planned: it must pass the depth of the bar and still be held.',
@@ -101,7 +101,7 @@ export function centringVerdicts(
       level: good ? 'good' : 'watch',
       measured: centred.offMm,
       limit: WELL_LAID_MM,
-      unit: 'mm',
+      of: 'offsetOnCloth',
       says: good
         ? `It lies as planned: no margin more than ${printFine(centred.offMm, tape)} off.`
         : short && centred.offMm <= WELL_LAID_MM

@@ -50,7 +50,7 @@ export function clothRunVerdicts(
             level: 'watch',
             measured: run.unopposed,
             limit: fasten.starters,
-            unit: 'pulls',
+            of: 'pulls',
             says: `${run.unopposed} pulls have nothing to pull against: nothing holds the other side yet.`,
             because:
               'The cloth follows the jaw, more than 3 mm for each newton, or turns about what holds it: it is fastened as it lies.',
@@ -94,11 +94,11 @@ function pullVerdict(
     level: levelAtMost(most, limit, grip === 'hand' ? pliers : pliers * 1.5),
     measured: most,
     limit,
-    unit: 'N',
+    of: 'pullAsked',
     says:
       typedN === null
-        ? `Pull about ${printed('pull', usual)} at each place for ${targetNPerM} N/m${most > usual * 1.01 ? `, up to ${printed('pull', most)} at the last` : ''}.`
-        : `${printed('pull', usual)} at each place brings about ${reached} N/m; ${printed('tension', targetNPerM)} is aimed at.`,
+        ? `Pull about ${printed('pull', usual)} at each place for ${printed('tension', targetNPerM)}${most > usual * 1.01 ? `, up to ${printed('pull', most)} at the last` : ''}.`
+        : `${printed('pull', usual)} at each place brings about ${printed('tension', reached)}; ${printed('tension', targetNPerM)} is aimed at.`,
     because: 'Worked out on the simulated cloth, whose tension grows with the pull.',
     doThis:
       most <= fingers
@@ -126,7 +126,7 @@ function evennessVerdict(
     level: low > places.length / 20 ? 'watch' : 'good',
     measured: low,
     limit: Math.floor(places.length / 20),
-    unit: 'fasteners',
+    of: 'fasteners',
     says:
       low === 0
         ? 'Every fastener holds at least half of the mean.'

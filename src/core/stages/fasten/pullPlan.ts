@@ -2,6 +2,7 @@
  * How hard each fastener of a job is pulled: as taught, and worked out for its order, its cloth and the hands there are. What the
  * screen, the bench and the print say of pulls all comes from here.
  */
+import { printed } from '../../quantities/printed';
 import type { ExpectedEdge, PullBounds } from '../../fasten/membrane/bestPulls';
 import type { EdgePlace } from '../../fasten/membrane/edgePlaces';
 import type { Membrane } from '../../fasten/membrane/membrane';
@@ -133,7 +134,7 @@ export function shortForm(pulls: readonly Pick<StepPull, 'side' | 'shortN' | 'la
   // Where a side has two or three starters, the second is no answer to the first.
   const answers = pulls.length > 1 && pulls[1]!.side !== pulls[0]!.side;
   const names = ['first:', answers ? 'its answer' : 'second', 'third', 'fourth'];
-  const one = ({ shortN, laidOn }: Pick<StepPull, 'shortN' | 'laidOn'>) => (laidOn ? 'laid on' : `${shortN} N`);
+  const one = ({ shortN, laidOn }: Pick<StepPull, 'shortN' | 'laidOn'>) => (laidOn ? 'laid on' : printed('pull', shortN));
   const starters = pulls.slice(0, STARTERS).map((pull, index) => `${names[index]} ${one(pull)}`);
   const rest = pulls.slice(STARTERS);
   const pulled = rest.find(({ laidOn }) => !laidOn);

@@ -58,13 +58,13 @@ function gainVerdict({ taught, worked, floor, bounds }: PullPlan, noise: HandNoi
     level: worked.expected <= taught.expected ? 'good' : 'watch',
     measured: worked.expected,
     limit: taught.expected,
-    unit: '',
+    of: 'unevenness',
     says: gains
       ? `${both}; with these hands no list tried for this order comes under ${uneven(floor)}.`
       : gain < -WITHIN_THE_BAND
         ? `${both}: what it loses there it gains in ${bounds.driftPerMm ? 'an image that stays where it was laid' : 'safety on cloth stiffer or softer than reckoned'}.`
         : `${both}: hands that vary make no difference of it.`,
-    because: `Hands that vary by ${percent} % from pull to pull${noise && !noise.simulated ? `, as ${noise.pulls} pulls on the scale told` : ', as is assumed'}. On cloth half or twice as stiff, sheared otherwise or slipping on the back: ${range(worked)}, as taught ${range(taught)}. No friction, no lasting give in it.`,
+    because: `Hands that vary by ${printed('percent', percent)} from pull to pull${noise && !noise.simulated ? `, as ${noise.pulls} pulls on the scale told` : ', as is assumed'}. On cloth half or twice as stiff, sheared otherwise or slipping on the back: ${range(worked)}, as taught ${range(taught)}. No friction, no lasting give in it.`,
     doThis: gains
       ? 'Pull by the list: the first four make most of the gain.'
       : gain < -WITHIN_THE_BAND && bounds.driftPerMm
@@ -83,7 +83,7 @@ function pushingVerdict({ taught, worked }: PullPlan): Verdict[] {
       level: worked.pushing > 0 ? 'watch' : 'good',
       measured: worked.pushing,
       limit: 0,
-      unit: 'fasteners',
+      of: 'fasteners',
       says: `As taught ${taught.pushing === 1 ? 'one fastener ends' : `${taught.pushing} fasteners end`} holding nothing, by this list ${worked.pushing === 0 ? 'none' : worked.pushing}.`,
       because: 'Where the cloth would have to push, a fastener holds nothing: it is counted as that.',
       doThis: worked.pushing > 0 ? 'Draw those and set them again at the end.' : '',
@@ -101,7 +101,7 @@ function reachVerdict({ pulls, bounds }: PullPlan, { cloth }: JobInputs): Verdic
       level: 'watch',
       measured: hardest,
       limit: bounds.mostN,
-      unit: 'N',
+      of: 'pull',
       says: `The list asks for ${printed('pull', hardest)}, the most that ${cloth.grip === 'hand' ? 'fingers' : 'pliers'} pull.`,
       because: 'The first to answer carries what its neighbours take off it later.',
       doThis: cloth.grip === 'hand' ? 'Take pliers for those, jaw on the cloth; or aim lower.' : 'Aim lower, or set them closer.',
@@ -123,7 +123,7 @@ function tensionVerdict({ aimedNPerM, reachedNPerM, bounds }: PullPlan): Verdict
       level: 'watch',
       measured: reachedNPerM,
       limit: aimedNPerM,
-      unit: 'N/m',
+      of: 'tension',
       says: `By this list the cloth comes to about ${printed('tension', reachedNPerM)}; ${printed('tension', aimedNPerM)} is aimed at.`,
       because:
         missed > 0
@@ -153,7 +153,7 @@ function driftVerdict(
         level: 'watch',
         measured: null,
         limit: believed,
-        unit: 'mm',
+        of: 'drift',
         says: `How far the middle is drawn by this list could not be worked out: the model draws it further than the ${mm(believed)} that a hand would let it.`,
         because:
           'The model has no friction and no eye: before all four sides hold, it lets the cloth go where a maker lays it straight.',
@@ -167,7 +167,7 @@ function driftVerdict(
       level: painted ? 'watch' : 'good',
       measured: far,
       limit,
-      unit: 'mm',
+      of: 'drift',
       says: `By this list the middle is drawn about ${mm(far)} from where it was laid, as taught about ${mm(Math.hypot(taughtDrift.xMm, taughtDrift.yMm))}.`,
       because: `The side that is fastened first holds the cloth; the one that answers draws it over.${bounds.driftPerMm ? ` A millimetre was counted as ${uneven(bounds.driftPerMm)} of unevenness when the list was worked out.` : ''}`,
       doThis: `Lay the cloth ${driftAnswer(drift, context)} beforehand${painted ? '; look at the image after the first four, and set them again while it costs nothing' : ''}.`,

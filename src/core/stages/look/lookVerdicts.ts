@@ -86,7 +86,7 @@ function conditionVerdicts({ conditions }: LookInputs, care: Care): Verdict[] {
         level: 'watch',
         measured: count,
         limit: 0,
-        unit: count === 1 ? 'place' : 'places',
+        of: 'placesSeen',
         says: `${count === 1 ? 'One place' : `${count} places`} with ${words}${care.conservatorFor.includes(id) ? ': for a conservator' : ''}.`,
         because,
         doThis,

@@ -165,7 +165,7 @@ function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { 
         level: 'stop',
         measured: prime.roomRh,
         limit: null,
-        unit: '% RH',
+        of: 'humidity',
         says: `At ${air} the coat will not dry.`,
         because: 'The air takes up next to no water: drying goes with its vapour deficit.',
         doThis: 'Warm or dry the room first.',
@@ -181,7 +181,9 @@ function airVerdicts({ inputs: { prime }, system, next, wetting }: PrimeCase, { 
       id: 'air',
       about: 'air',
       level: cold ? 'stop' : factor > 2 ? 'watch' : 'good',
-      ...(cold ? { measured: prime.roomC, limit: system.leastC, unit: '°C' } : { measured: factor, limit: 2, unit: '× label' }),
+      ...(cold
+        ? { measured: prime.roomC, limit: system.leastC, of: 'roomTemperature' as const }
+        : { measured: factor, limit: 2, of: 'dryingOver' as const }),
       says: cold
         ? `At ${printed('temperature', prime.roomC, tape)} this ground does not form a film; ${printed('temperature', system.leastC, tape)} is the least.`
         : `${oil ? 'Hardens' : 'Dries'} in ${printedRange('dryingTime', ...next.dryMinutes)} at ${air}: ${bare('dryingOver', factor)} × the label at the longest.`,
@@ -201,7 +203,7 @@ const wettingVerdict = ({ litres, dryMinutes, riseNPerM }: Wetting, tape: Tape):
     level: dryMinutes ? 'watch' : 'stop',
     measured: litres,
     limit: null,
-    unit: 'l',
+    of: 'water',
     says: dryMinutes
       ? `Wet it first: ${printed('water', litres, tape)}, dry in ${printedRange('dryingTime', ...dryMinutes)}; then about ${printed('tension', riseNPerM)} tighter.`
       : 'Wetted in this air the cloth does not dry.',
@@ -229,7 +231,7 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         level: 'stop',
         measured: next.waterParts,
         limit: mostWater,
-        unit: 'parts of water',
+        of: 'waterParts',
         says: `${name}: ${bare('waterParts', next.waterParts)} parts of water to one; ${bare('waterParts', mostWater)} is the most.`,
         because: thinWhy,
         doThis: 'Less water, one more coat.',
@@ -248,7 +250,7 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         level: slip ? 'stop' : levelAtMost(off, POT_PART, Infinity),
         // What is left over against what was mixed; what went on against what was reckoned with.
         ...(goneMl <= 0 ? { measured: prime.leftMl, limit: prime.leftMl + goneMl } : { measured: goneMl, limit: foretold }),
-        unit: 'ml',
+        of: 'potVolume',
         says:
           slip ??
           `Used ${printed('volume', goneMl, tape)}, ${printed('absorption', goneMl / areaM2)}; ${printed('volume', foretold, tape)} was reckoned with.`,
@@ -266,7 +268,7 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         level: 'good',
         measured: next.learned.value,
         limit: assumed(rules, next.absorb),
-        unit: 'ml/m²',
+        of: 'absorption',
         says: `Reckoned with ${printed('absorption', next.learned.value)}, as your last ${next.learned.records === 1 ? 'record' : `${next.learned.records} records`} of this cloth went.`,
         because: `The house assumes ${printed('absorption', assumed(rules, next.absorb))} where nothing was measured.`,
         uses: [next.absorb],
@@ -301,7 +303,7 @@ function barsAfterVerdict(
       level,
       measured: bowMm,
       limit: worst.limitMm,
-      unit: 'mm',
+      of: 'bow',
       says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${printFine(bowMm, tape)} of ${printFine(worst.limitMm, tape)}, at ${printed('tension', last.nPerM)} measured and ${printed('tension', adds)} to come.`,
       because: `${byId(SYSTEMS, inputs.prime.system).coats.length === 0 ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
       doThis: level === 'good' ? '' : 'Put in a brace before the first coat, or keep the cloth looser.',

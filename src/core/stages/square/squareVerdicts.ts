@@ -80,7 +80,7 @@ function impossibleVerdict(
     level: 'stop',
     measured: readMm,
     limit: mostMm,
-    unit: 'mm',
+    of: 'misfit',
     says: `${capital(named(reading, sideWords(view)))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
     because: `${capital(because)}.`,
     doThis: `Read it again: a square frame of this size shows ${printLength(wouldBe, finerTape(tape))}. If it was built to another size, change the brief.`,
@@ -102,7 +102,7 @@ function rackVerdict(result: Quadrilateral, press: PressPlan, one: SquareCase, {
     level,
     measured: off,
     limit: limitMm,
-    unit: 'mm',
+    of: 'misfit',
     says:
       off < 0.05
         ? 'Both diagonals come out the same.'
@@ -147,7 +147,7 @@ function tapeVerdict({ difference }: Quadrilateral, { limitMm }: SquareCase, { t
       level: 'watch',
       measured: difference.sd,
       limit: limitMm / 2,
-      unit: 'mm',
+      of: 'uncertainty',
       says: `These readings are good to ± ${printFine(difference.sd, tape)} on the difference; the limit is ${printFine(limitMm, tape)}.`,
       because: 'Each reading has its own error; the fit carries them through.',
       doThis: 'Read both diagonals three times and enter the mean, hold a set square in two corners, or use two pointed sticks.',
@@ -196,7 +196,7 @@ function pairsVerdict(result: Quadrilateral, { limitMm, inputs }: SquareCase, { 
     level,
     measured: off,
     limit,
-    unit: 'mm',
+    of: 'misfit',
     says:
       level === 'good'
         ? `Opposite bars match within ${printFine(off, tape)}.`
@@ -226,7 +226,7 @@ function openJointVerdict(result: Quadrilateral, { inputs }: SquareCase, { tape,
       level: 'watch',
       measured: open,
       limit: 1,
-      unit: 'mm',
+      of: 'misfit',
       says: `Both bars that meet at the ${corner} are long, by about ${printFine(open, tape)}: that joint may stand open.`,
       because: 'A joint that is not closed lengthens both bars of its corner and no other.',
       doThis: 'Look at it from front and back; knock it closed with a block, then read again.',
@@ -250,7 +250,7 @@ function barFaultVerdict(
       level: 'watch',
       measured: gapMm,
       limit: limitMm,
-      unit: 'mm',
+      of: 'misfit',
       says: `Pressing will not make it square: ${printFine(gapMm, tape)} stays at the ${sideWords(view).corner(corner)} (${printed('angle', degrees)}).`,
       because: 'With bars of these lengths equal diagonals are the best there is; the rest is a bar.',
       doThis: 'Re-cut or exchange the bar that does not match its pair.',
@@ -287,7 +287,7 @@ function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape, view }: P
       level: 'watch',
       measured: chiSquare,
       limit,
-      unit: 'χ²',
+      of: 'chiSquare',
       says,
       because: `${test} More readings than the frame has freedoms: they must fit one quadrilateral.`,
       doThis,
@@ -346,7 +346,7 @@ function sizeVerdict(result: Quadrilateral, { inputs }: SquareCase, context: Pla
     level,
     measured: worst,
     limit,
-    unit: 'mm',
+    of: 'misfit',
     says:
       worst < 0.05 ? 'The size is as planned.' : `The size is off by ${signed(off[0])} in width, ${signed(off[1])} in height.`,
     because: inRebate

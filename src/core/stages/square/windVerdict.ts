@@ -54,7 +54,7 @@ export function windVerdict(
     level,
     measured: perMetre,
     limit,
-    unit: 'mm/m',
+    of: 'twist',
     says:
       liftMm === 0
         ? 'It lies flat: no wind.'

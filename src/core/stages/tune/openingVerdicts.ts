@@ -7,7 +7,7 @@ import type { JobInputs } from '../../job/job';
 import { isFragile } from '../look/care';
 import { EDGES, byId } from '../../house/schools';
 import { sideWords } from '../../job/sideWords';
-import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
+import { type Verdict, levelAtMost, verdict, worstLevel } from '../../job/verdict';
 import { printFine } from '../../units/length';
 import { FEELS, middleOf } from '../../tension/feel';
 import type { Opener } from '../../tension/openCorners';
@@ -30,10 +30,11 @@ export function openingVerdicts(plan: OpeningsPlan, inputs: JobInputs, context: 
         doThis: 'Set the openings to 0, or re-stretch.',
       }),
     ];
+  const pulled = pullVerdicts(plan, inputs, context, bars);
   const list = [
     ...fragileVerdict(inputs),
-    openingVerdict(plan, context),
-    ...pullVerdicts(plan, inputs, context, bars),
+    openingVerdict(plan, context, worstLevel(pulled) === 'stop'),
+    ...pulled,
     ...closingVerdict(plan, context),
   ];
   const skew = Math.abs(opened.skewMm);
@@ -82,7 +83,7 @@ function pullVerdicts(
       level: levelAtMost(after, most, 1.25 * most),
       measured: after,
       limit: most,
-      unit: 'N/m',
+      of: 'tension',
       says: `${from} and ${printed('tension', adds)} by the corners make ${printed('tension', after)}; ${printed('tension', most)} is the most.`,
       because: 'An upper estimate: nothing slips or creeps in it.',
       doThis: after > most ? 'Open less, measure, and go on only if it is still slack.' : '',
@@ -103,7 +104,7 @@ function pullVerdicts(
       level,
       measured: bowMm,
       limit: worst.limitMm,
-      unit: 'mm',
+      of: 'bow',
       says: `Pulled so, the bars bow ${printFine(bowMm, tape)} in time; ${printFine(worst.limitMm, tape)} is allowed.`,
       because: 'Bow goes with the pull; dry air adds to it.',
       doThis: 'Open less, or brace the bars first.',
@@ -129,10 +130,12 @@ const careVerdict = (opener: Opener): Verdict =>
 function openingVerdict(
   { opened, wanted, addsWidthNPerM, addsHeightNPerM }: OpeningsPlan,
   { tape, rules, taught: lessons }: PlanContext,
+  pullsTooHard: boolean,
 ): Verdict {
   const most = Math.max(...CORNERS.map((corner) => wanted[corner]));
   const alike = CORNERS.every((corner) => wanted[corner] === most);
-  const level = levelAtMost(most, assumed(rules, 'keyWatch'), assumed(rules, 'keyEnd'));
+  const byJoint = levelAtMost(most, assumed(rules, 'keyWatch'), assumed(rules, 'keyEnd'));
+  const level = pullsTooHard && byJoint === 'good' ? 'watch' : byJoint;
   const taught = lessons?.stiffness
     ? `; stiffness ${bare('stiffnessLearned', lessons.stiffness.value)} of the table’s, as ${lessons.stiffness.records === 1 ? 'your last record' : `your last ${lessons.stiffness.records} records`} taught`
     : ': an upper estimate, nothing slips';
@@ -142,14 +145,16 @@ function openingVerdict(
     level,
     measured: most,
     limit: assumed(rules, 'keyWatch'),
-    unit: 'mm',
+    of: 'openingReached',
     says: `${alike ? `Open ${printFine(most, tape)} at each corner` : `Open ${printFine(most, tape)} at most`}: it grows ${printFine(opened.widthMm, tape)} across and ${printFine(opened.heightMm, tape)} down; from here tension rises about ${printed('tension', addsWidthNPerM)} across and ${printed('tension', addsHeightNPerM)} down.`,
     because: `Rise = stiffness × growth / length${taught}.`,
     doThis:
       level === 'good'
         ? 'All four alike, a little at a time.'
         : level === 'watch'
-          ? 'That is a lot: re-stretching is surer.'
+          ? pullsTooHard
+            ? 'Not so far: see what the cloth would pull with.'
+            : 'That is a lot: re-stretching is surer.'
           : 'The joint is at its end: close it and re-stretch.',
     uses: ['keyWatch', 'keyEnd', 'keyTaper', 'boltPitch'],
   });
@@ -165,7 +170,7 @@ function closingVerdict({ wanted, soFar }: OpeningsPlan, { tape, view }: PlanCon
       level: 'watch',
       measured: soFar[back],
       limit: wanted[back],
-      unit: 'mm',
+      of: 'openingReached',
       says: `The ${sideWords(view).corner(back)} corner is open by ${printFine(soFar[back], tape)} already, more than is wanted.`,
       because: 'A key is not driven backwards; the cloth pulls the corner shut when the key comes out.',
       doThis: 'Want at least as much, or take the keys out, note it, and begin again.',
@@ -183,7 +188,7 @@ function skewVerdict({ opened }: OpeningsPlan, { brief }: JobInputs, { tape, rul
     level: levelAtMost(skew, limit, 2 * limit),
     measured: skew,
     limit,
-    unit: 'mm',
+    of: 'misfit',
     says: `The corners differ: the diagonals end ${printFine(skew, tape)} apart, ${sideWords(view).diagonal(opened.skewMm > 0 ? 'down' : 'up')} the longer.`,
     because: 'Only corners opened alike leave the frame as square as it was.',
     doThis: 'Open the other corners as far, or do it on purpose and measure the diagonals.',
@@ -204,7 +209,7 @@ function rebateVerdict({ opened }: OpeningsPlan, inputs: JobInputs, context: Pla
       level: left.mm >= 0 ? 'good' : 'stop',
       measured: left.mm,
       limit: 0,
-      unit: 'mm',
+      of: 'rebateGap',
       says:
         left.mm >= 0
           ? `${grows} in ${where}: ${printFine(left.mm, tape)} is left where it is narrowest.`

@@ -1,4 +1,4 @@
-import { bare } from '../../quantities/printed';
+import { bare, printedRange } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
@@ -9,7 +9,7 @@ import type { Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
 import { EDGES, USES, byId } from '../../house/schools';
 import { type ArealMass, arealMass } from '../../tension/arealMass';
-import { type WeatherResponse } from '../../tension/clothWeather';
+import type { WeatherResponse } from '../../tension/clothWeather';
 import { FEELS, type FeelId, middleOf } from '../../tension/feel';
 import { type RemedyAdvice, remedyAdvice } from '../../tension/remedies';
 import { freeSpan } from '../../tension/freeSpan';
@@ -96,7 +96,7 @@ function answerOf(
   weighed: string | null,
 ): { answer: string; answerNote: string } {
   const feel = tune.feel === null ? null : byId(FEELS, tune.feel);
-  const band = feel && `roughly ${feel.bandNPerM[0]} to ${feel.bandNPerM[1]} N/m`;
+  const band = feel && `roughly ${printedRange('tension', ...feel.bandNPerM)}`;
   const felt = feel ? `; it feels ${feel.name.toLowerCase()}` : '';
   if (weighed) return { answer: weighed, answerNote: `by weight${felt}${feel ? `, ${feel.says}; ${band}, by feel` : ''}` };
   if (last && last.tool !== 'hand')

@@ -42,7 +42,7 @@ function aimVerdict(last: TensionReading, aimed: number): Verdict {
     about: `tension measured by ${last.tool}`,
     measured: last.nPerM,
     limit: aimed,
-    unit: 'N/m',
+    of: 'tension',
     says: `${tensionWords(last.nPerM, last.sdNPerM)} by ${last.tool}; ${printed('tension', aimed)} is aimed at.`,
     because:
       last.tool === 'tap'
@@ -63,7 +63,7 @@ function evenVerdict({ across, down }: TensionReading): Verdict[] {
       level: 'watch',
       measured: ratio,
       limit: UNEVEN,
-      unit: '×',
+      of: 'ratio',
       says: `${across > down ? 'Across' : 'Down'} it is ${bare('ratio', ratio)} times as tight as ${across > down ? 'down' : 'across'}.`,
       because: 'Either way is known to some ten in a hundred; more than that is in the cloth.',
       doThis: 'Draw and set again along the looser way, or leave it if it lies flat.',
@@ -85,7 +85,7 @@ function pastVerdict(last: TensionReading, before: TensionReading): Verdict {
     level: sure && change < 0 ? 'watch' : 'good',
     measured: change,
     limit: TOLD_APART * sd,
-    unit: 'N/m',
+    of: 'tensionChange',
     says: sure
       ? `${change > 0 ? 'Tighter' : 'Looser'} by ${printed('tension', Math.abs(change))} than when it was last measured.`
       : `No change that could be told from chance: ${printedSpread('tensionChange', change, sd)}.`,
@@ -106,11 +106,11 @@ function weatherVerdict(last: TensionReading, { prime }: JobInputs, { rules }: P
     level: low !== null && low < damp ? 'watch' : 'good',
     measured: flat,
     limit: damp,
-    unit: '% RH',
+    of: 'humidity',
     says:
       flat === null
         ? 'Tight enough that it stays flat in any air the house reckons with.'
-        : `Tight enough that it stays flat up to about ${printed('humidity', flat)}${low !== null ? `, ${bare('humidity', low)} % if it is as loose as one standard deviation allows` : ''}.`,
+        : `Tight enough that it stays flat up to about ${printed('humidity', flat)}${low !== null ? `, ${printed('humidity', low)} if it is as loose as one standard deviation allows` : ''}.`,
     because: `It loses about ${printed('tension', 10 * lossPerRh(response))} for ten % RH more: stiffness × (cloth − bars), both guesses of the house.`,
     doThis: low !== null && low < damp ? 'Tighten before the damp months, or hang it where the air is even.' : '',
     uses: ['clothDamp', 'woodDamp', 'slackBelow', 'dampSpell'],
@@ -132,7 +132,7 @@ function yearVerdict(last: TensionReading, { rules, taught }: PlanContext): Verd
     level: left < least ? 'watch' : 'good',
     measured: left,
     limit: least,
-    unit: 'N/m',
+    of: 'tensionChange',
     says: `By creep alone about ${printed('tension', left)} would be left after a year in the same air.`,
     because: learned
       ? `This cloth under this ground lost ${printed('creep', learned.value)} in a tenfold of time: ${learned.records} pair${learned.records === 1 ? '' : 's'} of readings of this house.`

@@ -82,7 +82,7 @@ describe('a tension that was tapped', () => {
     expect(loose).toMatchObject({ level: 'watch', limit: 70 });
     // 12 kN/m × 50 ppm: 0.6 N/m for one %, 8 N/m over the least of 60.
     expect(loose.measured).toBeCloseTo(50 + 8 / 0.6, 6);
-    expect(loose.says).toMatch(/up to about 63 % RH, 53 % if it is as loose/);
+    expect(loose.says).toMatch(/up to about 63 % RH, 53 % RH if it is as loose/);
   });
 
   it('foretells what creep leaves of it after a year, by the house or by what the house learned', () => {

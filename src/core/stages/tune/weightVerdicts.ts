@@ -67,7 +67,7 @@ export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | nul
             level: 'watch',
             measured: disc.mm,
             limit: LEAST_DISC_MM,
-            unit: 'mm',
+            of: 'disc',
             says: `A disc of ${printLength(disc.mm, tape)} is small.`,
             because: 'The cloth stretches under it, and the tension reads up to 30 % high.',
             doThis: `Take one ${printLength(60, tape)} to ${printLength(80, tape)} across.`,
@@ -85,7 +85,7 @@ function tensionVerdict(tension: TensionByWeight, aimed: number): Verdict {
     about: 'tension by weight',
     measured: tension.tensionNPerM,
     limit: aimed,
-    unit: 'N/m',
+    of: 'tension',
     says: `${weightWords(tension)} by weight; ${printed('tension', aimed)} is aimed at.`,
     because:
       'From the sag in the middle by the series of a sheet held at its edge. One number, near the mean of both ways; not checked on real canvases yet.',
@@ -100,7 +100,7 @@ const stretchVerdict = (alike: number): Verdict =>
     level: alike < STRETCHES_BELOW || alike > 1 / STRETCHES_BELOW ? 'watch' : 'good',
     measured: alike,
     limit: STRETCHES_BELOW,
-    unit: '×',
+    of: 'ratio',
     says:
       alike < STRETCHES_BELOW
         ? 'The heavier weight sags less than it should: the cloth stretches under it.'

@@ -125,7 +125,7 @@ export function BarChoices({
               <td className="text-right">
                 <Figure>{printFine(Math.max(choice.topBottom.lastingMm, choice.leftRight.lastingMm), tape)}</Figure>
               </td>
-              <td className="hidden text-right sm:table-cell">{Math.round(100 * bowShare(choice))} %</td>
+              <td className="hidden text-right sm:table-cell">{printed('percent', 100 * bowShare(choice))}</td>
               <td className="text-right">{printed('mass', choice.weightKg, tape)}</td>
               <td className="text-right" title={choice.price.special.length > 0 ? 'a length is made to order' : undefined}>
                 {choice.price.minor === null ? 'no price' : printMoney(choice.price.minor, rules.currency)}

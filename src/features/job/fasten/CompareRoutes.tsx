@@ -97,8 +97,8 @@ export function CompareRoutes({ inputs, plan, locked, worker, lessons, change }:
       </table>
       <p className="soft mt-1 text-[13px]">
         Unevenness is the spread of tension from fastener to fastener, for twelve hands that vary by{' '}
-        {Math.round(100 * noiseOf(rules, lessons.handNoise))} % from pull to pull; a fastener that would push counts as holding
-        nothing. Bands that meet tell no difference. {MODEL_LIMITS}
+        {printed('percent', 100 * noiseOf(rules, lessons.handNoise))} from pull to pull; a fastener that would push counts as
+        holding nothing. Bands that meet tell no difference. {MODEL_LIMITS}
       </p>
       <PulledRoutes inputs={inputs} compared={compared} worker={worker} noise={lessons.handNoise} />
     </>

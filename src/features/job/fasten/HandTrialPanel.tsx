@@ -132,7 +132,7 @@ export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
         )}
         <p className="soft mt-1">
           {noise
-            ? `Hands of this house vary by ${Math.round(100 * noise.noise)} % from pull to pull (${noise.pulls} pulls${noise.simulated ? ', on the practice scale: an invented hand' : ''}).`
+            ? `Hands of this house vary by ${printed('percent', 100 * noise.noise)} from pull to pull (${noise.pulls} pulls${noise.simulated ? ', on the practice scale: an invented hand' : ''}).`
             : 'From six pulls on, the house knows how much its hands vary; until then what is assumed counts.'}
         </p>
       </div>

@@ -1,6 +1,6 @@
 'use client';
 /* The list of pulls: the short form for the head, and which numbers of the route take which pull. */
-import { bare } from '@/core/quantities/printed';
+import { bare, printed } from '@/core/quantities/printed';
 import { type Hand, feelWords } from '@/core/fasten/hand';
 import { type PullPlan, runsOf, shortForm, stepsByPull } from '@/core/stages/fasten/pullPlan';
 
@@ -28,7 +28,7 @@ export function PullList({ plan, hand }: { plan: PullPlan; hand: Hand | null }) 
         <tbody>
           {stepsByPull(plan.pulls).map(({ pullN, orders }) => (
             <tr key={pullN} className="hair-b align-top">
-              <td className="font-semibold whitespace-nowrap">{pullN === 0 ? 'laid on' : `${pullN} N`}</td>
+              <td className="font-semibold whitespace-nowrap">{pullN === 0 ? 'laid on' : printed('pull', pullN)}</td>
               <td className="whitespace-nowrap">{pullN === 0 ? '' : feelWords(pullN, hand) || '–'}</td>
               <td>{runsOf(orders)}</td>
             </tr>

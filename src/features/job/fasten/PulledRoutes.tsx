@@ -104,8 +104,8 @@ export function PulledRoutes({ inputs, compared, worker, noise }: PulledRoutesPr
       </div>
       {!busy && told.length > 0 && (
         <p className="text-[14px]">
-          With your hands ({Math.round(100 * pullsRequest(inputs, rules, noise).bounds.noise)} % from pull to pull) no order tried
-          comes under <strong className="figure">{bare('unevenness', floor)}</strong>. With its pulls {asEven.length} of{' '}
+          With your hands ({printed('percent', 100 * pullsRequest(inputs, rules, noise).bounds.noise)} from pull to pull) no order
+          tried comes under <strong className="figure">{bare('unevenness', floor)}</strong>. With its pulls {asEven.length} of{' '}
           {told.length} end within {bare('unevenness', WITHIN_THE_BAND)} of the most even: among{' '}
           {asEven.map(({ mark }) => mark).join(', ')} minutes decide. The quick one only with its list: as taught it ends at{' '}
           {quick ? bare('unevenness', quick.taught) : 'what the model does not tell'}. ○ as taught, ● with its pulls; a search, no

@@ -1,5 +1,6 @@
 'use client';
 /* The simulated tape: an invented frame to measure, press and measure again; nothing of it counts as a reading of this job. */
+import { printed } from '@/core/quantities/printed';
 import { randomLcg } from 'd3-random';
 import { useState } from 'react';
 import { type PracticeFrame, practiceFrame, pressed, readPractice } from '@/core/frame/square/practiceTape';
@@ -73,8 +74,8 @@ export function PracticeTape({
       </div>
       <div className="space-y-2">
         <p className="soft leading-5">
-          An invented frame of this size and a tape with ± {tapeMm} mm of noise, to learn on. The same number gives the same
-          frame. A record from it is stopped: put it away before you measure.
+          An invented frame of this size and a tape with ± {printed('uncertainty', tapeMm, tape)} of noise, to learn on. The same
+          number gives the same frame. A record from it is stopped: put it away before you measure.
         </p>
         <div className="flex flex-wrap gap-2">
           <button type="button" className="btn btn-sm btn-outline" disabled={locked || busy} onClick={start}>

@@ -1,6 +1,6 @@
 'use client';
 /* The tap meter: source, level, one place after the other, and what the three taps tell. */
-import { bare, printed, printedSpread } from '@/core/quantities/printed';
+import { printed, printedSpread } from '@/core/quantities/printed';
 import type { TapsReading } from '@/core/tension/tap/analyseTaps';
 import type { SideWords } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
@@ -185,18 +185,17 @@ function Places({ taps }: { taps: Taps }) {
 /** Which note tells one way from the other; asked for again where X and Y may have been taken for each other. */
 function Decides({ reading: { decides, changedOver } }: { reading: Extract<TapsReading, { kind: 'read' }> }) {
   const say = useSideWords();
-  const [x, y] = [decides.X, decides.Y].map((hz) => bare('frequency', hz));
+  const [x, y] = [decides.X, decides.Y].map((hz) => printed('frequency', hz));
   if (!changedOver)
     return (
       <p className="figure soft text-[13.5px]">
-        {x} Hz at X tells across, {y} Hz at Y tells down.
+        {x} at X tells across, {y} at Y tells down.
       </p>
     );
   return (
     <p role="alert" className="figure text-[14px] text-warning">
       <strong>Were X and Y taken for each other?</strong> Changed over it would be {printed('tension', changedOver.tx)} across and{' '}
-      {printed('tension', changedOver.ty)} down, nearly alike. Tap X again, {placeWords(say).X}: it must sound {x} Hz there, not{' '}
-      {y}.
+      {printed('tension', changedOver.ty)} down, nearly alike. Tap X again, {placeWords(say).X}: it must sound {x} there, not {y}.
     </p>
   );
 }

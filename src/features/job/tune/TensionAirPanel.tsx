@@ -49,7 +49,8 @@ export function TensionAirPanel({ plan, inputs, air }: TuneStageProps) {
         it goes from <strong>{bare('tension', damp.least)}</strong> to <strong>{printed('tension', dry.most)}</strong> in the air
         of the last {air.days.length} days
         {damp.slackPart > 0 ? `, slack on ${Math.round(damp.slackPart * air.days.length)} of them` : ', and never hangs slack'}.
-        To keep {least} N/m at {printed('humidity', damp.dampRh)} it wants <strong>{printed('tension', damp.needed)}</strong> now.
+        To keep {printed('tension', least)} at {printed('humidity', damp.dampRh)} it wants{' '}
+        <strong>{printed('tension', damp.needed)}</strong> now.
       </p>
       <BandChart days={air.days} known={known} least={least} sd={last?.sdNPerM ?? 0} response={weather} />
       <p className="soft text-[13px]">

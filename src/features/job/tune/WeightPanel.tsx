@@ -1,5 +1,6 @@
 'use client';
 /* Tension by a weight on a disc, and the weight of the cloth by a piece on the scale. */
+import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
 import type { WeighedPiece, WeightReadings } from '@/core/stages/tune/tuneInputs';
 import { USES, byId } from '@/core/house/schools';
@@ -32,14 +33,14 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
               disabled={locked}
             />
             <ReadingField
-              label={`Sag under ${weight.lightG} g`}
+              label={`Sag under ${printed('testWeight', weight.lightG)}`}
               of="tapeReading"
               value={weight.lightSag}
               onChange={(lightSag) => weigh({ lightSag })}
               disabled={locked}
             />
             <ReadingField
-              label={`Sag under ${weight.heavyG} g`}
+              label={`Sag under ${printed('testWeight', weight.heavyG)}`}
               of="tapeReading"
               value={weight.heavySag}
               onChange={(heavySag) => weigh({ heavySag })}
@@ -89,7 +90,7 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
           disabled={locked}
         />
         <p className="figure text-[14.5px]">
-          {Math.round(plan.tune.mass.kgPerM2 * 1000)} g/m²,{' '}
+          {printed('clothWeight', plan.tune.mass.kgPerM2 * 1000)},{' '}
           {plan.tune.mass.source === 'piece' ? 'weighed' : 'from the cloth and its coats'}
         </p>
       </div>

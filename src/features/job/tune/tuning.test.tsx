@@ -116,7 +116,7 @@ describe('the air of a canvas', () => {
     expect(spellWords({ kind: 'none' })).toBeNull();
     expect(spellWords({ kind: 'now', rh: 78.4 })).toMatch(/^Damp: 78 % RH/);
     expect(spellWords({ kind: 'coming', rh: 72 })).toMatch(/tomorrow if it goes on so/);
-    expect(html(<AirChart days={days} dampFrom={70} />)).toContain('damp from 70 %, 20 days');
+    expect(html(<AirChart days={days} dampFrom={70} />)).toContain('damp from 70 % RH, 20 days');
   });
 });
 

@@ -1,11 +1,11 @@
-import { decimal } from '@/core/units/numeral';
+import { decimal } from './numeral';
 
 /**
  * A size on the disk.
  *
- * @example sizeWords(2_345_678) // '2.3 MB'
+ * @example printFileSize(2_345_678) // '2.3 MB'
  */
-export function sizeWords(bytes: number): string {
+export function printFileSize(bytes: number): string {
   if (bytes < 1e6) return `${decimal(bytes / 1e3, 0)} kB`;
   return bytes < 1e9 ? `${decimal(bytes / 1e6, 1)} MB` : `${decimal(bytes / 1e9, 2)} GB`;
 }
