@@ -35,7 +35,7 @@ export function primeSteps({ plan, progress, inputs, house }: JobCase): BenchSte
     'air',
     {
       says: 'The room, as reckoned with',
-      figure: `${printed('humidity', roomRh)}`,
+      figure: printed('humidity', roomRh),
       notes: [printed('temperature', roomC, house.tape), dry],
       aloud: `The room: ${printed('humidity', roomRh)}, ${printed('temperature', roomC, house.tape)}`,
     },

@@ -31,7 +31,7 @@ export function tuneSteps(here: JobCase, say: SideWords): BenchStep[] {
     stage: 'tune',
     group: 'Taps',
     says: 'Three taps: in the middle, a quarter in from one side, a quarter in from the top',
-    figure: `${printed('tension', inputs.bars.tensionNPerM)}`,
+    figure: printed('tension', inputs.bars.tensionNPerM),
     notes: ['the tension aimed at', ...(painted ? [caution] : [])],
     aloud: 'Three taps. First in the middle.',
     act: { kind: 'tap' },

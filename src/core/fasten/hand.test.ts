@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { type HandTrial, feelWords, handNoise, handOf, scaleKg, scaleNewtons } from './hand';
+import { type HandTrial, feelWords, handNoise, handOf } from './hand';
 
 const trial = (feel: HandTrial['feel'], pulledN: number[], change: Partial<HandTrial> = {}): HandTrial => ({
   maker: 'Tove',
@@ -52,6 +52,5 @@ describe('a hand tried on the scale', () => {
       'under a light pinch',
     ]);
     expect(feelWords(12, null)).toBe('');
-    expect(scaleNewtons(scaleKg(17.5))).toBeCloseTo(17.5, 12);
   });
 });

@@ -2,7 +2,6 @@
  * A hand tried on the scale: how many newtons a pull is that feels so, and how much it varies from pull to pull. The scale is
  * hooked to a strip of cloth and pulled to the feel, three times and more; a kitchen scale reads kilograms, 1 kg is 9.81 N.
  */
-import { NEWTONS_PER_KG } from '../quantities/quantities';
 
 export const HAND_FEELS = [
   { id: 'light', name: 'a light pinch' },
@@ -112,15 +111,3 @@ export function feelWords(newtons: number, hand: Pick<Hand, 'feels'> | null): st
   const below = hand.feels.findLast(({ meanN }) => meanN < newtons);
   return below ? `over ${name(below.feel)}` : `under ${name(above!.feel)}`;
 }
-
-/** Newtons of a kilogram. */
-
-/**
- * What a kitchen scale shows for a pull, kg.
- *
- * @example Math.round(100 * scaleKg(18)) // 184
- */
-export const scaleKg = (newtons: number): number => newtons / NEWTONS_PER_KG;
-
-/** The pull that a kitchen scale shows, N. */
-export const scaleNewtons = (kg: number): number => kg * NEWTONS_PER_KG;

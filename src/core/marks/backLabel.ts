@@ -66,7 +66,7 @@ function tensionLines({ history }: JobCase, log: readonly LogEntry[]): string[] 
     last.across !== null && last.down !== null
       ? [`${bare('tension', last.across)} across, ${bare('tension', last.down)} down`]
       : [];
-  const air = last.rh === null ? [] : [`${printed('humidity', last.rh)}`];
+  const air = last.rh === null ? [] : [printed('humidity', last.rh)];
   return [`tension ${tensionWords(last.nPerM, last.sdNPerM)}, ${how}`, [...both, ...air, last.at.slice(0, 10)].join(', ')];
 }
 

@@ -23,7 +23,7 @@ interface Point {
 
 /** A value as it is told; a size as the face that it makes. */
 function valueWords(id: QuantityId, value: number, inputs: JobInputs, tape: Tape): string {
-  if (id === 'tension') return `${printed('tension', value)}`;
+  if (id === 'tension') return printed('tension', value);
   if (id !== 'size') return String(value);
   const { width, height } = withQuantity('size', inputs, value).brief;
   if (value === 100) return `${printTyped(width)} × ${printTyped(height)}`;

@@ -150,7 +150,7 @@ function RehearsalFigures({ inputs, rehearsal: { model, moves, held, cloth } }: 
       </Fact>
       <Fact name="unevenness">{run && moves.length > 1 ? bare('unevenness', run.end.unevenness) : '–'}</Fact>
       <Fact name="slack">{run && moves.length > 1 ? `${printed('slackShare', run.end.slackShare)} of the face` : '–'}</Fact>
-      <Fact name="weave askew">{run ? `${printed('skew', Math.abs(run.end.skewDeg))}` : '–'}</Fact>
+      <Fact name="weave askew">{run ? printed('skew', Math.abs(run.end.skewDeg)) : '–'}</Fact>
       <Fact name="changes of side">{turns}</Fact>
       <Fact name="handwork">{printed('handTime', minutes)}</Fact>
       <Fact name="last pull">
