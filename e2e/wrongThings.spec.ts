@@ -50,7 +50,7 @@ test('every field says what is wrong, what was typed and what would do; nothing 
       Right: '600',
     };
     for (const [label, right] of Object.entries(fields)) await wrong(page, label, 'abc', /is not a length/, right);
-    await wrong(page, 'Corner lift on a flat table', '3 m', /is above 200 mm/, '0');
+    await wrong(page, 'Corner lift on a flat table', '300 m', /is longer than 100 m/, '0');
     await page.getByLabel('Diagonal, top left down').fill('2900');
     await expect(
       page.getByText('The diagonal top left to bottom right reads 2900 mm: no frame of this plan has that.'),

@@ -104,7 +104,7 @@ const warmth = (name: string, limits: Range): Twofold =>
   inBoth(name, form('°C', 1), form('°F', 0, 5 / 9, celsiusFromFahrenheit(0)), limits, [-50, 120]);
 
 const volume = (name: string, limits: Range): Twofold =>
-  inBoth(name, form('ml', [1, 0]), form('fl oz', [2, 1], ML_PER_FLUID_OUNCE), limits, [0, 200_000]);
+  inBoth(name, form('ml', [1, 0]), form('fl oz', 1, ML_PER_FLUID_OUNCE), limits, [0, 200_000]);
 
 const onScale = (name: string, limits: Range): Twofold =>
   inBoth(name, form('kg', 2, NEWTONS_PER_KG), form('lb', 1, NEWTONS_PER_KG * KG_PER_POUND), limits);
@@ -190,7 +190,7 @@ export const QUANTITIES = {
   unevenness: fixed(plain('unevenness of the tension', '', 2, null, [0, 20])),
   skew: plain('weave askew', '°', 1, null, [0, 45]),
   slackShare: part('slack part of the face', 0, null),
-  fasteners: plain('fasteners', '', 0, [0, 2000], [0, 20_000]),
+  fasteners: plain('fasteners', 'fasteners', 0, [0, 2000], [0, 20_000]),
   // Tension.
   tension: plain('tension of the cloth', 'N/m', 0, [20, 800], [0, 3000]),
   tensionChange: plain('change of tension', 'N/m', 0, null, [-3000, 3000]),
@@ -221,11 +221,17 @@ export const QUANTITIES = {
   potVolume: inBoth(
     'ground gone from a pot',
     form('ml', [1, 0]),
-    form('fl oz', [2, 1], ML_PER_FLUID_OUNCE),
+    form('fl oz', 1, ML_PER_FLUID_OUNCE),
     null,
     [-200_000, 200_000],
   ),
-  absorption: plain('ground that a cloth takes', 'ml/m²', 0, null, [0, 5000]),
+  absorption: inBoth(
+    'ground that a cloth takes',
+    form('ml/m²', 0),
+    form('fl oz/ft²', 2, ML_PER_FLUID_OUNCE / M2_PER_SQUARE_FOOT),
+    null,
+    [0, 5000],
+  ),
   dryGround: plain('dry ground', 'g/m²', 0, [0, 10_000]),
   scale: plain('on the kitchen scale', 'g', 0, null, [0, 200_000]),
   glue: plain('glue to weigh out', 'g', [1, 0], null, [0, 200_000]),

@@ -140,7 +140,7 @@ function WaitingRow({
           <strong>No. {one.number}</strong> {one.title}
           <span className="figure soft block">
             {one.coat}, {printSize(one.widthMm, one.heightMm, tape)}, {printed('area', one.areaM2, tape)} at{' '}
-            {printed('absorption', one.absorbMlPerM2)}
+            {printed('absorption', one.absorbMlPerM2, tape)}
           </span>
           {why && <span className="block text-[13.5px] text-warning">{why}</span>}
           {dries && (

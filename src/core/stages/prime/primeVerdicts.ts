@@ -253,7 +253,7 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         of: 'potVolume',
         says:
           slip ??
-          `Used ${printed('volume', goneMl, tape)}, ${printed('absorption', goneMl / areaM2)}; ${printed('volume', foretold, tape)} was reckoned with.`,
+          `Used ${printed('volume', goneMl, tape)}, ${printed('absorption', goneMl / areaM2, tape)}; ${printed('volume', foretold, tape)} was reckoned with.`,
         because: `${told} less what is left; the next pot for this cloth is reckoned with it.`,
         doThis: slip ? 'Read the jug again.' : off > POT_PART ? 'Thick and thin places? Hold it against the light.' : '',
         uses: [next.absorb],
@@ -269,8 +269,8 @@ function potVerdicts({ inputs: { prime }, next, goneMl, areaM2 }: PrimeCase, { r
         measured: next.learned.value,
         limit: assumed(rules, next.absorb),
         of: 'absorption',
-        says: `Reckoned with ${printed('absorption', next.learned.value)}, as your last ${next.learned.records === 1 ? 'record' : `${next.learned.records} records`} of this cloth went.`,
-        because: `The house assumes ${printed('absorption', assumed(rules, next.absorb))} where nothing was measured.`,
+        says: `Reckoned with ${printed('absorption', next.learned.value, tape)}, as your last ${next.learned.records === 1 ? 'record' : `${next.learned.records} records`} of this cloth went.`,
+        because: `The house assumes ${printed('absorption', assumed(rules, next.absorb), tape)} where nothing was measured.`,
         uses: [next.absorb],
       }),
     );
