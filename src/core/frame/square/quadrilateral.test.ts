@@ -140,6 +140,56 @@ describe('quadrilateral from a noisy tape: 2,000 frames', () => {
   });
 });
 
+it('says of a misread diagonal what would fit exactly, also where it is far off', () => {
+  const { down, up, ...sides } = truth(900, 600, 900, 600, 0.01);
+  for (const off of [8, 60, 150]) {
+    const { doubt } = fitted(
+      { ...sides, down: down! + off, up },
+      { ...NO_GAPS, topLeft: 0.01 * KNOWN.bladeMm * -1, bottomLeft: 0.01 * KNOWN.bladeMm },
+    );
+    expect(doubt).toMatchObject({ kind: 'diagonal', name: 'down', likelyMm: expect.closeTo(down!, 0) as number });
+  }
+  // Without a set square it may be either; each is told as it would have to be read.
+  const { doubt } = fitted({ ...sides, down: down! + 60, up });
+  const likely = doubt?.kind === 'diagonals' ? doubt.likelyMm : null;
+  expect(likely!.down).toBeCloseTo(down!, 0);
+  expect(likely!.up ** 2 + (down! + 60) ** 2).toBeCloseTo(2 * (900 ** 2 + 600 ** 2), -3);
+});
+
+it('the readings of a frame seen in the mirror agree, and are doubted, as the frame’s own', () => {
+  const random = randomLcg(0.617);
+  const mirrored = ({ top, right, bottom, left, down, up }: TapeReadings) => ({
+    top,
+    right: left,
+    bottom,
+    left: right,
+    down: up,
+    up: down,
+  });
+  const kinds = new Set<string>();
+  for (let index = 0; index < 300; index += 1) {
+    const frame = practiceFrame(NOMINAL, KNOWN, 4, random);
+    const blunder =
+      index % 3 === 0 ? null : { name: (['down', 'up', 'top', 'left'] as const)[index % 4]!, offMm: index % 2 ? 2 : -2 };
+    const read = readPractice(frame, KNOWN.tapeMm, random, blunder);
+    const gaps = readGaps(frame, KNOWN.bladeMm, KNOWN.gapMm, random);
+    const held = { ...NO_GAPS, topLeft: index % 2 ? gaps.topLeft : null, bottomRight: index % 5 ? null : gaps.bottomRight };
+    const [own, other] = [
+      fitted(read, held),
+      fitted(mirrored(read), {
+        topLeft: held.topRight,
+        topRight: held.topLeft,
+        bottomLeft: held.bottomRight,
+        bottomRight: held.bottomLeft,
+      }),
+    ];
+    expect(other.agreement.chiSquare).toBeCloseTo(own.agreement.chiSquare, 6);
+    expect([other.agreement.agrees, other.doubt?.kind]).toEqual([own.agreement.agrees, own.doubt?.kind]);
+    kinds.add(own.doubt?.kind ?? 'agrees');
+  }
+  expect(kinds.size).toBeGreaterThan(2);
+});
+
 describe('pressing to square', () => {
   it('a parallelogram comes square: both diagonals read √((d₁² + d₂²) / 2), nothing is left', () => {
     const plan = pressPlan(barsAtLean({ top: 900, right: 600, bottom: 900, left: 600 }, 0.008));

@@ -9,6 +9,7 @@ import {
   CORNERS,
   type Corner,
   type Corners,
+  type DiagonalName,
   LENGTHS,
   type TapeName,
   cornerOver,
@@ -88,12 +89,23 @@ export function fitQuadrilateral(
   if (!fit || far) return contradiction(observations, readings, nominal, far);
   const { doubt, agreement } = fit;
   if (doubt === null) return fit;
-  if (doubt.kind === 'diagonals') return widened(fit, doubt, readings);
-  // The frame is fitted again without what is doubted, so that it does not bend the rest; the doubt stands.
-  const freed = observations.map((one) => (isDoubted(one, doubt) ? { ...one, sd: one.sd * HARDLY } : one));
-  const again = solved(freed, start(readings, nominal), readings, knowledge);
-  return again && !farOff(again, nominal) ? { ...again, agreement, doubt } : fit;
+  /** The frame fitted again without what is doubted, so that it does not bend the rest; null where that is none. */
+  const without = (doubted: Doubt): Quadrilateral | null => {
+    const freed = observations.map((one) => (isDoubted(one, doubted) ? { ...one, sd: one.sd * HARDLY } : one));
+    const again = solved(freed, start(readings, nominal), readings, knowledge);
+    return again && !farOff(again, nominal) ? again : null;
+  };
+  if (doubt.kind === 'diagonals') {
+    const likely = (name: DiagonalName) => without({ kind: 'diagonal', name, likelyMm: 0 })?.fitted[name] ?? doubt.likelyMm[name];
+    return widened(fit, { ...doubt, likelyMm: { down: likely('down'), up: likely('up') } }, readings);
+  }
+  const again = without(doubt);
+  return again ? { ...again, agreement, doubt: inThatFrame(doubt, again) } : fit;
 }
+
+/** What the doubted reading would be in the frame that the others tell; far off, the residual tells it short. */
+const inThatFrame = (doubt: Exclude<Doubt, { kind: 'diagonals' }>, { fitted }: Quadrilateral): Doubt =>
+  doubt.kind === 'side' || doubt.kind === 'diagonal' ? { ...doubt, likelyMm: fitted[doubt.name] } : doubt;
 
 /** A fitted side this many times off the plan is no frame of it. */
 const FAR_PART = 0.3;
@@ -140,7 +152,7 @@ function widened(fit: Quadrilateral, doubt: Extract<Doubt, { kind: 'diagonals' }
   const apart = (Math.max(...answers) - Math.min(...answers)) / 2;
   const factor = Math.max(1, Math.hypot(sd, apart) / Math.max(sd, 1e-9));
   const wider = (one: Estimate): Estimate => ({ ...one, sd: one.sd * factor });
-  return { ...fit, difference: wider(fit.difference), skewDegrees: wider(fit.skewDegrees), slideMm: wider(fit.slideMm) };
+  return { ...fit, doubt, difference: wider(fit.difference), skewDegrees: wider(fit.skewDegrees), slideMm: wider(fit.slideMm) };
 }
 
 /**

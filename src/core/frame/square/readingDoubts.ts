@@ -17,7 +17,7 @@ export type Doubt =
   | { kind: 'pair'; pair: 'width' | 'height'; offMm: number }
   | { kind: 'size'; pair: 'width' | 'height'; offMm: number };
 
-/** `closure`: how far the diagonals together are off what the sides allow, in standard deviations; null when untold. */
+/** `closure`: how far the diagonals together are off what the sides allow, in standard deviations, 0 and more; null when untold. */
 export interface Agreement {
   chiSquare: number;
   freedom: number;
@@ -51,10 +51,12 @@ export function agreementOf(tests: readonly Tested[]): Agreement {
   const freedom = Math.max(0, tests.length - 5);
   const chiSquare = tests.reduce((sum, { off, sd }) => sum + (off / sd) ** 2, 0);
   const ties = tests.filter(({ is, standardised }) => is.kind === 'tape' && isDiagonal(is.name) && standardised !== 0);
-  const closure = ties.length === 2 && freedom >= 2 ? ties[0]!.standardised : null;
+  // Alike in both where nothing but the tape was held to it; else their root mean square, which is the same in the mirror.
+  const closure =
+    ties.length === 2 && freedom >= 2 ? Math.hypot(ties[0]!.standardised, ties[1]!.standardised) / Math.SQRT2 : null;
   const at = (table: readonly number[], place: number) => table[Math.min(place, table.length) - 1]!;
   const limit = freedom === 0 ? Infinity : closure === null ? at(CHI_95, freedom) : at(CHI_BESIDE_CLOSURE, freedom - 1);
-  const agrees = chiSquare <= limit && Math.abs(closure ?? 0) <= CLOSURE_LIMIT;
+  const agrees = chiSquare <= limit && (closure ?? 0) <= CLOSURE_LIMIT;
   return { chiSquare, freedom, limit, closure, agrees };
 }
 
