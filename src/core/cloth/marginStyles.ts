@@ -1,8 +1,8 @@
 /*
- * The margins makers use, as data: where the cloth ends on the back, and what is kept beyond.
+ * The margins makers use, as data: how much goes to the back, and what is kept beyond.
  */
 import { assumed, type HouseRules } from '../house/houseRules';
-import type { School } from '../house/schools';
+import { type School, byId } from '../house/schools';
 
 interface MarginStyle<Id extends string> extends School<Id> {
   /** Cloth folded on to the back, mm, for a bar of this width. */
@@ -10,8 +10,6 @@ interface MarginStyle<Id extends string> extends School<Id> {
   hem: boolean;
   /** Fills the margin up to the reserve. */
   reserve: boolean;
-  /** Where the cloth ends on the back, in words. */
-  ends: string;
   /** Fastened on the side: only part of the depth is covered. */
   onEdge: boolean;
 }
@@ -24,7 +22,6 @@ const style = <const I extends string>(row: MarginStyle<I>) => row;
 export const MARGIN_STYLES = [
   style({
     id: 'edge',
-    ends: 'on the side of the bar',
     name: 'Edge-fastened',
     returnMm: () => 0,
     hem: false,
@@ -35,7 +32,6 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'short',
-    ends: 'on the wood of the back',
     name: 'Short return',
     returnMm: short,
     hem: false,
@@ -46,7 +42,6 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'flush',
-    ends: 'at the inner edge of the bar',
     name: 'Flush',
     returnMm: (bar) => bar,
     hem: false,
@@ -57,7 +52,6 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'covered',
-    ends: 'past the inner edge',
     name: 'Covered bar',
     returnMm: covered,
     hem: false,
@@ -68,7 +62,6 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'hem',
-    ends: 'past the inner edge, raw edge under',
     name: 'Folded hem',
     returnMm: covered,
     hem: true,
@@ -79,7 +72,6 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'hemShort',
-    ends: 'on the wood of the back, raw edge under',
     name: 'Folded hem, short',
     returnMm: short,
     hem: true,
@@ -90,7 +82,6 @@ export const MARGIN_STYLES = [
   }),
   style({
     id: 'reserve',
-    ends: 'past the inner edge, the rest folded back',
     name: 'Reserve',
     returnMm: covered,
     hem: false,
@@ -102,3 +93,17 @@ export const MARGIN_STYLES = [
 ] as const;
 
 export type MarginStyleId = (typeof MARGIN_STYLES)[number]['id'];
+
+/**
+ * Where the cloth of a margin ends, in words: a short return may reach past a narrow bar.
+ *
+ * @example marginEnds('short', 25, 45) // 'on the wood of the back'
+ * @example marginEnds('hemShort', 25, 18) // 'past the inner edge, raw edge under'
+ */
+export function marginEnds(styleId: MarginStyleId, returnMm: number, barWidthMm: number): string {
+  const { onEdge, hem, reserve } = byId(MARGIN_STYLES, styleId);
+  if (onEdge) return 'on the side of the bar';
+  const short = barWidthMm - returnMm;
+  const at = short > 0.05 ? 'on the wood of the back' : short < -0.05 ? 'past the inner edge' : 'at the inner edge of the bar';
+  return `${at}${hem ? ', raw edge under' : ''}${reserve ? ', the rest folded back' : ''}`;
+}

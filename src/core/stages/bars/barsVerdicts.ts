@@ -225,11 +225,11 @@ function bucklingVerdict({ bracing: { hardest } }: BarsCase, { rules }: PlanCont
       measured: hardest.carriesN,
       limit,
       of: 'braceForce',
-      says: `The ${hardest.way} brace carries ${printed('pull', hardest.carriesN)}, up to ${printed('pull', limit)} is safe.`,
+      says: `The ${hardest.way} brace carries ${printed('braceForce', hardest.carriesN)}, up to ${printed('braceForce', limit)} is safe.`,
       because:
         hardest.fails === 'buckles'
-          ? `π² E I / L² = ${printed('pull', hardest.bearsN)} over its longest piece, ${safety} times safe.`
-          : `Short as it is, its wood is crushed at ${printed('pull', hardest.bearsN)} before it buckles: E / 300 over its section, ${safety} times safe.`,
+          ? `π² E I / L² = ${printed('braceForce', hardest.bearsN)} over its longest piece, ${safety} times safe.`
+          : `Short as it is, its wood is crushed at ${printed('braceForce', hardest.bearsN)} before it buckles: E / 300 over its section, ${safety} times safe.`,
       doThis: level === 'good' ? '' : 'Take a thicker brace, or let one the other way cross it.',
       uses: ['buckling', 'bucklingLeast', 'knots'],
     }),

@@ -1,7 +1,7 @@
 import { type CutSize, cutSize } from '../../cloth/cutSize';
 import { type CuttingPlan, cuttingSteps } from '../../cloth/cuttingSteps';
 import type { Fabric } from '../../cloth/fabrics';
-import { MARGIN_STYLES, type MarginStyleId } from '../../cloth/marginStyles';
+import { MARGIN_STYLES, marginEnds, type MarginStyleId } from '../../cloth/marginStyles';
 import { waysToFit } from '../../cloth/narrowCloth';
 import { type RollFit, rollFit } from '../../cloth/rollFit';
 import { rollPrice } from '../../cloth/rollPrice';
@@ -53,7 +53,7 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
       cut,
       priceMinor: fit.fits ? rollPrice(fabric, cloth.rollWidth.mm, fit.alongMm) : null,
       holds: heldWords(cut, cloth.grip),
-      note: rowNote(id, cut),
+      note: `${marginEnds(id, cut.margin.returnMm, profile.widthMm)}${cut.margin.gripMm > 0 ? '; trim the grip' : ''}`,
     };
   });
   const { cut } = rows.find((row) => row.style === cloth.marginStyle)!;
@@ -102,9 +102,3 @@ function measuredAnswer({ image }: PaintingPlan, tape: Tape): { answer: string; 
 
 const heldWords = ({ margin }: CutSize, grip: JobInputs['cloth']['grip']): string =>
   margin.gripMm > 0 ? 'after trimming' : margin.onEdge ? 'on the edge' : grip === 'hand' ? 'by hand' : 'by pliers';
-
-function rowNote(style: MarginStyleId, { margin }: CutSize): string {
-  const { ends } = byId(MARGIN_STYLES, style);
-  const trim = margin.gripMm > 0 ? '; trim the grip' : '';
-  return `${ends}${trim}`;
-}
