@@ -62,16 +62,16 @@ test('every field says what is wrong, what was typed and what would do; nothing 
   await stage(page, 'Cloth').click();
   await wrong(page, 'Roll width, usable', '2\' 13"', /is not a length/, '2100');
   await stage(page, 'Fasten').click();
-  await wrong(page, 'Spacing, at most', '0', /is below 10 mm/, '45');
+  await wrong(page, 'Spacing, at most', '0', /is below 5 mm/, '45');
   await wrong(page, 'Last from corner', 'near', /is not a length/, '45');
   await stage(page, 'Tune').click();
   await page.getByRole('tab', { name: 'Corners' }).click();
-  await wrong(page, 'Open top left to', '60', /is above 20 mm/, '0');
+  await wrong(page, 'Open top left to', '60', /is above 30 mm/, '0');
   await stage(page, 'Prime').click();
   await wrong(page, 'Room', '99', /is out of range\. Type 0 to 45 °C/, '19');
   await wrong(page, 'Humidity', 'damp', /is not a number\. Type 5 to 100 % RH/, '55');
   await stage(page, 'Hand over').click();
-  await wrong(page, 'On the scale', '900', /is no weight of a canvas/, '2');
+  await wrong(page, 'On the scale', '900', /is out of range\. Type 0\.01 to 200 kg/, '2');
 
   await saved(page);
   const file = (await (await page.request.get(`${emptyServer.url}/api/job/${id}`)).json()) as {
