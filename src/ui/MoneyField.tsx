@@ -1,5 +1,6 @@
 'use client';
-import { parseMoney, printMoney } from '@/core/units/money';
+import { readPrice } from '@/core/quantities/readQuantity';
+import { printMoney } from '@/core/units/money';
 import { parsed } from '@/core/units/result';
 import { TypedField } from './fields';
 import { useWorkshop } from './WorkshopContext';
@@ -21,7 +22,7 @@ export function MoneyField({ label, value, onChange, hideLabel, placeholder = 'n
       label={label}
       value={value}
       print={(minor) => (minor === null ? '' : printMoney(minor, '').trim())}
-      read={(typed) => (typed.trim() === '' ? parsed<number | null>(null) : parseMoney(typed, currency))}
+      read={(typed) => (typed.trim() === '' ? parsed<number | null>(null) : readPrice(typed, currency))}
       onChange={onChange}
       beside={currency}
       hideLabel={hideLabel}

@@ -2,11 +2,12 @@
 import { parseClothWeight } from '../units/clothWeight';
 import { type Length, type LengthUnit, type Tape, parseLength, printLength } from '../units/length';
 import { parseMass } from '../units/mass';
+import { parseMoney, printMoney } from '../units/money';
 import { twoWays, withoutDust } from '../units/numeral';
 import { type Parsed, parsed, refused } from '../units/result';
 import { parseTemperature } from '../units/temperature';
 import { fieldText, unitOf } from './printed';
-import { type NumberId, type QuantityId, type Range, limitsOf, quantity } from './quantities';
+import { type NumberId, type QuantityId, type Range, isTyped, limitsOf, quantity } from './quantities';
 
 /** Nothing in it says its unit: two units make two lengths of it. */
 function isBare(typed: string): boolean {
@@ -95,4 +96,18 @@ function plainNumber(id: NumberId, typed: string, tape: Tape, unit: string, rang
   if (ways && ways.thousands * per + zero <= range[1])
     return refused(typed, 'can be read two ways', `Write ${ways.thousands} or ${ways.decimal}.`);
   return parsed(withoutDust(Number(number.replace(',', '.').replace('−', '-')) * per + zero));
+}
+
+/**
+ * A price as it was typed, in the smallest coin, no more than is taken; or the error to show.
+ *
+ * @param currency of the house
+ * @example readPrice('12.50', '€') // { ok: true, value: 1250 }
+ * @example readPrice('2000000', '€').error // '“2000000” is out of range. Type €0.00 to €1000000.00.'
+ */
+export function readPrice(typed: string, currency = ''): Parsed<number> {
+  const read = parseMoney(typed, currency);
+  if (!read.ok || isTyped('price', read.value)) return read;
+  const [least, most] = limitsOf('price');
+  return refused(typed, 'is out of range', `Type ${printMoney(least, currency)} to ${printMoney(most, currency)}.`);
 }

@@ -5,7 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { SUBSTANCES, type Substance } from '@/core/prime/substances';
-import { parseMoney, printMoney } from '@/core/units/money';
+import { readPrice } from '@/core/quantities/readQuantity';
+import { printMoney } from '@/core/units/money';
 import { setStockAction } from '@/server/actions';
 import type { Grounds } from '@/server/groundCases';
 import { NumberField, TypedField } from '@/ui/fields';
@@ -94,7 +95,7 @@ function StockRow({
         label={`${name}, a ${large}`}
         value={now.priceMinor}
         print={(minor) => printMoney(minor, '').trim()}
-        read={parseMoney}
+        read={(typed) => readPrice(typed)}
         onChange={(to) => setNow({ ...now, priceMinor: to })}
         beside={rules.currency}
       />

@@ -3,11 +3,11 @@
  * one is meant; every wrong cell is told with its line and its column. Written so that a spreadsheet takes no cell for a formula.
  */
 import { type LengthId, type NumberId, limitsOf } from '@/core/quantities/quantities';
-import { readLength, readNumber } from '@/core/quantities/readQuantity';
+import { readLength, readNumber, readPrice } from '@/core/quantities/readQuantity';
 import { fieldText } from '@/core/quantities/printed';
 import Papa from 'papaparse';
 import { FILE_UNITS, type FileUnit, type Length, SIXTEENTH_MM, printBare } from '@/core/units/length';
-import { parseMoney, printMoney } from '@/core/units/money';
+import { printMoney } from '@/core/units/money';
 import { type Parsed, parsed, refused } from '@/core/units/result';
 import { isRealTime } from '@/core/shape/realTime';
 import { type FieldError, type Outcome, done, refuse } from '../outcome';
@@ -71,7 +71,7 @@ export const numberCells = (name: string, of: NumberId): Column<number> =>
 
 /** Prices in minor units. */
 export const priceCells = (name: string): Column<number> =>
-  column({ name, read: (cell) => parseMoney(cell), print: (minor) => printMoney(minor, '') });
+  column({ name, read: (cell) => readPrice(cell), print: (minor) => printMoney(minor, '') });
 
 export const dayCells = (name: string): Column<string> =>
   column({
