@@ -89,13 +89,13 @@ function plainNumber(id: NumberId, typed: string, tape: Tape, unit: string, rang
     (one) => one.unit !== '' && text.endsWith(one.unit.toLowerCase()),
   );
   const number = said ? text.slice(0, -said.unit.length).trim() : text;
-  const { per, zero } = said ?? own;
+  const { per } = said ?? own;
   if (!(range[0] < 0 ? /^[-−]?\d+([.,]\d+)?$/ : /^\d+([.,]\d+)?$/).test(number))
     return refused(typed, 'is not a number', wouldDo);
   const ways = twoWays(number);
-  if (ways && ways.thousands * per + zero <= range[1])
+  if (ways && ways.thousands * per <= range[1])
     return refused(typed, 'can be read two ways', `Write ${ways.thousands} or ${ways.decimal}.`);
-  return parsed(withoutDust(Number(number.replace(',', '.').replace('−', '-')) * per + zero));
+  return parsed(withoutDust(Number(number.replace(',', '.').replace('−', '-')) * per));
 }
 
 /**
