@@ -179,9 +179,13 @@ export function troublesOf(plan: Plan): string[] {
   return [...texts, ...numbers, ...judged];
 }
 
+/** The judgements of a plan, each with where it stands: “stage id”. */
+const judgementsOf = (plan: Plan): [where: string, one: Verdict][] =>
+  STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one): [string, Verdict] => [`${stage} ${one.id}`, one]));
+
 /** The measures of all judgements, to hold two plans of one job beside each other. */
 export const measuresOf = (plan: Plan): Map<string, [measured: number | null, level: string]> =>
-  new Map(STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => [`${stage} ${one.id}`, [one.measured, one.level]])));
+  new Map(judgementsOf(plan).map(([where, { measured, level }]) => [where, [measured, level]]));
 
 /**
  * Judgements of one matter: where the first is good, the second never stops; and of two that advise opposite things only one is
@@ -209,7 +213,7 @@ const OPPOSITE: readonly (readonly [string, string])[] = [
 
 /** Judgements of a plan that contradict each other. */
 export function contradictions(plan: Plan): string[] {
-  const level = new Map(STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => [`${stage} ${one.id}`, one.level])));
+  const level = new Map(judgementsOf(plan).map(([where, one]) => [where, one.level]));
   const bad = (id: string) => level.has(id) && level.get(id) !== 'good';
   return [
     ...GOOD_NEVER_BESIDE_STOP.filter(([good, stop]) => level.get(good) === 'good' && level.get(stop) === 'stop').map(
@@ -256,6 +260,6 @@ export const MONOTONE: readonly { says: string; more: (inputs: JobInputs) => Job
 
 /** How many judgements of a plan there are, and how many of them could not be worked out. */
 export const workedOut = (plan: Plan): { judged: number; not: string[] } => {
-  const all = STAGE_IDS.flatMap((stage) => plan[stage].verdicts.map((one) => ({ ...one, id: `${stage} ${one.id}` })));
-  return { judged: all.length, not: all.filter(isNotWorkedOut).map(({ id }) => id) };
+  const all = judgementsOf(plan);
+  return { judged: all.length, not: all.filter(([, one]) => isNotWorkedOut(one)).map(([where]) => where) };
 };

@@ -142,7 +142,7 @@ function changeWords(before: StockCloth, after: StockCloth): string {
   const more = after.flaws.length - before.flaws.length;
   if (more > 0) return `${more} flaw${more > 1 ? 's' : ''} marked`;
   if (more < 0) return `${-more} flaw${more < -1 ? 's' : ''} taken off`;
-  return before.lengthMm === after.lengthMm ? 'a flaw changed' : `${printed('rollLength', after.lengthMm, RECORD_TAPE)} left`;
+  return before.lengthMm === after.lengthMm ? 'a flaw changed' : `${roll(after.lengthMm)} left`;
 }
 
 /** One cloth with the pieces that are cut from it. */

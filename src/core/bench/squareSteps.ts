@@ -3,7 +3,7 @@ import type { JobCase } from '../case/jobCase';
 import type { TapeName } from '../frame/square/corners';
 import type { SideWords } from '../job/sideWords';
 import { anotherTry } from '../stages/square/planSquare';
-import { MOST_TRIES } from '../stages/square/squareInputs';
+import { MOST_TRIES, typedReading } from '../stages/square/squareInputs';
 import { finerTape, printFine, printLength } from '../units/length';
 import { aloud } from './aloud';
 import { type BenchStep, SHOW_STAGE } from './benchStep';
@@ -29,13 +29,7 @@ export function squareSteps(here: JobCase, say: SideWords): BenchStep[] {
       aloud: aloud(`${label}. ${note}`),
       act: {
         kind: 'read',
-        reading: {
-          kind: 'length',
-          label,
-          of: name === 'lift' ? 'tapeReading' : 'sideReading',
-          value,
-          put: (next) => ({ square: { [name]: next } }),
-        },
+        reading: { kind: 'length', label, of: typedReading(name), value, put: (next) => ({ square: { [name]: next } }) },
       },
       show: name === 'lift' ? SHOW_STAGE : { kind: 'measure', of: name },
     };

@@ -1,5 +1,5 @@
 /* A canvas made here beside one that is bought ready made, and from which size on making it pays. */
-import type { Range } from '../quantities/quantities';
+import { isTyped } from '../quantities/quantities';
 import { byId } from '../house/schools';
 import { USES } from '../house/schools';
 import type { JobInputs } from '../job/job';
@@ -67,10 +67,10 @@ export function paysFrom(curve: readonly SizeCost[], settings: Pick<CostSettings
 const PARTS = [0.35, 0.5, 0.7, 0.85, 1, 1.2, 1.5, 1.9, 2.4];
 
 /** Faces of one shape, from small to large, within what is stretched at all. Paintings have the size they have. */
-export function scaledFaces({ brief }: JobInputs, [least, most]: Range): { widthMm: number; heightMm: number }[] {
+export function scaledFaces({ brief }: JobInputs): { widthMm: number; heightMm: number }[] {
   if (byId(USES, brief.use).painted) return [];
   return PARTS.map((part) => ({
     widthMm: Math.round(brief.width.mm * part),
     heightMm: Math.round(brief.height.mm * part),
-  })).filter(({ widthMm, heightMm }) => Math.min(widthMm, heightMm) >= least && Math.max(widthMm, heightMm) <= most);
+  })).filter(({ widthMm, heightMm }) => isTyped('faceLength', widthMm) && isTyped('faceLength', heightMm));
 }

@@ -47,13 +47,15 @@ export function verdict({ of, ...parts }: Parts): Verdict {
   return { ...whole, unit: quantity(of).metric.unit };
 }
 
+const notWorkedOutWords = (about: string): string => `Not worked out: ${about}.`;
+
 /** The judgement of a value that no workshop meets. */
 function notWorkedOut({ id, about, level, doThis, uses }: Verdict, of: QuantityId): Verdict {
   return verdict({
     id,
     about,
     level: level === 'stop' ? 'stop' : 'watch',
-    says: `Not worked out: ${about}.`,
+    says: notWorkedOutWords(about),
     because: `The sum gives a ${quantity(of).name} that no canvas has.`,
     // What stops is far beyond its limit: what helps against it still does.
     doThis:
@@ -63,7 +65,7 @@ function notWorkedOut({ id, about, level, doThis, uses }: Verdict, of: QuantityI
 }
 
 /** Whether it judges nothing, since its measure was beyond belief. */
-export const isNotWorkedOut = ({ about, says }: Pick<Verdict, 'about' | 'says'>): boolean => says === `Not worked out: ${about}.`;
+export const isNotWorkedOut = ({ about, says }: Pick<Verdict, 'about' | 'says'>): boolean => says === notWorkedOutWords(about);
 
 /** The level of a measure that should stay at or below `limit`, and is only watched up to `ceiling`. */
 export function levelAtMost(measured: number, limit: number, ceiling: number): Level {

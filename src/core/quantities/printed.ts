@@ -6,9 +6,10 @@ import {
   type Form,
   type PlainId,
   QUANTITIES,
-  type Quantity,
   type QuantityId,
   type Range,
+  formOf,
+  isWithin,
   limitsOf,
   quantity,
 } from './quantities';
@@ -16,7 +17,6 @@ import {
 /** Which system the reader has. */
 type System = Pick<Tape, 'unit'>;
 
-const formOf = ({ metric, inch }: Quantity, { unit }: System): Form => (unit === 'in' ? (inch ?? metric) : metric);
 const within = ({ per, zero }: Form, value: number): number => withoutDust((value - zero) / per);
 const placesOf = ({ places: [belowTen, fromTen] }: Form, value: number): number => (Math.abs(value) < 10 ? belowTen : fromTen);
 /** Units that are words agree with their number. */
@@ -28,7 +28,7 @@ const joined = (number: string, unit: string): string =>
 export function unitOf(id: PlainId): string;
 export function unitOf(id: QuantityId, tape: System): string;
 export function unitOf(id: QuantityId, tape: System = RECORD_TAPE): string {
-  return formOf(quantity(id), tape).unit;
+  return formOf(id, tape).unit;
 }
 
 /**
@@ -41,7 +41,7 @@ export function bare(id: PlainId, value: number): string;
 export function bare(id: QuantityId, value: number, tape: System): string;
 export function bare(id: QuantityId, value: number, tape: System = RECORD_TAPE): string {
   const row = quantity(id);
-  const form = formOf(row, tape);
+  const form = formOf(id, tape);
   const told = within(form, value);
   const places = placesOf(form, told);
   return row.fixed ? told.toFixed(places) : decimal(told, places);
@@ -72,7 +72,7 @@ export function printed(id: QuantityId, value: number, tape: Tape = RECORD_TAPE)
     case 'estimate':
       return printEstimate(value);
     case 'number':
-      return joined(bare(id, value, tape), formOf(row, tape).unit);
+      return joined(bare(id, value, tape), formOf(id, tape).unit);
   }
 }
 
@@ -102,8 +102,7 @@ export const printedSpread = (id: PlainId, value: number, sd: number): string =>
  *
  * @example fieldText('tax', 7.75, { unit: 'mm' }) // '7.75'
  */
-export const fieldText = (id: QuantityId, value: number, tape: System): string =>
-  decimal(within(formOf(quantity(id), tape), value), 4);
+export const fieldText = (id: QuantityId, value: number, tape: System): string => decimal(within(formOf(id, tape), value), 4);
 
 /**
  * A value that its kind does not take, beside what it does.
@@ -111,8 +110,8 @@ export const fieldText = (id: QuantityId, value: number, tape: System): string =
  * @example rangeRefusal('modulus', 200) // '200 GPa is outside 1 to 30 GPa.'
  */
 export function rangeRefusal(id: QuantityId, value: number, [least, most]: Range = limitsOf(id)): string {
-  const [one, from, to] = [value, least, most].map((each) => joined(fieldText(id, each, RECORD_TAPE), quantity(id).metric.unit));
-  return `${one} is outside ${from!.split(' ')[0]} to ${to}.`;
+  const told = (each: number) => joined(fieldText(id, each, RECORD_TAPE), unitOf(id, RECORD_TAPE));
+  return `${told(value)} is outside ${fieldText(id, least, RECORD_TAPE)} to ${told(most)}.`;
 }
 
 /**
@@ -121,7 +120,7 @@ export function rangeRefusal(id: QuantityId, value: number, [least, most]: Range
  * @example outside('Spruce', 'modulus', 200) // ['Spruce: 200 GPa is outside 1 to 30 GPa.']
  */
 export const outside = (name: string, id: QuantityId, value: number, range: Range = limitsOf(id)): string[] =>
-  value >= range[0] && value <= range[1] ? [] : [`${name}: ${rangeRefusal(id, value, range)}`];
+  isWithin(value, range) ? [] : [`${name}: ${rangeRefusal(id, value, range)}`];
 
 /** A mark of an axis: its digits are those of the scale. */
 export const tickText = (tick: number): string => decimal(tick, 2);

@@ -2,7 +2,7 @@
  * Every kind of number of the product, once: what it is, its unit inside, how it is printed to a metric and to an inch tape, what
  * a field takes, and within what a calculated value is believed. Shapes, fields, keypad, lists, verdicts and prints ask here.
  */
-import { MM_PER, MM_PER_INCH } from '../units/length';
+import { MM_PER, MM_PER_INCH, type Tape } from '../units/length';
 import { KG_PER_POUND } from '../units/mass';
 import { celsiusFromFahrenheit } from '../units/temperature';
 
@@ -281,6 +281,12 @@ export type NumberId = Exclude<QuantityId, LengthId>;
 
 export const quantity = (id: QuantityId): Quantity => QUANTITIES[id];
 
+/** How a kind stands to a tape of this unit. */
+export const formOf = (id: QuantityId, { unit }: Pick<Tape, 'unit'>): Form => {
+  const { metric, inch } = quantity(id);
+  return unit === 'in' ? (inch ?? metric) : metric;
+};
+
 /**
  * The range of what may be typed, in units inside.
  *
@@ -293,18 +299,15 @@ export function limitsOf(id: QuantityId): Range {
   return limits;
 }
 
+/** Whether a value lies within a range, its ends included. */
+export const isWithin = (value: number, [least, most]: Range): boolean => value >= least && value <= most;
+
 /** Whether a value may be typed: within the limits of its kind. */
-export const isTyped = (id: QuantityId, value: number): boolean => {
-  const [least, most] = limitsOf(id);
-  return value >= least && value <= most;
-};
+export const isTyped = (id: QuantityId, value: number): boolean => isWithin(value, limitsOf(id));
 
 /**
  * Whether a calculated value is one that a workshop can meet.
  *
  * @example isBelieved('offsetOnCloth', 362) // false
  */
-export const isBelieved = (id: QuantityId, value: number): boolean => {
-  const [least, most] = quantity(id).believed;
-  return value >= least && value <= most;
-};
+export const isBelieved = (id: QuantityId, value: number): boolean => isWithin(value, quantity(id).believed);

@@ -7,7 +7,7 @@ import { twoWays, withoutDust } from '../units/numeral';
 import { type Parsed, parsed, refused } from '../units/result';
 import { parseTemperature } from '../units/temperature';
 import { fieldText, unitOf } from './printed';
-import { type NumberId, type QuantityId, type Range, isTyped, limitsOf, quantity } from './quantities';
+import { type NumberId, type QuantityId, type Range, formOf, isTyped, isWithin, limitsOf, quantity } from './quantities';
 
 /** Nothing in it says its unit: two units make two lengths of it. */
 function isBare(typed: string): boolean {
@@ -24,9 +24,10 @@ const FRACTION = /[/⁄½⅓⅔¼¾⅛⅜⅝⅞]/;
  * @param range of what may be typed, mm: that of its kind, where nothing narrower holds
  * @example readLength('61.5 cm', null, { unit: 'mm', stepMm: 1 }, [100, 4000]) // { ok: true, value: { mm: 615, unit: 'cm' } }
  */
-export function readLength(typed: string, value: Length | null, tape: Tape, [leastMm, mostMm]: Range): Parsed<Length> {
+export function readLength(typed: string, value: Length | null, tape: Tape, range: Range): Parsed<Length> {
+  const [leastMm, mostMm] = range;
   const stands: LengthUnit = value === null ? tape.unit : value.unit === 'ft' ? 'in' : value.unit;
-  const within = (one: Parsed<Length>) => one.ok && one.value.mm >= leastMm && one.value.mm <= mostMm;
+  const within = (one: Parsed<Length>) => one.ok && isWithin(one.value.mm, range);
   const [house, other] = [parseLength(typed, tape.unit), parseLength(typed, stands)];
   const isUnitless = isBare(typed);
   if (isUnitless && FRACTION.test(typed)) {
@@ -77,12 +78,12 @@ export function readNumber(
   const read = READERS[id]?.(typed, tape) ?? plainNumber(id, typed, tape, unit, range, wouldDo);
   if (!read.ok) return read;
   if (quantity(id).whole && !Number.isInteger(read.value)) return refused(typed, 'is no whole number', wouldDo);
-  return read.value >= least && read.value <= most ? read : refused(typed, 'is out of range', wouldDo);
+  return isWithin(read.value, range) ? read : refused(typed, 'is out of range', wouldDo);
 }
 
 function plainNumber(id: NumberId, typed: string, tape: Tape, unit: string, range: Range, wouldDo: string): Parsed<number> {
   const { metric, inch } = quantity(id);
-  const own = tape.unit === 'in' ? (inch ?? metric) : metric;
+  const own = formOf(id, tape);
   const text = typed.trim().toLowerCase();
   // The unit may be typed with the number, also that of the other system; any other is refused, not dropped.
   const said = [{ ...own, unit }, metric, ...(inch ? [inch] : [])].find(

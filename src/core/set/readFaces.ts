@@ -1,5 +1,5 @@
 /* Faces of several canvases as they are typed in a line. */
-import type { Range } from '../quantities/quantities';
+import { isTyped } from '../quantities/quantities';
 import { type Length, type LengthUnit, parseLength, printTyped } from '../units/length';
 import { type Parsed, parsed, refused } from '../units/result';
 
@@ -16,10 +16,9 @@ const FACE = /^(?:(\d+)\s*of\s+)?(.+?)\s*(?:×|x|\*|\bby\b)\s*(.+)$/i;
  *
  * @param unit of a bare length
  * @param most canvases there may be
- * @param range of a side, mm
- * @example readFaces('2 of 40 cm x 600; 300 by 600', 'mm', 60, [100, 4000]).value.length // 3
+ * @example readFaces('2 of 40 cm x 600; 300 by 600', 'mm', 60).value.length // 3
  */
-export function readFaces(typed: string, unit: LengthUnit, most: number, [leastMm, mostMm]: Range): Parsed<FaceTyped[]> {
+export function readFaces(typed: string, unit: LengthUnit, most: number): Parsed<FaceTyped[]> {
   const faces: FaceTyped[] = [];
   for (const piece of typed
     .split(/[;\n]/)
@@ -27,7 +26,7 @@ export function readFaces(typed: string, unit: LengthUnit, most: number, [leastM
     .filter(Boolean)) {
     const [, count = '1', first = '', second = ''] = FACE.exec(piece) ?? [];
     const [width, height] = [parseLength(first, unit), parseLength(second, unit)];
-    const inRange = ({ mm }: Length) => mm >= leastMm && mm <= mostMm;
+    const inRange = ({ mm }: Length) => isTyped('faceLength', mm);
     if (!width.ok || !height.ok) return refused(piece, 'is no face', 'Type width × height, such as 400 × 600 or 2 of 400 × 600.');
     if (!inRange(width.value) || !inRange(height.value))
       return refused(piece, 'is no face we stretch', 'A side is 100 mm to 4 m: check the unit.');

@@ -1,4 +1,3 @@
-import { limitsOf } from '../quantities/quantities';
 import { describe, expect, it } from 'vitest';
 import { randomLcg } from 'd3-random';
 import { rounds } from '@/testRounds';
@@ -70,7 +69,7 @@ describe('canvases of a set as they hang', () => {
 
 describe('faces as they are typed', () => {
   it('read back as they are printed, in any unit', () => {
-    const read = readFaces('2 of 400 × 600; 30 cm x 60 cm\n 24 1/2 in by 2 ft', 'mm', 60, limitsOf('faceLength'));
+    const read = readFaces('2 of 400 × 600; 30 cm x 60 cm\n 24 1/2 in by 2 ft', 'mm', 60);
     if (!read.ok) throw new Error(read.error);
     expect(read.value.map(({ width, height }) => [width.mm, height.mm])).toEqual([
       [400, 600],
@@ -79,7 +78,7 @@ describe('faces as they are typed', () => {
       [622.3, 609.6],
     ]);
     expect(printFaces(read.value)).toBe('2 of 400 mm × 600 mm; 30 cm × 60 cm; 24 1/2" × 2\' 0"');
-    expect(readFaces(printFaces(read.value), 'in', 60, limitsOf('faceLength'))).toEqual(read);
+    expect(readFaces(printFaces(read.value), 'in', 60)).toEqual(read);
   });
 
   it('that are none are refused with what was typed', () => {
@@ -92,7 +91,7 @@ describe('faces as they are typed', () => {
       ['400 × 300', /is one canvas/],
       ['', /is one canvas/],
     ] as const) {
-      const read = readFaces(typed, 'mm', 60, limitsOf('faceLength'));
+      const read = readFaces(typed, 'mm', 60);
       expect(read.ok ? 'read' : read.error).toMatch(says);
     }
   });

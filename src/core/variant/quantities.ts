@@ -1,5 +1,5 @@
 /* One quantity of a job moved over its range, everything else as it stands: for seeing what follows from it in every stage. */
-import { limitsOf } from '../quantities/quantities';
+import { isTyped } from '../quantities/quantities';
 import type { JobInputs } from '../job/job';
 import { length } from '../units/length';
 import { USES, byId } from '../house/schools';
@@ -37,17 +37,13 @@ export const quantityNow = (id: QuantityId, { bars }: JobInputs): number =>
 export function quantityValues(id: QuantityId, inputs: JobInputs): number[] {
   switch (id) {
     case 'tension': {
-      const [least, most] = limitsOf('tension');
       const now = inputs.bars.tensionNPerM;
-      return PARTS.map((part) => Math.round(now * part * 10) / 10).filter((value) => value >= least && value <= most);
+      return PARTS.map((part) => Math.round(now * part * 10) / 10).filter((value) => isTyped('tension', value));
     }
     case 'size': {
       if (byId(USES, inputs.brief.use).painted) return [];
-      const [least, most] = limitsOf('faceLength');
       const sides = [inputs.brief.width.mm, inputs.brief.height.mm];
-      return PARTS.map((part) => 100 * part).filter((value) =>
-        sides.every((mm) => (mm * value) / 100 >= least && (mm * value) / 100 <= most),
-      );
+      return PARTS.map((part) => 100 * part).filter((value) => sides.every((mm) => isTyped('faceLength', (mm * value) / 100)));
     }
     case 'bracesUpright':
     case 'bracesLevel':

@@ -1,5 +1,5 @@
 'use client';
-import { limitsOf } from '@/core/quantities/quantities';
+import { limitsOf, isTyped } from '@/core/quantities/quantities';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { createJobAction, newSetAction } from '@/server/actions';
@@ -52,8 +52,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
     const result = parseLength(typed, tape.unit);
     if (!result.ok) return result.error;
     const [least, most] = limitsOf('faceLength');
-    const inRange = result.value.mm >= least && result.value.mm <= most;
-    return inRange
+    return isTyped('faceLength', result.value.mm)
       ? true
       : `“${typed}” is no face we stretch: ${printLength(least, tape)} to ${printLength(most, tape)}. Check the unit.`;
   };
@@ -66,8 +65,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
       if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
       return form.setError('root', { message: refusalWords(outcome) });
     }
-    const faces =
-      ownFaces && typed.faces.trim() !== '' ? readFaces(typed.faces, tape.unit, MOST_IN_SET, limitsOf('faceLength')) : null;
+    const faces = ownFaces && typed.faces.trim() !== '' ? readFaces(typed.faces, tape.unit, MOST_IN_SET) : null;
     const all = faces?.ok ? faces.value : Array.from({ length: count }, () => face);
     const columns = typed.columns.trim() === '' ? usualColumns(all, typed.kind) : Number(typed.columns);
     const layout = { columns, gap: typed.kind === 'panels' ? of(typed.gap) : length(100), align: 'middle', free: [] } as const;
@@ -133,7 +131,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
         )}
         {ownFaces &&
           field('faces', 'Faces in their order, where they differ', '2 of 400 × 600; 300 × 600', (typed) => {
-            const read = typed.trim() === '' ? null : readFaces(typed, tape.unit, MOST_IN_SET, limitsOf('faceLength'));
+            const read = typed.trim() === '' ? null : readFaces(typed, tape.unit, MOST_IN_SET);
             if (read?.ok === false) return read.error;
             return read === null || read.value.length === count || `These are ${read.value.length} faces, not ${count}.`;
           })}

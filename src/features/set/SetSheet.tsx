@@ -1,5 +1,6 @@
 'use client';
 /* The sheet of one stage: a row for each canvas, what is measured on it, what is judged of it, and whether it is recorded now. */
+import { typedReading } from '@/core/stages/square/squareInputs';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import type { KeyboardEvent } from 'react';
@@ -115,7 +116,7 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
                   <td role="cell" key={name} className="py-1 pr-3">
                     <ReadingField
                       label={`No. ${number}, ${columns[place]}`}
-                      of={name === 'lift' ? 'tapeReading' : 'sideReading'}
+                      of={typedReading(name)}
                       hideLabel
                       value={measured[name]}
                       disabled={locked}

@@ -1,5 +1,6 @@
 /* What is read of the frame. Null where nothing was read; `down` runs top left to bottom right, `up` bottom left to top right. */
-import { CORNERS, TAPE_NAMES } from '../../frame/square/corners';
+import type { LengthId } from '../../quantities/quantities';
+import { CORNERS, TAPE_NAMES, type TapeName } from '../../frame/square/corners';
 import { WIND_PATTERNS } from '../../frame/square/wind';
 import { type ShapeOf, each, flag, lengthOf, listOf, oneOf, optional, part, numberOf } from '../../shape/shape';
 
@@ -7,6 +8,9 @@ import { type ShapeOf, each, flag, lengthOf, listOf, oneOf, optional, part, numb
 export const MOST_TRIES = 12;
 
 const reading = optional(lengthOf('tapeReading'));
+
+/** What a field takes for a reading: a frame has no side of nothing, but it may lie flat. */
+export const typedReading = (name: TapeName | 'lift'): LengthId => (name === 'lift' ? 'tapeReading' : 'sideReading');
 
 /** A set square held in a corner: the gap under its blade, and whether the corner is wider than square or narrower. */
 const cornerGapShape = { gap: lengthOf('gap'), wider: flag() };

@@ -1,4 +1,5 @@
 'use client';
+import { typedReading } from '@/core/stages/square/squareInputs';
 import type { TapeName } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
 import { ReadingField } from '@/ui/fields';
@@ -12,7 +13,7 @@ export function SquareSlip({ inputs: { square }, locked, change }: SlipProps) {
     <ReadingField
       key={name}
       label={label}
-      of={name === 'lift' ? 'tapeReading' : 'sideReading'}
+      of={typedReading(name)}
       value={square[name]}
       onChange={(value) => set({ [name]: value })}
       disabled={locked}
