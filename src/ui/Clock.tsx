@@ -9,7 +9,7 @@ export function clockWords(readyAt: string, nowMs: number): { ready: boolean; wo
   const minutes = (at.getTime() - nowMs) / 60_000;
   return minutes <= 0
     ? { ready: true, words: `ready since ${when}` }
-    : { ready: false, words: `${printed('handTime', Math.max(1, minutes))} left, until ${when}` };
+    : { ready: false, words: `${printed('clockTime', Math.max(1, minutes))} left, until ${when}` };
 }
 
 /** How much of a clock has run, 0 to 1. */

@@ -110,6 +110,7 @@ describe('clocks', () => {
 
   it('count down, then say since when', () => {
     expect(clockWords(at(130), noon)).toEqual({ ready: false, words: '2 h 10 min left, until 14:10' });
+    expect(clockWords(at(167), noon).words).toBe('2 h 47 min left, until 14:47');
     expect(clockWords(at(0.2), noon).words).toBe('1 min left, until 12:00');
     expect(clockWords(at(-140), noon)).toEqual({ ready: true, words: 'ready since 09:40' });
     expect(clockWords(at(26 * 60), noon).words).toBe('26 h left, until Mon 5 May 14:00');

@@ -57,8 +57,8 @@ export function waitVerdicts({ state, clock }: NextStep, nowMs: number): Verdict
       limit: 0,
       of: 'dryingTime',
       says: glue
-        ? `The glue sets for another ${printed('handTime', minutes)}.`
-        : `The last coat dries for another ${printed('handTime', minutes)}.`,
+        ? `The glue sets for another ${printed('clockTime', minutes)}.`
+        : `The last coat dries for another ${printed('clockTime', minutes)}.`,
       because: glue
         ? 'Some go on at once because the fasteners hold; a joint that moves now stays moved.'
         : 'Reckoned with the longer time on the label, in the air it was put on in.',

@@ -241,6 +241,7 @@ export const QUANTITIES = {
   handTime: time('time of hands, estimated', 'estimate', [0, 100_000]),
   recordedTime: { ...time('time of hands, recorded', 'time'), limits: [1, 2000] as Range },
   dryingTime: time('drying time', 'estimate'),
+  clockTime: time('time until or since an hour', 'time'),
   setUpMinutes: counted('time to set up', 'min', [0, 240]),
   longerBy: plain('longer opening hours', 'h', 2, [0.25, 12]),
   togetherHours: counted('wait so that work goes together', 'h', [0, 168]),

@@ -85,8 +85,8 @@ export function BetterPlan({ week, shop, standing }: { week: WeekView; shop: Sho
         {proven && !better && <p className="soft">No plan keeps more of the dates: proven, each canvas alone takes as long.</p>}
         {!proven && standing.tardiness > 0 && (
           <p className="soft">
-            Late by {printed('handTime', standing.tardiness * 15)} in all; no plan is late by less than{' '}
-            {printed('handTime', standing.leastTardiness * 15)}.
+            Late by {printed('clockTime', standing.tardiness * 15)} in all; no plan is late by less than{' '}
+            {printed('clockTime', standing.leastTardiness * 15)}.
           </p>
         )}
       </div>

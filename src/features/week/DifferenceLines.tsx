@@ -39,7 +39,7 @@ export function DifferenceLines({ difference, jobs }: { difference: PlanDifferen
           setUps === 0 ? null : `${times(setUps, 'set-up', 'set-ups')} ${setUps < 0 ? 'fewer' : 'more'}`,
           Math.abs(finishSteps) < 1
             ? null
-            : `ends ${printed('handTime', Math.abs(finishSteps) * 15)} ${finishSteps < 0 ? 'sooner' : 'later'} on average`,
+            : `ends ${printed('clockTime', Math.abs(finishSteps) * 15)} ${finishSteps < 0 ? 'sooner' : 'later'} on average`,
           moved === 0 ? 'no work moves' : `${times(moved, 'piece of work moves', 'pieces of work move')}`,
         ]
           .filter(Boolean)
