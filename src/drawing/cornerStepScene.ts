@@ -139,10 +139,16 @@ const newEdge = ({ edge }: CornerPattern, far: number): [number, number][] => {
   return inside;
 };
 
+/** How far a fold that is pleated on both sides lies over each at the back edge, mm; null where the cloth goes one way alone. */
+function pleatWidth({ creases }: Step['fold'], depthMm: number): number | null {
+  const onSide = Math.max(...creases.map(([, folded]) => -folded));
+  return onSide > 0 ? depthMm * Math.tan((onSide * Math.PI) / 180) : null;
+}
+
 /** The corner cloth folded round the arris on to the end, as far as the depth. */
 function ears({ fold, depthMm: d }: Step, area: Draw): Mark[] {
-  if (fold.id === 'doublePleat') {
-    const wide = d * Math.tan(Math.PI / 8);
+  const wide = pleatWidth(fold, d);
+  if (wide !== null) {
     return [area('tab', [0, 0, 0], [wide, 0, d], [0, 0, d]), area('tab', [0, 0, 0], [0, wide, d], [0, 0, d])];
   }
   if (fold.cut === 'template') return [area('tab', [0, 0, 0], [12, 0, 12], [12, 0, d], [0, 0, d])];
@@ -151,8 +157,8 @@ function ears({ fold, depthMm: d }: Step, area: Draw): Mark[] {
 
 /** What is seen of a fold that is done, beside the seam on the arris. */
 function seams({ fold, depthMm: d, returnMm: r }: Step, line: Draw): Mark[] {
-  const wide = d * Math.tan(Math.PI / 8);
-  if (fold.id === 'doublePleat')
+  const wide = pleatWidth(fold, d);
+  if (wide !== null)
     return [line('fold', [0, 0, 0], [wide, 0, d]), line('fold', [0, 0, 0], [0, wide, d]), line('cutLine', [0, 0, d], [r, r, d])];
   if (fold.cut === 'template') return [line('cutLine', [0, 0, d], [r, r, d])];
   return [line('cutLine', [0, 0, d], [0, r, d])];

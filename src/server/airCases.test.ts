@@ -21,12 +21,21 @@ describe('a logger’s table', () => {
     expect(value(airFromCsv(text))).toEqual([{ at: local, celsius: 18.5, rh: 61, simulated: false }]);
   });
 
+  it('is read in the zone and the scale that its names say', () => {
+    const [reading] = value(airFromCsv('time (UTC),temp °F,humidity\n2031-05-04 09:00:30,50,61'));
+    expect(reading).toMatchObject({ at: '2031-05-04T09:00:30.000Z', celsius: 10 });
+    expect(value(airFromCsv('time (UTC),temp,humidity\n2031-05-04T09:00+02:00,50,61'))[0]!.at).toBe('2031-05-04T07:00:00.000Z');
+    expect(wordsOf(airFromCsv('time,temp °F,humidity\n2031-05-04 09:00,150,61'))).toMatch(
+      /“150” is no temperature of -22 to 140 °F/,
+    );
+  });
+
   it('says which rows are wrong and with what, and how many more', () => {
     const rows = Array.from({ length: 12 }, () => '2031-05-04 09:00,18,130');
     const words = wordsOf(
       airFromCsv(['time,temp,humidity', '2031-05-04 08:00,18,55', 'noon,18,55', '2031-05-04 10:00,hot,55', ...rows].join('\n')),
     );
-    expect(words).toMatch(/^row 3: “noon” is no time such as 2031-05-06 12:00\nrow 4: “hot” is no temperature of −30 to 60 °C/);
+    expect(words).toMatch(/^row 3: “noon” is no time such as 2031-05-06 12:00\nrow 4: “hot” is no temperature of -30 to 60 °C/);
     expect(words).toMatch(/row 5: “130” is no humidity of 0 to 100 %/);
     expect(words).toMatch(/and 6 rows more$/);
   });

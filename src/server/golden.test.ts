@@ -2,11 +2,14 @@
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
 import { gunzipSync } from 'node:zlib';
 import { afterAll, describe, expect, it } from 'vitest';
 import { openDatabase } from '@/db/openDatabase';
+import { bringBackup, restoreBackup } from './backups';
 import { importJob } from './jobCases';
 import { brokenJob, caseOfJob, openJob, soundLog } from './jobReading';
+import { takePassport } from './passportCases';
 import { testWorkshop, value } from './testWorkshop';
 import type { Workshop } from './workshop';
 
@@ -40,6 +43,16 @@ function wholly(workshop: Workshop, id: string): string {
   return here.inputs.brief.title;
 }
 
+const opened = (at: string): Workshop => ({ ...testWorkshop(), database: openDatabase(at) });
+
+/** Reads every job of a workshop. */
+function everyJob({ database, ...workshop }: Workshop): void {
+  const rows = database.prepare<[], { id: string; title: string }>('SELECT id, title FROM job').all();
+  expect(rows.length).toBeGreaterThan(2);
+  for (const { id, title } of rows) expect(wholly({ ...workshop, database }, id)).toBe(title);
+  database.close();
+}
+
 interface OldFile {
   job: { id: string; number: number; inputs: { brief: { title: string } } };
   log: { id: string; did: string; readings: object[] }[];
@@ -65,11 +78,33 @@ describe.each(VERSIONS)('what version %s wrote', (version) => {
   it('its workshop opens, every job of it', () => {
     const path = join(folder, `${version}.sqlite`);
     writeFileSync(path, unpacked(version, 'workshop.sqlite.gz'));
-    const database = openDatabase(path);
-    const workshop = { ...testWorkshop(), database };
-    const rows = database.prepare<[], { id: string; title: string }>('SELECT id, title FROM job').all();
-    expect(rows.length).toBeGreaterThan(2);
-    for (const { id, title } of rows) expect(wholly(workshop, id)).toBe(title);
-    database.close();
+    everyJob(opened(path));
   });
+});
+
+const having = (file: string) => VERSIONS.filter((version) => readdirSync(join(GOLDEN, version)).includes(file));
+
+it.each(having('canvas.passport.json.gz'))('a passport that version %s gave is taken in whole', (version) => {
+  const workshop = testWorkshop();
+  const text = unpacked(version, 'canvas.passport.json.gz').toString('utf8');
+  const old = JSON.parse(text) as { made: { at: string }; inputs: OldFile['job']['inputs']; life: OldFile['log'] };
+  const { id } = value(takePassport(workshop, { text, maker: 'Tove' }));
+  expect(wholly(workshop, id)).toBe(old.inputs.brief.title);
+  const { job, log } = openJob(workshop, id)!;
+  expect(moved(old.inputs, job.inputs).filter((path) => !TAKEN_ELSEWHERE.test(path))).toEqual([]);
+  expect(log.slice(1).map(({ did, readings }) => [did, readings.length])).toEqual(
+    old.life.map(({ did, readings }) => [did, readings.length]),
+  );
+});
+
+it.each(having('workshop.jsonl.gz'))('the workshop that version %s wrote out comes back, every job of it', async (version) => {
+  const text = unpacked(version, 'workshop.jsonl.gz');
+  const workshop = opened(join(folder, `${version}-lines.sqlite`));
+  const { name } = value(await bringBackup(workshop, Readable.from([text])));
+  value(await restoreBackup(workshop, name));
+  const written = text.toString('utf8').split('\n');
+  const count = (table: string) => workshop.database.prepare<[], number>(`SELECT count(*) FROM ${table}`).pluck().get();
+  for (const table of ['job', 'log_entry', 'reading', 'recording', 'cloth_sheet'])
+    expect([table, count(table)]).toEqual([table, written.filter((line) => line.startsWith(`{"table":"${table}"`)).length]);
+  everyJob(workshop);
 });

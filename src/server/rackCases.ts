@@ -58,7 +58,7 @@ const framesOf = (jobs: readonly StoredJob[], rules: HouseRules): FrameWanted[] 
 
 function planFor(jobs: readonly StoredJob[], rack: readonly RackBar[], rules: HouseRules) {
   const plan = buyingPlan(framesOf(jobs, rules), rack, rules, randomLcg(SEED));
-  const changes = rackChanges(plan, rack);
+  const changes = rackChanges(plan, rack, rules);
   const text = JSON.stringify([jobs.map((job) => job.id), [...changes.taken], changes.offcuts, plan.priceMinor]);
   return { plan, changes, seen: createHash('sha256').update(text).digest('hex').slice(0, 32) };
 }

@@ -2,7 +2,8 @@
  * What was written by earlier versions, brought to the form of version 9 where it is read; the log itself is never rewritten.
  * A version changed its shape more than once under one number, and versions 1 to 4 did not store their number with a row: so a
  * step goes by what stands there, and what is missing is filled with what version 9 began it with, letter by letter
- * (`begunBy9.ts`), never with what is usual today. What version 9 wrote is left alone.
+ * (`begunBy9.ts`), never with what is usual today. What version 9 wrote is left alone:
+ * version 10 has one assumption more, which an older reader would refuse.
  */
 import { upgradeKnown, upgradeQuantity } from '../log/upgradeReading';
 import { INPUTS_OF_9, MATERIALS_OF_9, POLICIES_OF_9, TAUGHT_OF_9 } from './begunBy9';
@@ -149,11 +150,11 @@ export function upgradeKind(kind: string, did: string): { kind: string; of: stri
   return kind === 'reading' && remedy ? { kind: 'remedy', of: remedy } : { kind, of: '' };
 }
 
-/** A job file of an earlier version as one of version 9; version 5 did not say at which device an entry was written, version 7 kept no variants and said nowhere where a canvas hangs. */
+/** A job file of an earlier version as one of today; version 5 did not say at which device an entry was written, version 7 kept no variants and said nowhere where a canvas hangs. */
 export function upgradeJobFile(file: unknown): unknown {
   if (!isPlain(file) || !isPlain(file.job) || !Array.isArray(file.log)) return file;
   const { version } = file;
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1 || version >= 9) return file;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1 || version >= SHAPE_VERSION) return file;
   return {
     ...file,
     version: SHAPE_VERSION,

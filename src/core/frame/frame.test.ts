@@ -349,10 +349,12 @@ describe('price, rack and one plan for several frames', () => {
     expect(section.parts).toHaveLength(8);
     expect(plan).toMatchObject({ proven: true, picks: [] });
     expect(plan.priceMinor).toBeLessThan(alone.priceMinor!);
-    const { taken, offcuts } = rackChanges(plan, rack);
+    const { taken, offcuts } = rackChanges(plan, rack, DEFAULT_RULES);
     expect([...taken]).toEqual([['long', 1]]);
     const left = section.result.bars.filter((one) => one.leftoverMm >= 150).map((one) => Math.floor(one.leftoverMm));
     expect(offcuts.map((one) => one.lengthMm)).toEqual(left);
+    const least = Math.max(...left) + 1;
+    expect(rackChanges(plan, rack, { ...DEFAULT_RULES, assumptions: { leastBar: least } }).offcuts).toEqual([]);
   });
 
   it('even braces are even', () => expect(evenBraces(3)).toEqual([0.25, 0.5, 0.75]));

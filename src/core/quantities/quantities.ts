@@ -211,7 +211,7 @@ export const QUANTITIES = {
   stiffnessLearned: plain('stiffness over the table’s', '×', 2, null, [0, 20]),
   // Ground and air.
   roomTemperature: warmth('temperature of the room', [0, 45]),
-  temperature: warmth('temperature', [-30, 50]),
+  temperature: warmth('temperature', [-30, 60]),
   roomHumidity: plain('relative humidity of the room', '% RH', 0, [5, 100]),
   humidity: plain('relative humidity', '% RH', 0, [0, 100]),
   volume: volume('volume of ground', [0, 200_000]),

@@ -138,7 +138,7 @@ export function SeriesView({ series }: { series: Series }) {
               </button>
             )}
           </fieldset>
-          {plan && <VerdictList verdicts={sawPlanVerdicts(plan, rules.currency, tape)} />}
+          {plan && <VerdictList verdicts={sawPlanVerdicts(plan, rules, tape)} />}
         </div>
         {error && (
           <p role="alert" className="text-[14px] text-error">

@@ -5,6 +5,7 @@
 import { type LengthId, type NumberId, limitsOf } from '@/core/quantities/quantities';
 import { readLength, readNumber, readPrice } from '@/core/quantities/readQuantity';
 import { fieldText } from '@/core/quantities/printed';
+import { format } from 'date-fns';
 import Papa from 'papaparse';
 import { FILE_UNITS, type FileUnit, type Length, SIXTEENTH_MM, printBare } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
@@ -79,6 +80,16 @@ export const dayCells = (name: string): Column<string> =>
     read: (cell) => (isRealTime(cell, 'day') ? parsed(cell) : refused(cell, 'is no day', 'Write it as 2031-05-06.')),
     print: (value) => value,
   });
+
+/** A moment as a spreadsheet takes it for one, by the clocks of this place. */
+export const localCell = (at: string): string => format(new Date(at), 'yyyy-MM-dd HH:mm:ss');
+
+/** The same by universal time, for what is read in again: an hour that comes twice a year stays two. */
+export const utcCell = (at: string): string =>
+  new Date(at)
+    .toISOString()
+    .replace('T', ' ')
+    .replace(/(\.000)?Z$/, '');
 
 export const yesCells = (name: string): Column<boolean> =>
   column({

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { rounds } from '@/testRounds';
+import { format } from 'date-fns';
 import { randomLcg } from 'd3-random';
 import { profilesOf, fabricsOf } from '@/core/house/materials';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
@@ -210,7 +211,11 @@ describe('of the demo workshop', () => {
     const lines =
       count('SELECT count(*) FROM reading') + count('SELECT count(*) FROM log_entry WHERE seq NOT IN (SELECT seq FROM reading)');
     expect(printLines([['x']])).toBe('x\r\n');
-    expect(file('log').split('\r\n')).toHaveLength(lines + 2);
+    const log = file('log').split('\r\n');
+    expect(log).toHaveLength(lines + 2);
+    const at = workshop.database.prepare<[], string>('SELECT at FROM log_entry ORDER BY seq').pluck().get()!;
+    expect(log[1]!.split(',')[1]).toBe(format(new Date(at), 'yyyy-MM-dd HH:mm:ss'));
+    expect(file('air').split('\r\n')[1]).toMatch(/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{3})?,/);
   });
 });
 

@@ -2,7 +2,7 @@
 import { isPainted } from '@/core/house/schools';
 import { stageActs } from '@/core/stages/stages';
 import { listEntries } from '@/db/logEntries';
-import { printLines } from './csvTable';
+import { localCell, printLines } from './csvTable';
 import type { List } from './list';
 
 const NAMES = [
@@ -22,7 +22,7 @@ export const logList: List = {
           const { at, stage, step, kind, maker, did, note, reason } = entry;
           const coat = step === null ? '' : String(step + 1);
           const { name } = stageActs(stage, isPainted(jobUse));
-          const own = [String(seq), at, String(jobNumber), jobTitle, name, coat, kind, maker, did, note, reason];
+          const own = [String(seq), localCell(at), String(jobNumber), jobTitle, name, coat, kind, maker, did, note, reason];
           const cells = [...own, withdrawn ? 'yes' : ''];
           if (entry.readings.length === 0) return [[...cells, '', '', '', '', '', '', '']];
           return entry.readings.map(({ quantity, of, value, unit, precision, tool, known }) => [

@@ -26,6 +26,7 @@ import {
   priceCells,
   printLines,
   printRows,
+  utcCell,
   readTable,
   textCells,
 } from './csvTable';
@@ -212,11 +213,11 @@ const AIR_AT_ONCE = 2000;
 /** Readings of the air: all that were kept; new ones in, moments that were read already stay. */
 export const airList: List = {
   *write({ database }) {
-    yield `\uFEFF${printLines([['time', 'temperature °C', 'humidity %', 'source']])}`;
+    yield `\uFEFF${printLines([['time (UTC)', 'temperature °C', 'humidity %', 'source']])}`;
     for (let after = ''; ;) {
       const readings = airAfter(database, after, AIR_AT_ONCE);
       if (readings.length === 0) return;
-      yield printLines(readings.map(({ at, celsius, rh, source }) => [at, String(celsius), String(rh), source]));
+      yield printLines(readings.map(({ at, celsius, rh, source }) => [utcCell(at), String(celsius), String(rh), source]));
       after = readings.at(-1)!.at;
     }
   },

@@ -2,17 +2,21 @@
  * The plan of the days as a calendar file (iCalendar, RFC 5545). Every piece of work has an id that stays the same when it moves,
  * so that a calendar that takes the file in again moves it too.
  */
-import ical, { ICalCalendarMethod } from 'ical-generator';
+import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { dateVerdict } from '@/core/week/dateVerdicts';
 import { weekMarks } from '@/core/week/weekMarks';
 import { RUNS } from '@/core/week/weekPlan';
 import { momentAt } from '@/core/week/weekTime';
+import { type CalendarEvent, readCalendar, writeCalendar } from '@/db/calendarEvents';
 import { readPlan } from '@/db/weeks';
 import { houseRules } from '../workshopCases';
 import { planIn } from './todayCases';
 import { type Outcome, done, refuse } from '../outcome';
 import { weekNow } from './weekCases';
 import type { Workshop } from '../workshop';
+
+/** Whoever publishes events has an address (RFC 5546, 3.2.1); the workshop has none that takes mail. */
+const ORGANISER = 'workshop@keen-batten.invalid';
 
 /** Who is not a maker’s name: everybody. */
 export const EVERYBODY = 'all';
@@ -33,30 +37,80 @@ export async function weekCalendar(workshop: Workshop, name: string, origin: str
   const stored = readPlan(workshop.database);
   const madeAt = new Date(stored?.madeAtMs ?? view.facts.nowMs);
   const title = new Map(jobs.map((job) => [job.id, job.title]));
+  const house = houseRules(workshop).rules.workshop;
   const calendar = ical({
-    name: `${houseRules(workshop).rules.workshop}: ${name === EVERYBODY ? 'everybody' : name}`,
+    name: `${house}: ${name === EVERYBODY ? 'everybody' : name}`,
     prodId: { company: 'keen-batten', product: 'week', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
+    // How long a calendar that is asked for again may wait, seconds.
+    ttl: 15 * 60,
   });
-  for (const mark of weekMarks(week, jobs, plan).hands) {
+  const events = weekMarks(week, jobs, plan).hands.flatMap((mark) => {
     const who = week.shop.makers[mark.maker]!.id;
-    if (name !== EVERYBODY && who !== name) continue;
+    if (name !== EVERYBODY && who !== name) return [];
     const step = week.tasks.get(mark.task)!.step!;
     const date = plan.dates.get(mark.jobId);
     const part = mark.part ? `, part ${mark.part.number} of ${mark.part.of}` : '';
-    calendar.createEvent({
-      id: `${mark.task}@keen-batten`,
-      // Rises with every plan, so that what is taken in later stands over what was before.
-      sequence: Math.floor(madeAt.getTime() / 60_000),
-      stamp: madeAt,
-      start: new Date(momentAt(plan.firstDay, mark.start)),
-      end: new Date(momentAt(plan.firstDay, mark.end)),
+    const says = date && dateVerdict(date, plan.firstDay, RUNS)?.says;
+    return {
+      uid: `${mark.task}@keen-batten`,
+      startMs: momentAt(plan.firstDay, mark.start),
+      endMs: momentAt(plan.firstDay, mark.end),
       summary: `No. ${mark.number} ${step.name}${part}${name === EVERYBODY ? `, ${who}` : ''}`,
-      description: [title.get(mark.jobId) ?? '', (date && dateVerdict(date, plan.firstDay, RUNS)?.says) ?? '']
-        .filter(Boolean)
-        .join('\n'),
+      description: [title.get(mark.jobId) ?? '', says ?? ''].filter(Boolean).join('\n'),
       url: `${origin}/job/${mark.jobId}`,
+    };
+  });
+  const given = nextGiven(readCalendar(workshop.database, name), events, madeAt.getTime(), view.facts.nowMs);
+  writeCalendar(workshop.database, name, given);
+  const words = new Map(events.map((event) => [event.uid, event]));
+  for (const { uid, sequence, startMs, endMs, summary, cancelled } of given)
+    calendar.createEvent({
+      id: uid,
+      sequence,
+      stamp: madeAt,
+      start: new Date(startMs),
+      end: new Date(endMs),
+      summary,
+      organizer: { name: house || 'Workshop', email: ORGANISER },
+      status: cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
+      description: words.get(uid)?.description,
+      url: words.get(uid)?.url,
     });
-  }
   return done(calendar.toString());
+}
+
+/** Rises with every plan, so that what is taken in later stands over what was before. */
+const ofPlan = (madeAtMs: number) => Math.floor(madeAtMs / 60_000);
+
+/** What a calendar is given next: all that is planned, and as cancelled what it has that is planned no longer and has not passed. */
+function nextGiven(
+  before: readonly CalendarEvent[],
+  planned: readonly Omit<CalendarEvent, 'sequence' | 'cancelled'>[],
+  madeAtMs: number,
+  nowMs: number,
+): CalendarEvent[] {
+  const had = new Map(before.map((event) => [event.uid, event]));
+  const here = new Set(planned.map(({ uid }) => uid));
+  const sequenceOf = (uid: string, same: (event: CalendarEvent) => boolean) => {
+    const event = had.get(uid);
+    if (event && same(event)) return event.sequence;
+    return Math.max(ofPlan(madeAtMs), (event?.sequence ?? -1) + 1);
+  };
+  return [
+    ...planned.map(({ uid, startMs, endMs, summary }) => ({
+      uid,
+      sequence: sequenceOf(
+        uid,
+        (event) => !event.cancelled && event.startMs === startMs && event.endMs === endMs && event.summary === summary,
+      ),
+      startMs,
+      endMs,
+      summary,
+      cancelled: false,
+    })),
+    ...before
+      .filter(({ uid, endMs }) => !here.has(uid) && endMs > nowMs)
+      .map((event) => ({ ...event, sequence: sequenceOf(event.uid, ({ cancelled }) => cancelled), cancelled: true })),
+  ];
 }

@@ -236,6 +236,7 @@ describe('today, dates, drafts and calendars', () => {
 
   it('another reader finds in the calendar what is planned; taken in again the same events move', async () => {
     const id = newJob(workshop, 'Harbour, “north”; wet\nedge');
+    const statusOf = (event: ICAL.Event) => event.component.getFirstPropertyValue('status');
     const read = async () => {
       const text = value(await weekCalendar(workshop, 'Me', 'http://127.0.0.1:4000'));
       const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
@@ -259,6 +260,26 @@ describe('today, dates, drafts and calendars', () => {
     const moved = after.get(brief.uid)!;
     expect(moved.startDate.toJSDate().getTime()).toBe(momentAt('2031-05-06', 40));
     expect(moved.sequence).toBeGreaterThan(brief.sequence);
+    expect([...new Set([...after.values()].map(statusOf))]).toEqual(['CONFIRMED']);
+    // Withdrawn, it is cancelled over what was given before, once it has passed forgotten; another calendar was never given it.
+    value(removeJob(workshop, { jobId: id, revision: revisionOf(workshop, id) }));
+    const gone = (await read()).get(brief.uid)!;
+    expect(statusOf(gone)).toBe('CANCELLED');
+    expect(gone.sequence).toBeGreaterThan(moved.sequence);
+    expect((await read()).get(brief.uid)!.sequence).toBe(gone.sequence);
+    expect(value(await weekCalendar(workshop, 'all', 'http://x'))).not.toContain('CANCELLED');
+    workshop.pass(30 * 24 * 60);
+    expect([...(await read()).keys()]).toEqual([]);
     expect(wordsOf(await weekCalendar(workshop, 'Eva', 'http://x'))).toMatch(/Nobody here is called “Eva”/);
+  });
+
+  it('a calendar says how often it wants to be asked; every event has the workshop as its one organiser', async () => {
+    newJob(workshop);
+    newJob(workshop);
+    const text = value(await weekCalendar(workshop, 'all', 'http://127.0.0.1:4000'));
+    expect(text).toContain('REFRESH-INTERVAL;VALUE=DURATION:PT15M');
+    const organisers = text.match(/^ORGANIZER.*/gm)!;
+    expect(organisers).toHaveLength(text.match(/^BEGIN:VEVENT/gm)!.length);
+    expect(new Set(organisers).size).toBe(1);
   });
 });

@@ -60,9 +60,6 @@ export interface BuyingPlan {
   proven: boolean;
 }
 
-/** Offcuts shorter than this are firewood, mm. */
-export const KEPT_MM = 150;
-
 /**
  * The plan for these frames with this rack.
  *
@@ -139,10 +136,11 @@ export function orderTotals({ picks }: BuyingPlan): { profile: string; family: s
   return [...totals.values()].sort((a, b) => a.profile.localeCompare(b.profile) || b.lengthMm - a.lengthMm);
 }
 
-/** What a plan takes from the rack and puts back: counts by row id, and offcuts long enough to keep. */
+/** What a plan takes from the rack and puts back: counts by row id, and offcuts that the house keeps. */
 export function rackChanges(
   plan: BuyingPlan,
   rack: readonly RackBar[],
+  rules: HouseRules,
 ): { taken: Map<string, number>; offcuts: Omit<RackBar, 'id'>[] } {
   const taken = new Map<string, number>();
   const take = (id: string, count: number) => taken.set(id, (taken.get(id) ?? 0) + count);
@@ -153,11 +151,12 @@ export function rackChanges(
     left = after;
   }
   const offcuts: Omit<RackBar, 'id'>[] = [];
+  const least = assumed(rules, 'leastBar');
   for (const { profile, kind, result } of plan.sections) {
     if (result.kind !== 'plan') continue;
     for (const bar of result.bars) {
       if (bar.stock.available !== null) take(bar.stock.id, 1);
-      if (kind !== 'bead' && bar.leftoverMm >= KEPT_MM) offcuts.push(offcut(profile, kind, bar));
+      if (kind !== 'bead' && bar.leftoverMm >= least) offcuts.push(offcut(profile, kind, bar));
     }
   }
   for (const [id, count] of taken) if (count === 0) taken.delete(id);

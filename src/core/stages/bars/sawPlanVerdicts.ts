@@ -1,11 +1,12 @@
 /* What is judged about the bars of several frames that are picked, bought and sawn from one plan. */
-import { type BuyingPlan, KEPT_MM } from '../../frame/sawing/buyingPlan';
+import type { BuyingPlan } from '../../frame/sawing/buyingPlan';
+import { type HouseRules, assumed } from '../../house/houseRules';
 import { type Verdict, verdict } from '../../job/verdict';
 import { type Tape, printLength } from '../../units/length';
 import { printMoney } from '../../units/money';
 
 /** Verdicts of a buying plan: what is too long, of another family, made to order; what goes back to the rack. */
-export function sawPlanVerdicts(plan: BuyingPlan, currency: string, tape: Tape): Verdict[] {
+export function sawPlanVerdicts(plan: BuyingPlan, rules: HouseRules, tape: Tape): Verdict[] {
   const tooLong = plan.sections.flatMap(({ profile, result }) =>
     result.kind === 'tooLong'
       ? [
@@ -45,14 +46,15 @@ export function sawPlanVerdicts(plan: BuyingPlan, currency: string, tape: Tape):
         because:
           orderMinor === null
             ? 'It is not on the list.'
-            : `It is not on the list; with it the order comes to ${printMoney(orderMinor, currency)}.`,
+            : `It is not on the list; with it the order comes to ${printMoney(orderMinor, rules.currency)}.`,
         doThis: 'Look whether the next listed size does.',
         uses: ['specialFactor'],
       }),
     ),
   );
   const bars = plan.sections.flatMap(({ result }) => (result.kind === 'plan' ? result.bars : []));
-  const kept = bars.filter((bar) => bar.leftoverMm >= KEPT_MM);
+  const least = assumed(rules, 'leastBar');
+  const kept = bars.filter((bar) => bar.leftoverMm >= least);
   const leftovers =
     bars.length === 0
       ? []
@@ -68,7 +70,8 @@ export function sawPlanVerdicts(plan: BuyingPlan, currency: string, tape: Tape):
                     kept.reduce((sum, bar) => sum + bar.leftoverMm, 0),
                     tape,
                   )} in all.`,
-            because: `Whole lengths are paid; pieces from ${printLength(KEPT_MM, tape)} are kept.`,
+            because: `Whole lengths are paid; pieces from ${printLength(least, tape)} are kept.`,
+            uses: ['leastBar'],
           }),
         ];
   return [...tooLong, ...mixed, ...special, ...leftovers];
