@@ -1,9 +1,10 @@
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { profileOf } from '../house/materials';
+import { EDGES, byId } from '../house/schools';
 import { SIDES } from '../job/sides';
 import type { Tape } from '../units/length';
-import { cutSize } from './cutSize';
+import { type MarginParts, cutSize } from './cutSize';
 import type { Fabric } from './fabrics';
 import { type ClothPiece, lying } from './layout/rollLayout';
 
@@ -13,7 +14,7 @@ export const tearOf = (fabric: Fabric, rules: HouseRules): number =>
 
 /**
  * The piece a job needs, as it lies on the roll with its warp along it: whole mm, its size up and its margins down,
- * so that the face that is kept clear of flaws is never smaller than it is.
+ * so that what is kept clear of flaws is never smaller than it is: the face, and the edges where they are seen.
  */
 export function clothPieceOf(id: string, inputs: JobInputs, rules: HouseRules, tape: Tape): Omit<ClothPiece, 'pin'> {
   const { brief, bars, cloth } = inputs;
@@ -22,8 +23,10 @@ export function clothPieceOf(id: string, inputs: JobInputs, rules: HouseRules, t
   const [w, h] = [Math.ceil(cut.widthMm - 1e-6), Math.ceil(cut.heightMm - 1e-6)];
   // Shrinkage, give and rounding lie half on each side of the margins.
   const over = { x: (w - cut.netWidthMm) / 2, y: (h - cut.netHeightMm) / 2 };
+  const { sidesShow } = byId(EDGES, brief.edges);
+  const unseen = ({ totalMm, edgeMm }: MarginParts) => (sidesShow ? totalMm - edgeMm : totalMm);
   const [top, right, bottom, left] = SIDES.map((side) =>
-    Math.max(0, Math.floor(cut.margins[side].totalMm + (side === 'top' || side === 'bottom' ? over.y : over.x))),
+    Math.max(0, Math.floor(unseen(cut.margins[side]) + (side === 'top' || side === 'bottom' ? over.y : over.x))),
   );
   const upright: ClothPiece = {
     id,

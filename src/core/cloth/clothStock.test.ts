@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES } from '../house/houseRules';
-import { newInputs } from '../job/job';
+import { fabricOf, profileOf } from '../house/materials';
+import { type JobInputs, newInputs } from '../job/job';
 import { length } from '../units/length';
 import { clothPieceOf } from './clothPieceOf';
+import { marginParts } from './cutSize';
 import { type StockCloth, leftOf, sheetOf, stockViolations } from './clothStock';
 import { keptClear } from './layout/rollLayout';
 
@@ -74,10 +76,14 @@ describe('what a cut leaves', () => {
 
 describe('the piece of a job', () => {
   const inputs = newInputs('t', length(900), length(600));
-  const piece = (warp: 'width' | 'height') =>
+  const piece = (warp: 'width' | 'height', edges: JobInputs['brief']['edges'] = 'rebate') =>
     clothPieceOf(
       'j',
-      { ...inputs, cloth: { ...inputs.cloth, warp, ownMargin: { ...inputs.cloth.ownMargin, left: length(40) } } },
+      {
+        ...inputs,
+        brief: { ...inputs.brief, edges },
+        cloth: { ...inputs.cloth, warp, ownMargin: { ...inputs.cloth.ownMargin, left: length(40) } },
+      },
       DEFAULT_RULES,
       { unit: 'mm', stepMm: 1 },
     );
@@ -94,5 +100,24 @@ describe('the piece of a job', () => {
     const clear = keptClear(one, { id: 'j', x: 0, y: 0, w: one.w, h: one.h, turned: false });
     expect(clear.h).toBeGreaterThanOrEqual(900);
     expect(clear.w).toBeGreaterThanOrEqual(600);
+  });
+
+  it('keeps the edges clear too where they are seen, as far as each is covered', () => {
+    const { edgeMm } = marginParts(
+      inputs.cloth.marginStyle,
+      profileOf(DEFAULT_RULES, inputs.bars.profile),
+      fabricOf(DEFAULT_RULES, inputs.cloth.fabric),
+      inputs.cloth.grip,
+      DEFAULT_RULES,
+    );
+    const clear = (edges: JobInputs['brief']['edges']) => {
+      const one = { ...piece('height', edges), flawRule: 'face' as const };
+      return keptClear(one, { id: 'j', x: 0, y: 0, w: one.w, h: one.h, turned: false });
+    };
+    expect(clear('unframed').h).toBeGreaterThanOrEqual(600 + 2 * edgeMm);
+    expect(clear('unframed').h).toBeLessThan(600 + 2 * edgeMm + 3);
+    expect(clear('unframed').x).toBeLessThanOrEqual(40 - edgeMm + 1);
+    expect(clear('float')).toEqual(clear('rebate'));
+    expect(piece('height', 'float')).toMatchObject({ margin: [40, 79, 79, 79] });
   });
 });

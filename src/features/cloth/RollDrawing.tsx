@@ -205,7 +205,7 @@ function Piece({ at, drawn, sheet, scale, tape, onDrop, onPin }: PieceProps) {
   // A pin that cannot be kept is not shown as if it were.
   const pinned = pin !== null && pin.x === at.x && pin.y === at.y;
   const [left, top] = [ROOM.left + at.y * scale, sheet.top + at.x * scale];
-  const face = keptClear({ ...piece, flawRule: 'face' }, at);
+  const seen = keptClear({ ...piece, flawRule: 'face' }, at);
   const [w, h] = [at.h * scale, at.w * scale];
   const key = (event: KeyboardEvent) => {
     const step = event.shiftKey ? 100 : 10;
@@ -240,10 +240,10 @@ function Piece({ at, drawn, sheet, scale, tape, onDrop, onPin }: PieceProps) {
     >
       <rect x={left} y={top} width={w} height={h} className="area returnBand" />
       <rect
-        x={ROOM.left + face.y * scale}
-        y={sheet.top + face.x * scale}
-        width={face.h * scale}
-        height={face.w * scale}
+        x={ROOM.left + seen.y * scale}
+        y={sheet.top + seen.x * scale}
+        width={seen.h * scale}
+        height={seen.w * scale}
         className="area face"
       />
       {pinned && <circle cx={left + 10} cy={top + 10} r={4.5} className="area pin" />}

@@ -3,7 +3,7 @@
  * y along it from its cut end; whole millimetres (sizes are rounded up, flaws outward, before they come here).
  */
 
-/** What a flaw must keep out of: nothing of it, the face alone, or the whole piece. */
+/** What a flaw must keep out of: nothing of it, what is seen alone, or the whole piece. */
 export type FlawRule = 'face' | 'piece';
 
 export interface ClothPiece {
@@ -14,7 +14,7 @@ export interface ClothPiece {
   /** May lie turned by a quarter. */
   mayTurn: boolean;
   flawRule: FlawRule;
-  /** Margin around the face, mm, as handed over: left, top, right, bottom. Turns clockwise with the piece. */
+  /** Margin around what is seen, mm, as handed over: left, top, right, bottom. Turns clockwise with the piece. */
   margin: readonly [left: number, top: number, right: number, bottom: number];
   /** A place the maker has settled: the solver works round it. */
   pin?: { x: number; y: number; turned: boolean };

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of the cloth: the margins side by side, each side on its own, why makers differ, how to cut. */
+import { EDGES, byId } from '@/core/house/schools';
 import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
@@ -156,12 +157,13 @@ function WhyMakersDiffer({ inputs, plan }: ClothPanelProps) {
   );
 }
 
-const FLAW_RULES = [
-  { id: 'face', name: 'Out of the face' },
-  { id: 'piece', name: 'Out of the whole piece' },
-] as const;
+const flawRules = (sidesShow: boolean) =>
+  [
+    { id: 'face', name: sidesShow ? 'Out of the face and the edges, which are seen' : 'Out of the face' },
+    { id: 'piece', name: 'Out of the whole piece' },
+  ] as const;
 
-function Cutting({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) {
+function Cutting({ inputs: { brief, cloth }, plan, locked, change }: ClothPanelProps) {
   const { way, steps } = plan.cloth.cutting;
   return (
     <div className="grid gap-x-8 gap-y-2 md:grid-cols-[1.6fr_1fr]">
@@ -182,7 +184,7 @@ function Cutting({ inputs: { cloth }, plan, locked, change }: ClothPanelProps) {
         <Choice
           label="Knots, slubs and stains stay"
           value={cloth.flawRule}
-          options={FLAW_RULES}
+          options={flawRules(byId(EDGES, brief.edges).sidesShow)}
           onChange={(flawRule) => change({ flawRule })}
           disabled={locked}
         />
