@@ -209,6 +209,9 @@ function Arrow({ mark, px }: MarkProps<Kind<'arrow'>>) {
 /** Room that a dimension's words take along its line, px: an estimate for a condensed face at 13 px. */
 const wordsWidth = (text: string) => text.length * 6.4 + 10;
 
+/** Words so many times as long as an upright line stand level beside it. */
+const LEVEL_FROM = 4;
+
 function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
   const [a, b] = [px(mark.from), px(mark.to)];
   const whole = Math.hypot(b.x - a.x, b.y - a.y) || 1;
@@ -223,9 +226,10 @@ function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
   const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x);
   const half = wordsWidth(mark.text) / 2 / whole;
   const inside = half < 0.42;
-  const middle = inside
-    ? along(0.5)
-    : { x: (from.x + to.x) / 2 + normal.x * (upright ? 8 : 0), y: (from.y + to.y) / 2 + (upright ? 0 : normal.y * 13) };
+  // Beside an upright line that is not much shorter they run along it: level ones would run out of the drawing, or into the next line.
+  const turned = upright && half < LEVEL_FROM / 2;
+  const beside = inside ? 0 : !upright ? 13 : turned ? 10 : 8;
+  const middle = shift(along(0.5), beside);
   const lines = inside
     ? [
         [from, along(0.5 - half)],
@@ -248,10 +252,10 @@ function Dimension({ mark, px }: MarkProps<Kind<'dimension'>>) {
       <Words
         x={middle.x}
         y={middle.y}
-        anchor={inside || !upright ? 'middle' : normal.x < 0 ? 'end' : 'start'}
+        anchor={turned || !upright ? 'middle' : normal.x < 0 ? 'end' : 'start'}
         className="strong"
         text={mark.text}
-        rotate={inside && upright ? -90 : undefined}
+        rotate={turned ? -90 : undefined}
       />
     </g>
   );

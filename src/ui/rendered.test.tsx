@@ -146,6 +146,18 @@ describe('the drawing on the screen', () => {
     expect(markup).toMatch(/M678 510L4\d\d(\.\d)? 510M3\d\d(\.\d)? 510L78 510/);
   });
 
+  it('turns the figure beside a line that is too short for it, so that it meets no line further out; a mere tick has it level', () => {
+    const beside = (heightMm: number) => {
+      const marks: Scene['marks'] = [
+        { kind: 'dimension', from: point(3000, 0), to: point(3000, heightMm), offPx: 24, text: 'face 300 mm' },
+      ];
+      const wide = { ...scene, bounds: { minX: 0, minY: 0, maxX: 3000, maxY: 300 }, marks };
+      return /<text.*?face 300/.exec(html(<Drawing scene={wide} tape={tapeFor(DEFAULT_RULES, 'mm')} />))![0];
+    };
+    expect(beside(300)).toContain('rotate(-90');
+    expect(beside(50)).not.toContain('rotate');
+  });
+
   it('has a scale bar that is true, in the unit in hand', () => {
     expect(plain(markup)).toContain('100 mm');
     expect(markup).toContain('M16 548h100');
