@@ -5,7 +5,7 @@
 import { printed } from './quantities/printed';
 import type { Plan } from './case/planJob';
 import { type JobInputs, jobInputsShape, newInputs } from './job/job';
-import { everySide } from './job/sides';
+import { SIDES, everySide, isLevel } from './job/sides';
 import { type Verdict, isNotWorkedOut } from './job/verdict';
 import type { Rule, Shape } from './shape/shape';
 import { STAGE_IDS } from './stages/stages';
@@ -257,6 +257,86 @@ export const MONOTONE: readonly { says: string; more: (inputs: JobInputs) => Job
     of: ({ handover }) => handover.totalKg,
   },
 ];
+
+/** The numbers that a sentence tells after these words, the least and the most: "44.3 mm" or "43.8 to 45 mm"; null where it does not. */
+const toldAfter = (text: string, words: string): [number, number] | null => {
+  const found = new RegExp(`${words} ([\\d.]+) mm(?: to ([\\d.]+))?`).exec(text);
+  return found ? [Number(found[1]), Number(found[2] ?? found[1])] : null;
+};
+
+/** What a plan tells and does not keep on its own places, margins and sums; told to a tape of millimetres. */
+export function notKept(plan: Plan, inputs: JobInputs): string[] {
+  const { fasten, cloth, handover } = plan;
+  const { route } = fasten;
+  const says = new Map(fasten.verdicts.map((one) => [one.id, one]));
+  const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
+  const seamed = inputs.cloth.seams === 'topBottom' ? ['top', 'bottom'] : ['left', 'right'];
+  const rows = SIDES.map((side) => {
+    const fixed = route.steps.filter((step) => step.side === side && step.act === 'fix');
+    const long = isLevel(side) ? face.widthMm : face.heightMm;
+    const places = fixed.filter(({ take }) => take !== 'corner').map(({ offsetMm }) => offsetMm);
+    return { side, long, places: places.sort((a, b) => a - b), whole: route.leftOut.every((one) => one.side !== side) };
+  });
+  const gaps = rows.flatMap(({ places }) => places.slice(1).map((at, index) => at - places[index]!));
+  const widest = Math.max(0, ...gaps);
+  const spacing = says.get('spacing')!;
+  const last = toldAfter(says.get('lastBeforeFold')?.says ?? '', 'stop');
+  const across = toldAfter(spacing.says, 'Set');
+  const ends = rows
+    .filter(({ side, places }) => seamed.includes(side) && places.length > 0)
+    .map(({ long, places }) => long / 2 - Math.max(-places[0]!, places.at(-1)!));
+  const pieces = [...fasten.answer.matchAll(/([\d]+) (?:tack|staple)/g)].reduce((sum, [, one]) => sum + Number(one), 0);
+  const set = route.steps.filter(({ act }) => act === 'fix').length;
+  const cuts = [
+    [cloth.cut.netWidthMm - face.widthMm, cloth.cut.margins.left, cloth.cut.margins.right],
+    [cloth.cut.netHeightMm - face.heightMm, cloth.cut.margins.top, cloth.cut.margins.bottom],
+  ] as const;
+  const parts = SIDES.map((side) => cloth.cut.margins[side]);
+  const close = (mm: number, told: number) => Math.abs(mm - told) < 0.06;
+  const kept: [boolean, string][] = [
+    [spacing.measured === null || widest <= spacing.measured + 0.05, `neighbours ${widest} apart, ${spacing.measured} told`],
+    [
+      !spacing.because.includes('never wider than asked') || widest <= inputs.fasten.spacing.mm + 0.05,
+      `${widest} wider than asked`,
+    ],
+    [
+      ends.length === 0 || (last !== null && close(Math.min(...ends), last[0]) && close(Math.max(...ends), last[1])),
+      `last ones ${ends.join()} from the corner, ${last?.join()} told`,
+    ],
+    ...rows
+      .filter(({ side, places, whole }) => isLevel(side) && whole && across !== null && places.length > 3)
+      .map(({ side, places }): [boolean, string] => {
+        const mean = (places.at(-1)! - places[0]!) / (places.length - 1);
+        return [mean <= across![1] + 0.5, `the ${side} is ${mean} apart, ${across!.join()} told`];
+      }),
+    [pieces === route.fasteners && set === route.fasteners, `${pieces} told, ${set} set, ${route.fasteners} counted`],
+    [
+      fasten.fastenersToHave + fasten.tacksToHave >= route.fasteners,
+      `${fasten.fastenersToHave} in the kit of ${route.fasteners}`,
+    ],
+    ...cuts.map(([mm, one, other]): [boolean, string] => [
+      Math.abs(mm - one.totalMm - other.totalMm) < 1e-6,
+      `margins of ${mm} are ${one.totalMm} and ${other.totalMm}`,
+    ]),
+    ...parts.map(({ edgeMm, returnMm, gripMm, hemMm, reserveMm, totalMm }): [boolean, string] => [
+      Math.abs(edgeMm + returnMm + gripMm + hemMm + reserveMm - totalMm) < 1e-6,
+      `a margin of ${totalMm} whose parts are ${edgeMm + returnMm + gripMm + hemMm + reserveMm}`,
+    ]),
+    [
+      Math.abs(handover.frameKg + handover.clothKg + handover.groundKg - handover.totalKg) < 1e-9,
+      `a weight of ${handover.totalKg} whose parts are others`,
+    ],
+  ];
+  return kept.filter(([is]) => !is).map(([, what]) => `told and not kept: ${what}`);
+}
+
+/** Ids in which "left" is what remains, or both sides stand. */
+const BOTH_WAYS = /^(fasten leftOut|cloth marginsLeft|bars leftRightBow|bars leftRight.*)$/;
+const OTHER_HAND: Record<string, string> = { left: 'right', right: 'left', Left: 'Right', Right: 'Left' };
+
+/** Where a judgement stands in the plan of the mirrored job. */
+export const otherHand = (where: string): string =>
+  BOTH_WAYS.test(where) ? where : where.replace(/left|right/gi, (hand) => OTHER_HAND[hand]!);
 
 /** How many judgements of a plan there are, and how many of them could not be worked out. */
 export const workedOut = (plan: Plan): { judged: number; not: string[] } => {

@@ -27,21 +27,25 @@ const endsMirrored = (ends: Record<Side, SideEnds>): Record<Side, SideEnds> =>
     }),
   ) as Record<Side, SideEnds>;
 
-/** The same work with left and right exchanged. */
+/** The same work with left and right exchanged; rows of holes along a level side would begin at the other end, and are not told here. */
 export function mirrored(inputs: JobInputs): JobInputs {
-  const { brief, look, square, cloth, fasten, tune } = inputs;
+  const { brief, bars, look, square, cloth, fasten, tune } = inputs;
   const { painting } = cloth;
   return {
     ...inputs,
     look: { ...look, conditions: look.conditions.map((one) => ({ ...one, at: one.at && { ...one.at, x: 1 - one.at.x } })) },
-    brief: { ...brief, placing: { ...brief.placing, keep: brief.placing.keep.map((side) => OTHER_SIDE[side]) } },
+    brief: {
+      ...brief,
+      rebate: { ...brief.rebate, ...swapped(brief.rebate, OTHER_TAPE), lip: swapped(brief.rebate.lip, OTHER_SIDE) },
+      placing: { ...brief.placing, keep: brief.placing.keep.map((side) => OTHER_SIDE[side]) },
+    },
+    bars: { ...bars, bracesUpright: bars.bracesUpright.map((place) => 1 - place).reverse() },
     square: { ...square, ...swapped(square, OTHER_TAPE), gaps: swapped(square.gaps, OTHER_CORNER) },
     cloth: {
       ...cloth,
       ownMargin: swapped(cloth.ownMargin, OTHER_SIDE),
       left: endsMirrored(cloth.left),
       painting: { ...painting, ...swapped(painting, OTHER_TAPE), bow: swapped(painting.bow, OTHER_SIDE) },
-      // Rows of holes along the upright sides only: along a level one they would begin at the other end.
       found: { fold: swapped(cloth.found.fold, OTHER_SIDE), holes: swapped(cloth.found.holes, OTHER_SIDE) },
     },
     fasten: {

@@ -36,6 +36,43 @@ describe('a slip is not taken for an answer', () => {
     expect(size(1082).level).toBe('good');
   });
 
+  it('of several sides that cannot be, the one furthest off is named, with the end of what it could be', () => {
+    const reading = (top: number, right: number) => {
+      const plan = planned((inputs) => {
+        read(inputs, 1082);
+        Object.assign(inputs.square, { top: length(top), right: length(right) });
+      });
+      return verdictOf(plan, 'square', 'reading')!;
+    };
+    expect(reading(1200, 100)).toMatchObject({ level: 'stop', measured: 100, limit: 450 });
+    expect(reading(9000, 400)).toMatchObject({ measured: 9000, limit: 1125 });
+    expect(reading(9000, 400).says).toMatch(/^The top side reads 9000 mm/);
+  });
+
+  it('readings of an image that fit no shape are not said to agree, and the doubtful one is named', () => {
+    const image = (patch: Partial<JobInputs['cloth']['painting']>) =>
+      verdictOf(
+        planned(
+          (inputs) => {
+            inputs.brief.use = 'finished';
+            Object.assign(inputs.cloth.painting, {
+              ...{ top: length(741), bottom: length(742), left: length(558), right: length(557.5) },
+              ...{ down: length(928.5), up: length(928.5), ...patch },
+            });
+          },
+          [742, 558],
+        ),
+        'cloth',
+        'image',
+      )!;
+    expect(image({})).toMatchObject({ level: 'good', says: 'The readings of the image agree.' });
+    expect(image({ top: length(714) })).toMatchObject({ level: 'stop' });
+    expect(image({ top: length(714) }).says).toMatch(/contradict each other/);
+    expect(image({ down: length(962.5) })).toMatchObject({ level: 'stop' });
+    expect(image({ down: length(962.5) }).says).toMatch(/one of the diagonals is misread/);
+    expect(image({ up: null })).toMatchObject({ level: 'watch', says: expect.stringMatching(/not read in full/) as string });
+  });
+
   it('how good readings are is told in millimetres only where they tell something', () => {
     const tape = (up: number) =>
       verdictOf(

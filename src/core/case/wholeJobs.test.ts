@@ -4,8 +4,9 @@ import { expect, it } from 'vitest';
 import { rounds } from '@/testRounds';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { MONOTONE, contradictions, drawnJob, measuresOf, troublesOf, workedOut } from '../testOracle';
-import { planJob } from './planJob';
+import { MONOTONE, contradictions, drawnJob, measuresOf, notKept, otherHand, troublesOf, workedOut } from '../testOracle';
+import { mirrored } from '../testReadings';
+import { type Plan, planJob } from './planJob';
 
 const planned = (inputs: JobInputs, unit: 'mm' | 'in') =>
   planJob(inputs, { rules: DEFAULT_RULES, tape: tapeFor(DEFAULT_RULES, unit) }, 0);
@@ -14,6 +15,26 @@ const kindOf = (trouble: string) => trouble.replace(/ \(.*/s, '').replace(/-?\d[
 
 /** What hangs on a cut that is rounded up to the step of its tape. */
 const BY_THE_CUT = ['cloth roll', 'handover weight', 'handover hanging'];
+
+/** What a search in steps ends at a little beside. */
+const BY_SEARCH = ['brief rebateLip', 'brief rebateGap', 'brief framePlace', 'brief parallelEdges'];
+
+/** Judgements of one plan that the other makes otherwise. */
+function unlike(one: Plan, other: Plan, within: (where: string) => number, named = (where: string) => where): string[] {
+  const there = measuresOf(other);
+  return [...measuresOf(one)].flatMap(([where, [measured, level]]) => {
+    const [same, sameLevel] = there.get(named(where)) ?? [NaN, 'missing'];
+    const apart = Math.abs((measured ?? 0) - (same ?? 0));
+    if (level === sameLevel && apart <= within(where) * Math.max(1, Math.abs(measured ?? 0))) return [];
+    return [`${where}: ${measured} ${level}, and ${same} ${sameLevel}`];
+  });
+}
+
+const withoutLevelHoles = ({ cloth, ...inputs }: JobInputs): JobInputs => {
+  const none = { first: null, apart: null };
+  const holes = { ...cloth.found.holes, top: none, bottom: none };
+  return { ...inputs, cloth: { ...cloth, found: { ...cloth.found, holes } } };
+};
 
 it('no whole job says, measures or counts what cannot be, to either tape', () => {
   const random = randomLcg(0.271);
@@ -30,19 +51,22 @@ it('no whole job says, measures or counts what cannot be, to either tape', () =>
     try {
       const [metric, inches] = [planned(inputs, 'mm'), planned(inputs, 'in')];
       for (const plan of [metric, inches]) for (const trouble of troublesOf(plan)) note(trouble);
-      for (const trouble of contradictions(metric)) note(trouble);
+      for (const trouble of [...contradictions(metric), ...notKept(metric, inputs)]) note(trouble);
       const { judged, not } = workedOut(metric);
       all += judged;
       for (const id of not) beyond.set(id, (beyond.get(id) ?? 0) + 1);
       const { says, more, of } = MONOTONE[job % MONOTONE.length]!;
       const [less, grown] = [of(metric), of(planned(more(inputs), 'mm'))];
       if (less !== null && grown !== null && grown < less * (1 - 1e-9)) note(`not so: ${says} (${less}, then ${grown})`);
-      const other = measuresOf(inches);
-      for (const [where, [measured, level]] of measuresOf(metric)) {
-        const [same, sameLevel] = other.get(where) ?? [NaN, 'missing'];
-        const within = BY_THE_CUT.includes(where) ? 1e-2 : 1e-6;
-        if (level !== sameLevel || Math.abs((measured ?? 0) - (same ?? 0)) > within * Math.max(1, Math.abs(measured ?? 0)))
-          note(`${where}: ${measured} ${level} to one tape, ${same} ${sameLevel} to the other`);
+      unlike(metric, inches, (where) => (BY_THE_CUT.includes(where) ? 1e-2 : 1e-6)).forEach((one) =>
+        note(`${one} to the other tape`),
+      );
+      if (job % 4 === 0) {
+        const plan = planned(withoutLevelHoles(inputs), 'mm');
+        const mirror = planned(mirrored(withoutLevelHoles(inputs)), 'mm');
+        unlike(plan, mirror, (where) => (BY_SEARCH.includes(where) ? 1e-2 : 1e-5), otherHand)
+          .filter((one) => !/^fasten (hand|walk)/.test(one))
+          .forEach((one) => note(`${one} in the mirror`));
       }
     } catch (error) {
       note(

@@ -4,14 +4,13 @@
  */
 import type { ClothInputs } from '../stages/cloth/clothInputs';
 import type { FastenInputs } from '../stages/fasten/fastenInputs';
-import { SIDES, type Side } from '../job/sides';
+import { SIDES, type Side, everySide, isLevel } from '../job/sides';
 import { byId } from '../house/schools';
 import { type BarredPlaces, NOTHING_BARRED, clearPlaces } from './clearPlaces';
-import { evenTacks } from '../cloth/marginLeft';
-import { halfRow, starterOffsets } from './fastenerPlaces';
 import { FASTENERS } from './fasteners';
 import { CROWN_GAP_MM, leastPitch } from './leastPitch';
 import { type PassSide, ROUTES, type Route, type RoutePass } from './routes';
+import { FOLD_FASTENER_MM, NO_ROW, type Row, sideRow, tackRow } from './sideRow';
 
 export interface RouteStep {
   /** 1, 2, 3 … in the order they are done. */
@@ -33,18 +32,21 @@ export interface RouteStep {
   turned: boolean;
 }
 
+/** The row of a side as it is told. */
+export interface RowFigures {
+  /** Between neighbours as they are spread, before what is kept clear, mm; 0 where a side has only its middle, or none. */
+  pitchMm: number;
+  /** From the corner to the nearest one that is set before the fold, mm; null where none is. */
+  lastMm: number | null;
+}
+
 export interface RoutePlan {
   steps: RouteStep[];
   /** Fasteners that stay. */
   fasteners: number;
   /** Changes of side while working. */
   turns: number;
-  /** 0 where a side has only its middle. */
-  pitchWidthMm: number;
-  pitchHeightMm: number;
-  /** Where the last ones stop before the fold, mm from the corner: as asked, or as near as the fold’s own fastener lets them. */
-  lastWidthMm: number;
-  lastHeightMm: number;
+  rows: Record<Side, RowFigures>;
   /** Places left out because a brace, a knot or a neighbour leaves no clear wood for them. */
   leftOut: { side: Side; offsetMm: number }[];
 }
@@ -56,18 +58,9 @@ export interface RouteLimits {
   seams?: ClothInputs['seams'];
 }
 
-const SEAM_SIDES = { topBottom: ['top', 'bottom'], leftRight: ['left', 'right'] } as const;
-
-interface Row {
-  outward: number[];
-  starters: number[];
-  corner: number[];
-}
+export const SEAM_SIDES = { topBottom: ['top', 'bottom'], leftRight: ['left', 'right'] } as const;
 
 type Draft = Omit<RouteStep, 'order' | 'xMm' | 'yMm' | 'turned'>;
-
-/** Fold fasteners sit this far from the corner, mm. */
-const FOLD_FASTENER_MM = 14;
 
 /**
  * The order of fasteners for a face along a route.
@@ -94,11 +87,11 @@ export function routePlan(
   const down = sideRow(face.heightMm, inputs, least, !foldsAcross);
   const rowOf = (side: Side): Row => {
     if (unheld.includes(side)) return NO_ROW;
-    const level = side === 'top' || side === 'bottom';
+    const level = isLevel(side);
     if (seen.includes(side)) return tackRow(level ? face.widthMm : face.heightMm, inputs.spacing.mm, level === foldsAcross);
-    return level ? across.row : down.row;
+    return level ? across : down;
   };
-  const rows: Record<Side, Row> = { top: rowOf('top'), bottom: rowOf('bottom'), left: rowOf('left'), right: rowOf('right') };
+  const rows = everySide(rowOf);
   const wide = face.widthMm >= face.heightMm;
   const passes = route.passes.map((pass): RoutePass => (pass.take === 'corner' ? { ...pass, sides: SEAM_SIDES[seams] } : pass));
   const drafts = withTakenOut(
@@ -125,46 +118,27 @@ export function routePlan(
     steps,
     fasteners: steps.filter((step) => step.act === 'fix').length,
     turns: steps.filter((step) => step.turned).length,
-    pitchWidthMm: across.pitchMm,
-    pitchHeightMm: down.pitchMm,
-    lastWidthMm: across.lastMm,
-    lastHeightMm: down.lastMm,
+    rows: everySide((side) => ({ pitchMm: rows[side].pitchMm, lastMm: lastOf(steps, side, face) })),
     leftOut: stuck.map(({ side, offsetMm }) => ({ side, offsetMm })),
   };
 }
 
-const NO_ROW: Row = { outward: [], starters: [], corner: [] };
+/** How far from the corner the last one of a side stands that is set before the fold, mm; null where none is. */
+function lastOf(
+  steps: readonly RouteStep[],
+  side: Side,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+): number | null {
+  const row = steps.filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner');
+  if (row.length === 0) return null;
+  return (isLevel(side) ? widthMm : heightMm) / 2 - Math.max(...row.map(({ offsetMm }) => Math.abs(offsetMm)));
+}
 
 /** The pull a route fastens with: what is drawn and set again is pulled no harder. */
 const hardestPull = ({ passes }: Route): RoutePass['pull'] => {
   const pulls = passes.filter(({ take }) => take !== 'corner' && take !== 'temporary').map(({ pull }) => pull);
   return (['firm', 'snug', 'gentle', 'none'] as const).find((pull) => pulls.includes(pull)) ?? 'gentle';
 };
-
-function sideRow(
-  sideMm: number,
-  { spacing, lastFromCorner, starters }: FastenInputs,
-  leastMm: number,
-  folds: boolean,
-): { row: Row; pitchMm: number; lastMm: number } {
-  // None goes into the hole of another: the row stops short of the fold’s own fastener, and begins from the last of the starters.
-  const lastMm = Math.max(lastFromCorner.mm, folds ? FOLD_FASTENER_MM + leastMm : FOLD_FASTENER_MM);
-  const corner = sideMm / 2 - FOLD_FASTENER_MM;
-  const own = starterOffsets(starters, halfRow(sideMm, spacing.mm, lastMm, leastMm).pitchMm, leastMm);
-  const starts = corner >= leastMm ? own.filter((offset) => Math.abs(offset) <= corner - leastMm + 1e-9) : [0];
-  const row = starts.length > 0 ? starts : [0];
-  const { offsetsMm, pitchMm } = halfRow(sideMm, spacing.mm, lastMm, leastMm, row.at(-1)!);
-  return { row: { outward: offsetsMm, starters: row, corner: folds && corner >= leastMm ? [corner] : [] }, pitchMm, lastMm };
-}
-
-/** Tacks in sight: all of them one row; at the top and the bottom the last ones wait for the fold. */
-function tackRow(sideMm: number, spacingMm: number, foldsHere: boolean): Row {
-  const { count, pitchMm } = evenTacks(sideMm, spacingMm);
-  const offsets = Array.from({ length: Math.floor(count / 2) }, (_, index) => (index + (count % 2 === 0 ? 0.5 : 1)) * pitchMm);
-  const starters = count % 2 === 1 ? [0] : [-pitchMm / 2, pitchMm / 2];
-  const rest = count % 2 === 1 ? offsets : offsets.slice(1);
-  return { outward: foldsHere ? rest.slice(0, -1) : rest, starters, corner: foldsHere ? rest.slice(-1) : [] };
-}
 
 /** Where each place comes to lie once what is barred is kept clear. */
 function clearOf(

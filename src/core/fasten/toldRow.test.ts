@@ -36,13 +36,12 @@ describe('what is told of a row', () => {
         const plan = routePlan({ widthMm, heightMm }, inputs, NOTHING_BARRED, [], { seams });
         for (const side of SIDES) {
           const level = side === 'top' || side === 'bottom';
-          const [long, pitch, lastMm] = level
-            ? [widthMm, plan.pitchWidthMm, plan.lastWidthMm]
-            : [heightMm, plan.pitchHeightMm, plan.lastHeightMm];
+          const long = level ? widthMm : heightMm;
+          const { pitchMm: pitch, lastMm } = plan.rows[side];
           const own = plan.steps.filter((step) => step.side === side && step.act === 'fix');
           const row = own.filter(({ take }) => take !== 'corner').map(({ offsetMm }) => offsetMm);
           row.sort((a, b) => a - b);
-          if (pitch > 0 && Math.abs(row.at(-1)! - (long / 2 - lastMm)) > 1e-6) return false;
+          if (pitch > 0 && Math.abs(row.at(-1)! - (long / 2 - lastMm!)) > 1e-6) return false;
           if (pitch > Math.max(spacing, LEAST) + LEAST) return false;
           if (row.slice(1).some((at, index) => at - row[index]! > Math.max(pitch, 20) + 1e-6)) return false;
           const folds = level === (seams === 'topBottom');
@@ -68,7 +67,7 @@ describe('what is told of a row', () => {
     expect(three.widest).toBeLessThanOrEqual(30);
     const near = gapsOf({ spacing: length(75), lastFromCorner: length(24) });
     expect(near.widest).toBeLessThanOrEqual(75);
-    expect(near.plan.lastWidthMm).toBe(29);
-    expect(near.plan.lastHeightMm).toBe(24);
+    expect(near.plan.rows.top.lastMm).toBe(29);
+    expect(near.plan.rows.left.lastMm).toBe(24);
   });
 });

@@ -3,6 +3,7 @@ import { printed } from '../quantities/printed';
 import { type MeasuredRebate, planRebate } from './planRebate';
 import { CORNERS } from '../frame/square/corners';
 import { type SideWords, sideWords } from '../job/sideWords';
+import { agreementVerdict } from '../stages/square/agreementVerdict';
 import { FIXING_WORDS } from '../cloth/marginLeft';
 import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';
 import { type Registration, UNSEEN_MM } from '../cloth/registration';
@@ -33,7 +34,7 @@ export const turnWords = (degrees: number, { view }: SideWords): string =>
 
 /** What is judged of a painting that is measured: whether its readings can be true, whether any margin is still to be read. */
 export function measuredVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
-  const image = plan.registration ? [measuredImage(plan)] : [unmeasured(inputs, plan, context)];
+  const image = plan.registration ? measuredImage(plan, context) : [unmeasured(inputs, plan, context)];
   return [...image, ...unreadMargins(plan.sides, context)];
 }
 
@@ -43,14 +44,21 @@ export function placedVerdicts(inputs: JobInputs, plan: PaintingPlan, context: P
   return [...placed, ...sideVerdicts(plan.sides, context), ...foldedVerdicts(inputs)];
 }
 
-const measuredImage = ({ image }: PaintingPlan): Verdict =>
-  verdict({
-    id: 'image',
-    about: 'image',
-    level: 'good',
-    says: image.kind === 'fitted' ? 'The readings of the image agree.' : 'The image is measured.',
-    because: 'Four sides and both diagonals are one more than a shape needs: they check each other.',
-  });
+/** Whether the readings of the image check each other, and do so. */
+function measuredImage({ image }: PaintingPlan, context: PlanContext): Verdict[] {
+  if (image.kind !== 'fitted') return [];
+  if (!image.agreement.agrees || (image.sidesRead && image.diagonalsRead)) return agreementVerdict(image, 'image', context);
+  return [
+    verdict({
+      id: 'image',
+      about: 'image',
+      level: 'watch',
+      says: 'The image is not read in full: its readings do not check each other.',
+      because: 'Four sides and both diagonals are one more than a shape needs; with fewer a slip of the tape stays unseen.',
+      doThis: 'Read its four sides and both diagonals.',
+    }),
+  ];
+}
 
 /** What a fold does to paint and to a painting’s cloth. */
 function foldedVerdicts({ cloth, brief }: JobInputs): Verdict[] {

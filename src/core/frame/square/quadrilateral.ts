@@ -84,7 +84,15 @@ export function fitQuadrilateral(
   const observations = observationsOf(readings, gaps, nominal, knowledge);
   const tellsAngle = ({ is }: Observation) => is.kind === 'gap' || (is.kind === 'tape' && isDiagonal(is.name));
   if (!observations.some(tellsAngle)) return { kind: 'missing' };
-  const fit = solved(observations, start(readings, nominal), readings, knowledge);
+  const [leaning, ...others] = starts(readings, nominal);
+  const first = solved(observations, leaning!, readings, knowledge);
+  // Readings that contradict each other fit several frames badly: the least bad of them is told.
+  const fit = first?.agreement.agrees
+    ? first
+    : [first, ...others.map((from) => solved(observations, from, readings, knowledge))].reduce(
+        (best, one) => (one && (!best || one.agreement.chiSquare < best.agreement.chiSquare - 1e-6) ? one : best),
+        null,
+      );
   const far = fit && farOff(fit, nominal);
   if (!fit || far) return contradiction(observations, readings, nominal, far);
   const { doubt, agreement } = fit;
@@ -92,7 +100,7 @@ export function fitQuadrilateral(
   /** The frame fitted again without what is doubted, so that it does not bend the rest; null where that is none. */
   const without = (doubted: Doubt): Quadrilateral | null => {
     const freed = observations.map((one) => (isDoubted(one, doubted) ? { ...one, sd: one.sd * HARDLY } : one));
-    const again = solved(freed, start(readings, nominal), readings, knowledge);
+    const again = solved(freed, leaning!, readings, knowledge);
     return again && !farOff(again, nominal) ? again : null;
   };
   if (doubt.kind === 'diagonals') {
@@ -100,8 +108,13 @@ export function fitQuadrilateral(
     return widened(fit, { ...doubt, likelyMm: { down: likely('down'), up: likely('up') } }, readings);
   }
   const again = without(doubt);
+  // Without the doubted one the rest contradicts itself as badly: nothing of this frame is known.
+  if ((again ?? fit).agreement.chiSquare > HOPELESS) return contradiction(observations, readings, nominal, null);
   return again ? { ...again, agreement, doubt: inThatFrame(doubt, again) } : fit;
 }
+
+/** Readings that miss each other by twenty standard deviations, in squares, tell nothing. */
+const HOPELESS = 400;
 
 /** What the doubted reading would be in the frame that the others tell; far off, the residual tells it short. */
 const inThatFrame = (doubt: Exclude<Doubt, { kind: 'diagonals' }>, { fitted }: Quadrilateral): Doubt =>
@@ -140,7 +153,7 @@ function contradiction(
     kind: 'impossible',
     reading: worst.name,
     readMm: readings[worst.name] ?? worst.value,
-    mostMm: worst.wanted,
+    limitMm: worst.wanted,
     because: 'no frame of this plan shows it together with the other readings',
   };
 }
@@ -202,8 +215,8 @@ const cornersOf = ([brx, tlx, tly, trx, tryy]: readonly number[]): Corners => ({
 /** Rack: half of what the bottom left and top right corners open together, radians. */
 const skewOf = (corners: Corners) => (cornerOver(corners, 'bottomLeft') + cornerOver(corners, 'topRight')) / 2;
 
-/** The rectangle of the sides read, leaning as the diagonals say. */
-function start(readings: TapeReadings, nominal: { widthMm: number; heightMm: number }): number[] {
+/** Where the fit begins: the rectangle of the sides read, leaning as the diagonals say, then upright, then leaning the other way. */
+function starts(readings: TapeReadings, nominal: { widthMm: number; heightMm: number }): number[][] {
   const mean = (...values: (number | null)[]) => {
     const read = values.filter((value) => value !== null);
     return read.length === 0 ? null : read.reduce((sum, value) => sum + value, 0) / read.length;
@@ -212,9 +225,11 @@ function start(readings: TapeReadings, nominal: { widthMm: number; heightMm: num
   const h = mean(readings.left, readings.right) ?? nominal.heightMm;
   const square = Math.hypot(w, h);
   const lean = ((readings.down ?? square) ** 2 - (readings.up ?? square) ** 2) / (4 * w);
-  const slide = Math.max(-0.9 * h, Math.min(0.9 * h, lean));
-  const rise = Math.sqrt(h ** 2 - slide ** 2);
-  return [w, -slide, rise, w - slide, rise];
+  const most = Math.max(-0.9 * h, Math.min(0.9 * h, lean));
+  return [most, 0, -most].map((slide) => {
+    const rise = Math.sqrt(h ** 2 - slide ** 2);
+    return [w, -slide, rise, w - slide, rise];
+  });
 }
 
 /** How a measure of the frame changes with each unknown: central differences. */

@@ -2,8 +2,8 @@
  * Readings of a frame as observations for the fit: each with its value, its standard deviation and what it measures.
  * Soft knowledge joins them: opposite bars are a pair, and have their planned length.
  */
-import type { Side } from '../../job/sides';
-import { CORNERS, type Corner, type Corners, LENGTHS, TAPE_NAMES, type TapeName, cornerOver, isDiagonal } from './corners';
+import { SIDES, type Side, isLevel } from '../../job/sides';
+import { CORNERS, type Corner, type Corners, LENGTHS, TAPE_NAMES, type TapeName, cornerOver } from './corners';
 
 /** mm above 0, null where nothing was read. `down` runs top left to bottom right, `up` bottom left to top right. */
 export type TapeReadings = Record<TapeName, number | null>;
@@ -69,45 +69,51 @@ const UNKNOWN_MM = 200;
 /** An observation so many times less sure has no say. */
 export const HARDLY = 400;
 
-/** A reading that no frame of this plan has, with the most it could be and why. */
+/** A reading that no frame of this plan has, with the most or the least that it could be and why. */
 export interface ImpossibleReading {
   kind: 'impossible';
   reading: TapeName;
   readMm: number;
-  mostMm: number;
+  limitMm: number;
   because: string;
 }
 
-/** The first reading that cannot be, or null. */
+/** A side this part longer or shorter than planned is none of this frame. */
+const OFF_PLAN = 0.25;
+
+/** The reading that cannot be, or null: of sides the one furthest off the plan, then of diagonals the longest or the shortest. */
 export function impossibleReading(
   readings: TapeReadings,
   { widthMm, heightMm }: { widthMm: number; heightMm: number },
 ): ImpossibleReading | null {
-  const side = (name: Side) => readings[name] ?? (name === 'top' || name === 'bottom' ? widthMm : heightMm);
-  for (const name of TAPE_NAMES) {
-    const readMm = readings[name];
-    if (readMm === null) continue;
-    const wrong = (mostMm: number, because: string) => ({ kind: 'impossible' as const, reading: name, readMm, mostMm, because });
-    if (!(readMm > 0) || !Number.isFinite(readMm)) return wrong(0, 'a length is above 0');
-    if (!isDiagonal(name)) {
-      const planned = name === 'top' || name === 'bottom' ? widthMm : heightMm;
-      if (readMm > 1.25 * planned || readMm < 0.75 * planned)
-        return wrong(planned, 'it is more than a quarter off the plan; a unit may have slipped');
-      continue;
-    }
-    const most = Math.min(side('top') + side('right'), side('left') + side('bottom'));
-    if (readMm >= most) return wrong(most, 'a diagonal is shorter than two sides together');
-    const least = Math.max(Math.abs(side('top') - side('right')), Math.abs(side('left') - side('bottom')));
-    if (readMm <= least) return wrong(most, 'a diagonal is longer than the difference of two sides');
+  const impossible = (reading: TapeName, limitMm: number, because: string): ImpossibleReading => ({
+    kind: 'impossible',
+    reading,
+    readMm: readings[reading]!,
+    limitMm,
+    because,
+  });
+  const nothing = TAPE_NAMES.find((name) => readings[name] !== null && !(readings[name] > 0 && Number.isFinite(readings[name])));
+  if (nothing) return impossible(nothing, 0, 'a length is above 0');
+  const planned = (name: Side) => (isLevel(name) ? widthMm : heightMm);
+  const side = (name: Side) => readings[name] ?? planned(name);
+  const [farthest] = SIDES.map((name) => {
+    const part = side(name) / planned(name);
+    return { name, limit: part > 1 ? 1 + OFF_PLAN : 1 - OFF_PLAN, off: Math.max(part / (1 + OFF_PLAN), (1 - OFF_PLAN) / part) };
+  }).sort((a, b) => b.off - a.off);
+  if (farthest!.off > 1) {
+    const { name, limit } = farthest!;
+    return impossible(name, limit * planned(name), 'it is more than a quarter off the plan; a unit may have slipped');
   }
   const { down, up } = readings;
+  const most = Math.min(side('top') + side('right'), side('left') + side('bottom'));
+  const longer = (down ?? 0) > (up ?? 0) ? 'down' : 'up';
+  if ((readings[longer] ?? 0) >= most) return impossible(longer, most, 'a diagonal is shorter than two sides together');
+  const least = Math.max(Math.abs(side('top') - side('right')), Math.abs(side('left') - side('bottom')));
+  const shorter = (down ?? Infinity) < (up ?? Infinity) ? 'down' : 'up';
+  if ((readings[shorter] ?? Infinity) <= least)
+    return impossible(shorter, least, 'a diagonal is longer than the difference of two sides');
   if (down !== null && up !== null && Math.abs(down ** 2 - up ** 2) > 2 * widthMm * heightMm)
-    return {
-      kind: 'impossible',
-      reading: down > up ? 'down' : 'up',
-      readMm: Math.max(down, up),
-      mostMm: widthMm + heightMm,
-      because: 'two diagonals so unlike would lean the frame by more than 30 degrees',
-    };
+    return impossible(longer, widthMm + heightMm, 'two diagonals so unlike would lean the frame by more than 30 degrees');
   return null;
 }

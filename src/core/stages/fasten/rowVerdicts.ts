@@ -1,13 +1,13 @@
 /* What is judged of the row of fasteners on a side: how far apart, what found no place, where the last ones stop. */
 import { usualSpacing } from '../../fasten/fasteners';
-import type { RoutePlan } from '../../fasten/routeSteps';
+import { type RoutePlan, SEAM_SIDES } from '../../fasten/routeSteps';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf, woodOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';
-import { SIDES } from '../../job/sides';
+import { SIDES, isLevel } from '../../job/sides';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
-import { printFine, printLength } from '../../units/length';
+import { type Tape, printFine, printLength } from '../../units/length';
 import type { PlanContext } from '../planContext';
 import { placeWords } from './clothRunVerdicts';
 
@@ -15,7 +15,7 @@ import { placeWords } from './clothRunVerdicts';
 export const rowVerdicts = (inputs: JobInputs, route: RoutePlan, context: PlanContext): Verdict[] => [
   ...leftOutVerdict(route, context),
   ...spacingVerdicts(inputs, route, context),
-  cornerVerdict(inputs, route, context),
+  ...cornerVerdict(inputs, route, context),
 ];
 
 /** The widest gap between neighbours on a side, before the corners are folded, mm. */
@@ -39,19 +39,22 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
   const profile = profileOf(rules, bars.profile);
   const splits = woodOf(rules, bars.species).densityKgM3 > DENSE_KG_M3 || profile.depthMm < THIN_MM;
   const usual = usualSpacing(fabric.gsm, Math.max(brief.width.mm, brief.height.mm), splits);
-  const pitches = [route.pitchWidthMm, route.pitchHeightMm];
-  const rows = pitches.filter((pitch) => pitch > 0);
+  const pitches = (level: boolean) =>
+    SIDES.flatMap((side) => (isLevel(side) === level && route.rows[side].pitchMm > 0 ? [route.rows[side].pitchMm] : []));
+  const rows = [...pitches(true), ...pitches(false)];
   const gapMm = widestGap(route);
   const widest = Math.max(gapMm, ...rows);
   const wide = widest > usual.toMm + 0.05;
   const stretched = gapMm > Math.max(0, ...rows) + 0.05 && rows.length > 0;
   const close = !wide && rows.length > 0 && Math.min(...rows) < usual.fromMm - 0.05;
-  const along = (pitch: number, way: string) =>
-    pitch > 0 ? `${printFine(pitch, tape)} apart along the ${way}` : `only the middle along the ${way}`;
+  const along = (level: boolean, way: string) => {
+    const own = pitches(level);
+    return own.length === 0 ? `only the middle along the ${way}` : `${spread(own, tape)} apart along the ${way}`;
+  };
   const row =
     rows.length === 0
       ? `One at each middle, then the corners${gapMm > 0 ? `: ${printFine(gapMm, tape)} apart` : ''}`
-      : `Set ${along(route.pitchWidthMm, 'width')}, ${along(route.pitchHeightMm, 'height')}`;
+      : `Set ${along(true, 'width')}, ${along(false, 'height')}`;
   return [
     verdict({
       id: 'spacing',
@@ -110,22 +113,32 @@ function leftOutVerdict({ leftOut }: RoutePlan, { tape, view }: PlanContext): Ve
   ];
 }
 
-function cornerVerdict({ fasten, cloth }: JobInputs, route: RoutePlan, { tape, rules }: PlanContext): Verdict {
-  const mm = cloth.seams === 'topBottom' ? route.lastWidthMm : route.lastHeightMm;
-  const nearer = fasten.lastFromCorner.mm < mm - 0.05;
+function cornerVerdict({ fasten, cloth }: JobInputs, { rows }: RoutePlan, { tape, rules }: PlanContext): Verdict[] {
+  const last = SEAM_SIDES[cloth.seams].flatMap((side) => rows[side].lastMm ?? []);
+  if (last.length === 0) return [];
+  const nearest = Math.min(...last);
+  const nearer = fasten.lastFromCorner.mm < nearest - 0.05;
   const [least, most] = [assumed(rules, 'foldNearest'), assumed(rules, 'foldFarthest')];
-  const ok = mm >= least && mm <= most;
+  const ok = last.every((mm) => mm >= least && mm <= most);
   const room = `${printLength(least, tape)} to ${printLength(most, tape)}`;
-  return verdict({
-    id: 'lastBeforeFold',
-    about: 'last before the fold',
-    level: ok ? 'good' : 'watch',
-    measured: mm,
-    limit: most,
-    of: 'rowGap',
-    says: `The last ones stop ${printLength(mm, tape)} from the corner until the fold is made.`,
-    because: `Room for the fold: ${room}.${nearer ? ` ${printLength(fasten.lastFromCorner.mm, tape)} was asked: there one would go into the hole of the fold’s own.` : ''}`,
-    doThis: ok ? 'Fold roughly before they come this close.' : `Stay within ${room}.`,
-    uses: ['foldNearest', 'foldFarthest'],
-  });
+  return [
+    verdict({
+      id: 'lastBeforeFold',
+      about: 'last before the fold',
+      level: ok ? 'good' : 'watch',
+      measured: nearest < least ? nearest : Math.max(...last),
+      limit: nearest < least ? least : most,
+      of: 'rowGap',
+      says: `The last ones stop ${spread(last, tape)} from the corner until the fold is made.`,
+      because: `Room for the fold: ${room}.${nearer ? ` ${printLength(fasten.lastFromCorner.mm, tape)} was asked: the row ends where its spacing and the fold’s own fastener let it.` : ''}`,
+      doThis: ok ? 'Fold roughly before they come this close.' : `Stay within ${room}.`,
+      uses: ['foldNearest', 'foldFarthest'],
+    }),
+  ];
 }
+
+/** "44.3 mm", or "43.8 to 45 mm" where the sides of a way differ. */
+const spread = (mm: readonly number[], tape: Tape): string => {
+  const [least, most] = [printFine(Math.min(...mm), tape), printFine(Math.max(...mm), tape)];
+  return least === most ? least : `${least} to ${most}`;
+};

@@ -114,11 +114,11 @@ export function stapleModel(
   const places: EdgePlace[] = [];
   for (const { side, offsetMm } of onCloth(plan.steps))
     if (!places.some((one) => samePlace(one, { side, offsetMm }))) places.push({ side, offsetMm });
-  const rowOf = (level: boolean, pitchMm: number) => ({
+  const rowOf = (level: boolean) => ({
     offsetsMm: places.flatMap(({ side, offsetMm }) => (isLevel(side) === level ? [Math.abs(offsetMm)] : [])),
-    pitchMm,
+    pitchMm: Math.max(...SIDES.map((side) => (isLevel(side) === level ? plan.rows[side].pitchMm : 0))),
   });
-  const rows = [rowOf(true, plan.pitchWidthMm), rowOf(false, plan.pitchHeightMm)] as const;
+  const rows = [rowOf(true), rowOf(false)] as const;
   return {
     mesh: membraneMesh(face, rows, mesh === 'play' ? PLAY_ELEMENTS : FINE_ELEMENTS),
     cloth: membraneCloth(fabricOf(rules, cloth.fabric), cloth.warp, rules),

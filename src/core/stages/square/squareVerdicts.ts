@@ -1,10 +1,9 @@
 /* What is judged about the squareness of a frame, one verdict each. */
-import { bare, printed } from '../../quantities/printed';
+import { printed } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { JOINTS } from '../../frame/joints';
 import type { PressPlan } from '../../frame/square/press';
-import { type TapeName, isDiagonal } from '../../frame/square/corners';
-import { type Doubt } from '../../frame/square/readingDoubts';
+import { isDiagonal } from '../../frame/square/corners';
 import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/square/quadrilateral';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -15,13 +14,8 @@ import { EDGES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { type Length, type Tape, finerTape, printFine, printLength } from '../../units/length';
 import type { PlanContext } from '../planContext';
+import { PAIR_WORDS, agreementVerdict, readingWords } from './agreementVerdict';
 import { windVerdict } from './windVerdict';
-
-/** Of each pair the one whose excess counts as more than nothing, and the other. */
-/** A gap that nobody sees under a blade, mm. */
-const NO_GAP_MM = 0.05;
-const LONGER = { width: ['top', 'bottom'], height: ['right', 'left'] } as const;
-const PAIR_WORDS = { width: 'top and bottom', height: 'left and right' } as const;
 
 export interface SquareCase {
   inputs: JobInputs;
@@ -33,8 +27,6 @@ export interface SquareCase {
 }
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
-const named = (name: TapeName, say: SideWords) =>
-  isDiagonal(name) ? `the diagonal ${say.diagonal(name)}` : `the ${say.side(name)} side`;
 
 /** All verdicts on the squareness of a job's frame. */
 export function squareVerdicts(one: SquareCase, context: PlanContext): Verdict[] {
@@ -62,13 +54,13 @@ function frameVerdicts(one: SquareCase, context: PlanContext): Verdict[] {
     ...(result.sidesRead ? [pairsVerdict(result, one, context)] : [unreadVerdict()]),
     ...openJointVerdict(result, one, context),
     ...barFaultVerdict(result, press!, one, context),
-    ...agreementVerdict(result, context),
+    ...agreementVerdict(result, 'frame', context),
     ...(result.sidesRead ? [sizeVerdict(result, one, context)] : []),
   ];
 }
 
 function impossibleVerdict(
-  { reading, readMm, mostMm, because }: Extract<QuadrilateralResult, { kind: 'impossible' }>,
+  { reading, readMm, limitMm, because }: Extract<QuadrilateralResult, { kind: 'impossible' }>,
   { inputs: { brief }, targetDiagonalMm }: SquareCase,
   { tape, view }: PlanContext,
 ): Verdict {
@@ -79,9 +71,9 @@ function impossibleVerdict(
     about: 'reading',
     level: 'stop',
     measured: readMm,
-    limit: mostMm,
+    limit: limitMm,
     of: 'misfit',
-    says: `${capital(named(reading, sideWords(view)))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
+    says: `${capital(readingWords(reading, sideWords(view)))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
     because: `${capital(because)}.`,
     doThis: `Read it again: a square frame of this size shows ${printLength(wouldBe, finerTape(tape))}. If it was built to another size, change the brief.`,
   });
@@ -257,76 +249,6 @@ function barFaultVerdict(
       uses: ['tapePrecision'],
     }),
   ];
-}
-
-/** From here on a sum of squares says only that the readings do not belong together. */
-const MOST_TOLD = 1000;
-
-function agreementVerdict({ agreement, doubt }: Quadrilateral, { tape, view }: PlanContext): Verdict[] {
-  const { chiSquare, limit, freedom, agrees } = agreement;
-  if (freedom === 0) return [];
-  const sum = chiSquare < MOST_TOLD ? `= ${bare('chiSquare', chiSquare)}` : `over ${MOST_TOLD}`;
-  const test = `χ² ${sum} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${bare('chiSquare', limit)}; one good set in twenty is doubted by chance.`;
-  const uses = ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'] as const;
-  if (agrees || !doubt)
-    return [
-      verdict({
-        id: 'agreement',
-        about: 'agreement',
-        level: 'good',
-        says: 'The readings agree with each other.',
-        because: test,
-        uses: [...uses],
-      }),
-    ];
-  const { says, doThis } = doubtWords(doubt, finerTape(tape), sideWords(view));
-  return [
-    verdict({
-      id: 'agreement',
-      about: 'agreement',
-      level: 'watch',
-      measured: chiSquare,
-      limit,
-      of: 'chiSquare',
-      says,
-      because: `${test} More readings than the frame has freedoms: they must fit one quadrilateral.`,
-      doThis,
-      uses: [...uses],
-    }),
-  ];
-}
-
-function doubtWords(doubt: Doubt, tape: Tape, say: SideWords): { says: string; doThis: string } {
-  const signed = (mm: number) => `${printLength(Math.abs(mm), tape)} ${mm > 0 ? 'longer' : 'shorter'}`;
-  switch (doubt.kind) {
-    case 'side':
-    case 'diagonal':
-      return {
-        says: `The readings contradict each other, most likely ${named(doubt.name, say)}: ${printLength(doubt.likelyMm, tape)} would fit.`,
-        doThis: `Read ${named(doubt.name, say)} again, the tape in the corner. If it stays, the bar is to blame: believe the tape alone.`,
-      };
-    case 'diagonals':
-      return {
-        says: `The readings contradict each other: one of the diagonals is misread. Down ${printLength(doubt.likelyMm[say.seen('down')], tape)} or up ${printLength(doubt.likelyMm[say.seen('up')], tape)} would fit.`,
-        doThis:
-          'Read both again: their sum is fixed by the sides, their difference is the rack. A set square in a corner tells which.',
-      };
-    case 'gap':
-      return {
-        says: `The set square at the ${say.corner(doubt.corner)} contradicts the tape: ${Math.abs(doubt.likelyMm) < NO_GAP_MM ? 'it would stand without a gap' : `a gap of ${printed('gap', Math.abs(doubt.likelyMm), tape)} ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit`}.`,
-        doThis: 'Check that the square is true, turn it over, read that corner again.',
-      };
-    case 'pair':
-      return {
-        says: `The bars contradict the plan: the ${say.side(LONGER[doubt.pair][doubt.offMm > 0 ? 0 : 1])} is ${printLength(Math.abs(doubt.offMm), tape)} longer than its pair.`,
-        doThis: 'If both were read twice, believe the tape alone and mend the bar; else read both again.',
-      };
-    case 'size':
-      return {
-        says: `The ${PAIR_WORDS[doubt.pair]} bars are ${signed(doubt.offMm)} than planned.`,
-        doThis: 'Change the face in the brief to what was built, or re-cut.',
-      };
-  }
 }
 
 function sizeVerdict(result: Quadrilateral, { inputs }: SquareCase, context: PlanContext): Verdict {
