@@ -306,8 +306,9 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
     ...rows
       .filter(({ side, places, whole }) => isLevel(side) && whole && across !== null && places.length > 3)
       .map(({ side, places }): [boolean, string] => {
-        const mean = (places.at(-1)! - places[0]!) / (places.length - 1);
-        return [mean <= across![1] + 0.5, `the ${side} is ${mean} apart, ${across!.join()} told`];
+        const own = places.slice(1).map((at, index) => at - places[index]!);
+        const middle = own.sort((one, other) => one - other)[own.length >> 1]!;
+        return [middle <= across![1] + 0.5, `the ${side} is ${middle} apart, ${across!.join()} told`];
       }),
     [pieces === route.fasteners && set === route.fasteners, `${pieces} told, ${set} set, ${route.fasteners} counted`],
     [

@@ -73,6 +73,41 @@ describe('a slip is not taken for an answer', () => {
     expect(image({ up: null })).toMatchObject({ level: 'watch', says: expect.stringMatching(/not read in full/) as string });
   });
 
+  it('on an image or in a rebate whose readings contradict each other nothing is placed', () => {
+    const plan = (up: number, rebateUp: number) =>
+      planned(
+        (inputs) => {
+          inputs.brief.use = 'finished';
+          inputs.brief.edges = 'rebate';
+          const sides = { top: length(742), bottom: length(742), left: length(558), right: length(558), down: length(928.5) };
+          Object.assign(inputs.cloth.painting, { ...sides, up: length(up) });
+          Object.assign(inputs.brief.rebate, {
+            ...{ top: length(752), bottom: length(752), left: length(568), right: length(568) },
+            ...{ down: length(942.4), up: length(rebateUp) },
+          });
+        },
+        [742, 558],
+      );
+    const ids = (up: number, rebateUp: number) => plan(up, rebateUp).brief.verdicts.map(({ id }) => id);
+    expect(ids(928.5, 942.4)).toEqual(expect.arrayContaining(['framePlace', 'rebateReadings', 'rebateFit']));
+    expect(ids(950, 942.4)).not.toContain('framePlace');
+    expect(ids(928.5, 970)).not.toContain('rebateFit');
+    expect(verdictOf(plan(928.5, 970), 'brief', 'rebateReadings')).toMatchObject({
+      level: 'stop',
+      says: expect.stringMatching(/one of the diagonals is misread/) as string,
+    });
+  });
+
+  it('a gap that would lean the frame by more than a third of a right angle is no gap of a frame', () => {
+    const square = (gapMm: number) =>
+      planned((inputs) => {
+        inputs.square.gaps.topLeft = { gap: length(gapMm), wider: true };
+      });
+    expect(verdictOf(square(2), 'square', 'reading')).toBeUndefined();
+    expect(verdictOf(square(160), 'square', 'reading')).toMatchObject({ level: 'stop', measured: 160, limit: 150 });
+    expect(verdictOf(square(160), 'square', 'reading')!.says).toMatch(/^The set square at the top left reads 160 mm/);
+  });
+
   it('how good readings are is told in millimetres only where they tell something', () => {
     const tape = (up: number) =>
       verdictOf(

@@ -34,19 +34,19 @@ export const turnWords = (degrees: number, { view }: SideWords): string =>
 
 /** What is judged of a painting that is measured: whether its readings can be true, whether any margin is still to be read. */
 export function measuredVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
-  const image = plan.registration ? measuredImage(plan, context) : [unmeasured(inputs, plan, context)];
-  return [...image, ...unreadMargins(plan.sides, context)];
+  return [...imageVerdicts(inputs, plan, context), ...unreadMargins(plan.sides, context)];
 }
 
 /** What is judged of the face on a painting: how true it lies, what each side is held by, what bends. */
 export function placedVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
-  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : [unmeasured(inputs, plan, context)];
+  const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : imageVerdicts(inputs, plan, context);
   return [...placed, ...sideVerdicts(plan.sides, context), ...foldedVerdicts(inputs)];
 }
 
-/** Whether the readings of the image check each other, and do so. */
-function measuredImage({ image }: PaintingPlan, context: PlanContext): Verdict[] {
-  if (image.kind !== 'fitted') return [];
+/** Whether the image is measured, and its readings check each other and do so. */
+function imageVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
+  const { image } = plan;
+  if (image.kind !== 'fitted') return [unmeasured(inputs, plan, context)];
   if (!image.agreement.agrees || (image.sidesRead && image.diagonalsRead)) return agreementVerdict(image, 'image', context);
   return [
     verdict({

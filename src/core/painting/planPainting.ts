@@ -4,6 +4,7 @@ import { type Fixing, type TackRow, evenTacks, fixingFor } from '../cloth/margin
 import { type PaintedImage, type Priorities, type Registration, register } from '../cloth/registration';
 import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/square/corners';
 import { type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quadrilateral';
+import { contradicts } from '../frame/square/readingDoubts';
 import { NO_GAPS } from '../frame/square/readings';
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
@@ -31,7 +32,7 @@ export interface PaintedSide {
 
 export interface PaintingPlan {
   image: QuadrilateralResult;
-  /** Null until a diagonal of the image is read. */
+  /** Null until a diagonal of the image is read, and where its readings contradict each other. */
   registration: Registration | null;
   sides: PaintedSide[];
 }
@@ -58,7 +59,7 @@ function meanRead(one: Length | null, other: Length | null, guess: Length): numb
   return read.length === 0 ? guess.mm : read.reduce((sum, { mm }) => sum + mm, 0) / read.length;
 }
 
-/** The painted image as measured; null while its readings do not tell its shape. */
+/** The painted image as measured; null while its readings do not tell its shape, or contradict each other. */
 export function paintedImage(
   inputs: JobInputs,
   { rules }: PlanContext,
@@ -76,7 +77,7 @@ export function paintedImage(
     // Nothing pairs the edges of an image: what is not read is hardly known.
     { tapeMm: assumed(rules, 'tapePrecision'), pairMm: 20, nominalMm: 60, gapMm: 1, bladeMm: 300 },
   );
-  if (fit.kind !== 'fitted') return { fit, image: null };
+  if (fit.kind !== 'fitted' || contradicts(fit.agreement)) return { fit, image: null };
   const down = ({ x, y }: Point2): Point2 => ({ x, y: -y });
   const corners = Object.fromEntries(CORNERS.map((corner) => [corner, down(fit.corners[corner])])) as Record<Corner, Point2>;
   const bow = Object.fromEntries(

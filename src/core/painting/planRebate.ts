@@ -1,6 +1,7 @@
 /* The frame that a canvas goes into, as it was measured, and how the canvas lies in it. */
 import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/square/corners';
-import { type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quadrilateral';
+import { type Quadrilateral, type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quadrilateral';
+import { contradicts } from '../frame/square/readingDoubts';
 import { NO_GAPS } from '../frame/square/readings';
 import { type HouseRules, assumed } from '../house/houseRules';
 import { JOINTS } from '../frame/joints';
@@ -37,8 +38,11 @@ export interface KeyedToTheEnd {
   room: { widthMm: number; heightMm: number };
 }
 
-/** What the readings of a rebate give: nothing yet, a contradiction, or a plan. */
-export type MeasuredRebate = { kind: 'missing' } | { kind: 'impossible' } | { kind: 'measured'; plan: RebatePlan };
+/** What the readings of a rebate give: nothing yet, a contradiction, or a plan; beside it what is fitted to them. */
+export type MeasuredRebate =
+  | { kind: 'missing' }
+  | { kind: 'impossible'; fitted: Quadrilateral | null }
+  | { kind: 'measured'; fitted: Quadrilateral | null; plan: RebatePlan };
 
 const mean = (...read: (Length | null)[]): number | null => {
   const there = read.flatMap((one) => (one ? [one.mm] : []));
@@ -66,7 +70,10 @@ export const grownBy = (canvas: CanvasToFit, grows: { widthMm: number; heightMm:
   heightMm: canvas.heightMm + grows.heightMm,
 });
 
-type Opening = { kind: 'missing' | 'impossible' } | { kind: 'read'; corners: Record<Corner, Point2>; takenForSquare: boolean };
+type Opening =
+  | { kind: 'missing' }
+  | { kind: 'impossible'; fitted: Quadrilateral | null }
+  | { kind: 'read'; fitted: Quadrilateral | null; corners: Record<Corner, Point2> };
 
 function openingOf(rebate: RebateInputs, rules: HouseRules): Opening {
   const [widthMm, heightMm] = [mean(rebate.top, rebate.bottom), mean(rebate.left, rebate.right)];
@@ -82,12 +89,13 @@ function openingOf(rebate: RebateInputs, rules: HouseRules): Opening {
     // Nothing pairs the sides of an old frame: what is not read is hardly known.
     { tapeMm: assumed(rules, 'tapePrecision'), pairMm: 5, nominalMm: 20, gapMm: 1, bladeMm: 300 },
   );
-  if (fit.kind === 'impossible') return { kind: 'impossible' };
+  if (fit.kind === 'impossible') return { kind: 'impossible', fitted: null };
   if (fit.kind === 'fitted') {
+    if (contradicts(fit.agreement)) return { kind: 'impossible', fitted: fit };
     const corners = Object.fromEntries(
       CORNERS.map((corner) => [corner, { x: fit.corners[corner].x, y: -fit.corners[corner].y }]),
     ) as Record<Corner, Point2>;
-    return { kind: 'read', corners, takenForSquare: false };
+    return { kind: 'read', fitted: fit, corners };
   }
   // The narrower of two widths counts where nothing tells how they lie to each other.
   const [width, height] = [
@@ -100,7 +108,7 @@ function openingOf(rebate: RebateInputs, rules: HouseRules): Opening {
     bottomRight: { x: width, y: height },
     bottomLeft: { x: 0, y: height },
   };
-  return { kind: 'read', corners, takenForSquare: true };
+  return { kind: 'read', fitted: null, corners };
 }
 
 /** How the canvas lies in the frame it goes into; null where it goes into none. */
@@ -108,7 +116,7 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
   const { brief, cloth } = inputs;
   if (!byId(EDGES, brief.edges).inRebate) return null;
   const opening = openingOf(brief.rebate, rules);
-  if (opening.kind !== 'read') return { kind: opening.kind };
+  if (opening.kind !== 'read') return opening;
   const canvas: CanvasToFit = {
     widthMm: brief.width.mm,
     heightMm: brief.height.mm,
@@ -121,9 +129,10 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
   const grows = wholeGrowth(inputs, rules);
   return {
     kind: 'measured',
+    fitted: opening.fitted,
     plan: {
       opening: opening.corners,
-      takenForSquare: opening.takenForSquare,
+      takenForSquare: opening.fitted === null,
       canvas,
       fit,
       hidden: everySide((side) => (brief.rebate.lip[side] ? hidden[side] : null)),

@@ -1,4 +1,5 @@
 /* What is judged of a canvas in the frame that it goes into: does it go in, is its edge hidden, does it stand proud of the back. */
+import { agreementVerdict } from '../stages/square/agreementVerdict';
 import { assumed } from '../house/houseRules';
 import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
@@ -19,18 +20,25 @@ const endWords = ({ side, end }: WorstEnd): string =>
 export function rebateVerdicts(inputs: JobInputs, context: PlanContext): Verdict[] {
   const rebate = planRebate(inputs, context);
   if (rebate === null || rebate.kind === 'missing') return [];
+  const { fitted } = rebate;
+  // With a reading missing they agree for want of one that could contradict.
+  const checked = fitted && (!fitted.agreement.agrees || (fitted.sidesRead && fitted.diagonalsRead));
+  const readings = checked ? agreementVerdict(fitted, 'rebate', { ...context, view: 'front' }) : [];
   if (rebate.kind === 'impossible')
-    return [
-      verdict({
-        id: 'rebateReadings',
-        about: 'readings of the rebate',
-        level: 'stop',
-        says: 'The readings of the rebate cannot all be true.',
-        because: 'No four-sided opening has these sides and diagonals.',
-        doThis: 'Read them again from step to step, the diagonals into the corners.',
-      }),
-    ];
+    return fitted
+      ? readings
+      : [
+          verdict({
+            id: 'rebateReadings',
+            about: 'readings of the rebate',
+            level: 'stop',
+            says: 'The readings of the rebate cannot all be true.',
+            because: 'No four-sided opening has these sides and diagonals.',
+            doThis: 'Read them again from step to step, the diagonals into the corners.',
+          }),
+        ];
   return [
+    ...readings,
     fitVerdict(rebate.plan, inputs, context),
     ...lipVerdicts(rebate.plan, context),
     ...keyedVerdicts(rebate.plan, context),

@@ -17,6 +17,7 @@ export interface Point2 {
 export type Corners = Record<Corner, Point2>;
 
 export const isDiagonal = (name: TapeName): name is DiagonalName => name === 'down' || name === 'up';
+export const isCorner = (name: TapeName | Corner): name is Corner => CORNERS.some((corner) => corner === name);
 
 const apart = (a: Point2, b: Point2) => Math.hypot(a.x - b.x, a.y - b.y);
 

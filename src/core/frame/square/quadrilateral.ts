@@ -26,6 +26,7 @@ import {
   type Knowledge,
   type Observation,
   type TapeReadings,
+  impossibleGap,
   impossibleReading,
   observationsOf,
 } from './readings';
@@ -79,7 +80,7 @@ export function fitQuadrilateral(
   nominal: { widthMm: number; heightMm: number },
   knowledge: Knowledge,
 ): QuadrilateralResult {
-  const impossible = impossibleReading(readings, nominal);
+  const impossible = impossibleReading(readings, nominal) ?? impossibleGap(gaps, knowledge.bladeMm);
   if (impossible) return impossible;
   const observations = observationsOf(readings, gaps, nominal, knowledge);
   const tellsAngle = ({ is }: Observation) => is.kind === 'gap' || (is.kind === 'tape' && isDiagonal(is.name));

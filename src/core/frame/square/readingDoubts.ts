@@ -26,6 +26,12 @@ export interface Agreement {
   agrees: boolean;
 }
 
+/** Readings that miss each other by so many times what chance brings are built on by nobody. */
+const CONTRADICTION = 4;
+
+/** Whether nothing may be built on readings: they contradict each other far beyond chance. */
+export const contradicts = ({ agrees, chiSquare, limit }: Agreement): boolean => !agrees && chiSquare > CONTRADICTION * limit;
+
 /** Upper 5 % points of chi-square for 1, 2, … degrees of freedom. */
 const CHI_95 = [3.841, 5.991, 7.815, 9.488, 11.07, 12.592, 14.067, 15.507, 16.919, 18.307, 19.675, 21.026];
 /**

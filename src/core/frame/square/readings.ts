@@ -72,11 +72,25 @@ export const HARDLY = 400;
 /** A reading that no frame of this plan has, with the most or the least that it could be and why. */
 export interface ImpossibleReading {
   kind: 'impossible';
-  reading: TapeName;
+  /** A length, or the gap under a set square in a corner. */
+  reading: TapeName | Corner;
   readMm: number;
   limitMm: number;
   because: string;
 }
+
+/** The gap of a set square that no corner of a frame has, or null: one that leans by more than 30 degrees. */
+export function impossibleGap(gaps: CornerGaps, bladeMm: number): ImpossibleReading | null {
+  const [widest] = CORNERS.flatMap((corner) => (gaps[corner] === null ? [] : [{ corner, mm: Math.abs(gaps[corner]) }])).sort(
+    (a, b) => b.mm - a.mm,
+  );
+  if (!widest || widest.mm <= bladeMm * MOST_LEAN) return null;
+  const because = 'so wide a gap would lean the frame by more than 30 degrees';
+  return { kind: 'impossible', reading: widest.corner, readMm: widest.mm, limitMm: bladeMm * MOST_LEAN, because };
+}
+
+/** A frame that leans by more than 30 degrees is none: the sine of it. */
+const MOST_LEAN = 0.5;
 
 /** A side this part longer or shorter than planned is none of this frame. */
 const OFF_PLAN = 0.25;

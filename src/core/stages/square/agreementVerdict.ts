@@ -1,7 +1,7 @@
 /* Whether the readings of a frame or of a painted image can all be true together, and which of them is doubted. */
-import { type TapeName, isDiagonal } from '../../frame/square/corners';
+import { type Corner, type TapeName, isCorner, isDiagonal } from '../../frame/square/corners';
 import type { Quadrilateral } from '../../frame/square/quadrilateral';
-import type { Doubt } from '../../frame/square/readingDoubts';
+import { type Doubt, contradicts } from '../../frame/square/readingDoubts';
 import { type SideWords, sideWords } from '../../job/sideWords';
 import { type Level, type Verdict, verdict } from '../../job/verdict';
 import { bare, printed } from '../../quantities/printed';
@@ -11,6 +11,7 @@ import type { PlanContext } from '../planContext';
 /** What was measured, as it is judged: what is said when all agree, where one reads, what stays when a reading stays. */
 interface Measured {
   id: string;
+  about: string;
   agree: string;
   where: string;
   stays: string;
@@ -19,29 +20,42 @@ interface Measured {
   pairStays: string;
   /** What two sides that go together are called. */
   sides: string;
-  /** So many times the limit, and nothing is built on the readings. */
-  stopsAt: number;
+  /** Nothing is built on readings of it that contradict each other. */
+  stops: boolean;
 }
 const MEASURED = {
   frame: {
     id: 'agreement',
+    about: 'agreement',
     agree: 'The readings agree with each other.',
     where: 'the tape in the corner',
     stays: 'the bar is to blame: believe the tape alone.',
     pair: 'The bars contradict the plan: the',
     sides: 'bars',
     pairStays: 'If both were read twice, believe the tape alone and mend the bar; else read both again.',
-    stopsAt: Infinity,
+    stops: false,
   },
   image: {
     id: 'image',
+    about: 'image',
     agree: 'The readings of the image agree.',
     where: 'corner to corner of the paint',
     stays: 'the paint ends elsewhere than it was taken to: find its corners again.',
     pair: 'The edges contradict each other: the',
     sides: 'edges',
     pairStays: 'Read both again, corner to corner of the paint: an image is seldom so far out of true.',
-    stopsAt: 4,
+    stops: true,
+  },
+  rebate: {
+    id: 'rebateReadings',
+    about: 'readings of the rebate',
+    agree: 'The readings of the rebate agree.',
+    where: 'from step to step, the diagonals into the corners',
+    stays: 'the step is not true there: measure its narrowest place.',
+    pair: 'The sides of the rebate contradict each other: the',
+    pairStays: 'Read both again from step to step; if they stay, the frame is that much out of true.',
+    sides: 'sides',
+    stops: true,
   },
 } as const satisfies Record<string, Measured>;
 
@@ -53,9 +67,15 @@ const NO_GAP_MM = 0.05;
 /** From here on a sum of squares says only that the readings do not belong together. */
 const MOST_TOLD = 1000;
 
+export const SQUARE_AGAIN = 'Check that the square is true, turn it over, read that corner again.';
+
 /** "the diagonal top left to bottom right", "the left side". */
-export const readingWords = (name: TapeName, say: SideWords): string =>
-  isDiagonal(name) ? `the diagonal ${say.diagonal(name)}` : `the ${say.side(name)} side`;
+export const readingWords = (name: TapeName | Corner, say: SideWords): string =>
+  isCorner(name)
+    ? `the set square at the ${say.corner(name)}`
+    : isDiagonal(name)
+      ? `the diagonal ${say.diagonal(name)}`
+      : `the ${say.side(name)} side`;
 
 /** The verdict on readings that check each other; none where there is one reading too few for that. */
 export function agreementVerdict(
@@ -70,12 +90,12 @@ export function agreementVerdict(
   const test = `χ² ${sum} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${bare('chiSquare', limit)}; one good set in twenty is doubted by chance.`;
   const uses = ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'] as const;
   if (agrees || !doubt)
-    return [verdict({ id: of.id, about: of.id, level: 'good', says: of.agree, because: test, uses: [...uses] })];
-  const level: Level = chiSquare > of.stopsAt * limit ? 'stop' : 'watch';
+    return [verdict({ id: of.id, about: of.about, level: 'good', says: of.agree, because: test, uses: [...uses] })];
+  const level: Level = of.stops && contradicts(agreement) ? 'stop' : 'watch';
   return [
     verdict({
       id: of.id,
-      about: of.id,
+      about: of.about,
       level,
       measured: chiSquare,
       limit,
@@ -105,7 +125,7 @@ function doubtWords(doubt: Doubt, { where, stays, pair, pairStays, sides }: Meas
     case 'gap':
       return {
         says: `The set square at the ${say.corner(doubt.corner)} contradicts the tape: ${Math.abs(doubt.likelyMm) < NO_GAP_MM ? 'it would stand without a gap' : `a gap of ${printed('gap', Math.abs(doubt.likelyMm), tape)} ${doubt.likelyMm >= 0 ? 'at the tip' : 'at the heel'} would fit`}.`,
-        doThis: 'Check that the square is true, turn it over, read that corner again.',
+        doThis: SQUARE_AGAIN,
       };
     case 'pair':
       return {

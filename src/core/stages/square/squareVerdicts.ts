@@ -3,7 +3,7 @@ import { printed } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { JOINTS } from '../../frame/joints';
 import type { PressPlan } from '../../frame/square/press';
-import { isDiagonal } from '../../frame/square/corners';
+import { isCorner, isDiagonal } from '../../frame/square/corners';
 import { type Estimate, type Quadrilateral, type QuadrilateralResult } from '../../frame/square/quadrilateral';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
@@ -14,7 +14,7 @@ import { EDGES, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { type Length, type Tape, finerTape, printFine, printLength } from '../../units/length';
 import type { PlanContext } from '../planContext';
-import { PAIR_WORDS, agreementVerdict, readingWords } from './agreementVerdict';
+import { PAIR_WORDS, SQUARE_AGAIN, agreementVerdict, readingWords } from './agreementVerdict';
 import { windVerdict } from './windVerdict';
 
 export interface SquareCase {
@@ -65,7 +65,7 @@ function impossibleVerdict(
   { tape, view }: PlanContext,
 ): Verdict {
   const planned = { top: brief.width.mm, bottom: brief.width.mm, left: brief.height.mm, right: brief.height.mm };
-  const wouldBe = isDiagonal(reading) ? targetDiagonalMm : planned[reading];
+  const wouldBe = isCorner(reading) ? 0 : isDiagonal(reading) ? targetDiagonalMm : planned[reading];
   return verdict({
     id: 'reading',
     about: 'reading',
@@ -75,7 +75,9 @@ function impossibleVerdict(
     of: 'misfit',
     says: `${capital(readingWords(reading, sideWords(view)))} reads ${printLength(readMm, finerTape(tape))}: no frame of this plan has that.`,
     because: `${capital(because)}.`,
-    doThis: `Read it again: a square frame of this size shows ${printLength(wouldBe, finerTape(tape))}. If it was built to another size, change the brief.`,
+    doThis: isCorner(reading)
+      ? SQUARE_AGAIN
+      : `Read it again: a square frame of this size shows ${printLength(wouldBe, finerTape(tape))}. If it was built to another size, change the brief.`,
   });
 }
 
