@@ -48,6 +48,7 @@ export default tseslint.config(
       '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       'max-lines': ['error', { max: 400 }],
       eqeqeq: 'error',
+      'no-duplicate-imports': 'error',
     },
   },
   {

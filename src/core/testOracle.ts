@@ -275,7 +275,7 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
     const fixed = route.steps.filter((step) => step.side === side && step.act === 'fix');
     const long = isLevel(side) ? face.widthMm : face.heightMm;
     const places = fixed.filter(({ take }) => take !== 'corner').map(({ offsetMm }) => offsetMm);
-    return { side, long, places: places.sort((a, b) => a - b), whole: route.leftOut.every((one) => one.side !== side) };
+    return { side, long, places: places.sort((a, b) => a - b) };
   });
   const gaps = rows.flatMap(({ places }) => places.slice(1).map((at, index) => at - places[index]!));
   const widest = Math.max(0, ...gaps);
@@ -304,7 +304,7 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
       `last ones ${ends.join()} from the corner, ${last?.join()} told`,
     ],
     ...rows
-      .filter(({ side, places, whole }) => isLevel(side) && whole && across !== null && places.length > 3)
+      .filter(({ side, places }) => isLevel(side) && across !== null && places.length > 3 && !spacing.says.includes('kept clear'))
       .map(({ side, places }): [boolean, string] => {
         const own = places.slice(1).map((at, index) => at - places[index]!);
         const middle = own.sort((one, other) => one - other)[own.length >> 1]!;

@@ -9,7 +9,7 @@ import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { newInputs } from '@/core/job/job';
 import { NOTHING_TAUGHT, type PlanSnapshot } from '@/core/log/logEntry';
 import { STAGE_IDS } from '@/core/stages/stages';
-import { length } from '@/core/units/length';
+import { length, WHOLE_MM } from '@/core/units/length';
 
 /** Deflate looks back no further, bytes. */
 const REACH = 32_768;
@@ -17,7 +17,7 @@ const REACH = 32_768;
 /** The dictionary of a new file: the plans of an ordinary job, the most common words last. */
 export function firstDictionary(): Buffer {
   const inputs = newInputs('Canvas', length(900), length(600));
-  const here = caseOf({ inputs }, [], { rules: DEFAULT_RULES, tape: { unit: 'mm', stepMm: 1 }, lessons: NO_LESSONS }, 0);
+  const here = caseOf({ inputs }, [], { rules: DEFAULT_RULES, tape: WHOLE_MM, lessons: NO_LESSONS }, 0);
   const plans = STAGE_IDS.map((stage): PlanSnapshot => ({
     answer: here.plan[stage].answer,
     answerNote: here.plan[stage].answerNote,

@@ -2,8 +2,7 @@
  * The whole workshop as JSON Lines: a head, then a line for every row of every table that is not worked out from others, then how
  * many there were. What lies in the file as packed or as bytes is written out; what comes back is a file of its own, row for row.
  */
-import type { Database } from 'better-sqlite3';
-import SQLite from 'better-sqlite3';
+import SQLite, { type Database } from 'better-sqlite3';
 import { migrate, readMigrations } from './migrate';
 import { MIGRATIONS, registerUpgrades } from './openDatabase';
 import { dictionaryOf, packText, unpackText } from './planPack';

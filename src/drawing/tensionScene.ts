@@ -3,8 +3,7 @@
  * the force at every fastener as a bar outside the edge, over its pitch, with a line where the mean lies.
  */
 import { contours } from 'd3-contour';
-import type { EdgePlace } from '@/core/fasten/membrane/edgePlaces';
-import { OUTWARDS } from '@/core/fasten/membrane/edgePlaces';
+import { type EdgePlace, OUTWARDS } from '@/core/fasten/membrane/edgePlaces';
 import { placeOnFace } from '@/core/fasten/routeSteps';
 import { principal } from '@/core/fasten/membrane/clothMeasures';
 import type { MembraneMesh } from '@/core/fasten/membrane/membraneMesh';

@@ -3,9 +3,8 @@
  */
 import { isDeepStrictEqual } from 'node:util';
 import { type Materials, materialViolations, materialsUnlike, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
-import type { JobInputs } from '@/core/job/job';
+import { inputsViolations, type JobInputs, newInputs } from '@/core/job/job';
 import { isPractice } from '@/core/job/practice';
-import { inputsViolations, newInputs } from '@/core/job/job';
 import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
 import { type StageId, stageActs } from '@/core/stages/stages';

@@ -15,7 +15,7 @@ import { type Life, lifeOf } from '@/core/life/life';
 import type { JobInputs } from '@/core/job/job';
 import type { SubstanceId } from '@/core/prime/substances';
 import type { StageId } from '@/core/stages/stages';
-import type { Tape } from '@/core/units/length';
+import { WHOLE_MM } from '@/core/units/length';
 import { findJobRow, readJob } from '@/db/jobs';
 import { type JobState, dropState, outdatedJobs, unsettledJobs, writeState } from '@/db/jobStates';
 import { isBusy } from '@/db/isBusy';
@@ -58,9 +58,6 @@ export interface JobFacts {
   /** Where it hangs and who has it; null where nobody said. */
   hangs: HangingPlace | null;
 }
-
-/** Whole mm on every roll: cut sizes are rounded up to them. */
-const MM: Tape = { unit: 'mm', stepMm: 1 };
 
 /** A list names left and right as a job does when it is opened: from the back, as the frames lie. */
 const listHouse = (workshop: Pick<Workshop, 'database'>): House => ({ ...houseOf(workshop), view: 'back' });
@@ -207,7 +204,7 @@ function factsOf(here: JobCase, life: Life, jobId: string, revision: number): Jo
     needs: next.stage === null ? [] : openNeeds(here),
     work: jobWork(here),
     hangs: placeOf(life),
-    cloth: uncut ? { fabric: inputs.cloth.fabric, piece: clothPieceOf(jobId, inputs, here.house.rules, MM) } : null,
+    cloth: uncut ? { fabric: inputs.cloth.fabric, piece: clothPieceOf(jobId, inputs, here.house.rules, WHOLE_MM) } : null,
   };
 }
 

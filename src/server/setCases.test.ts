@@ -1,8 +1,7 @@
 /* Canvases that are begun together, planned once and recorded stage by stage; and jobs that are taken out or put away. */
 import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { StageId } from '@/core/stages/stages';
-import { runOf } from '@/core/stages/stages';
+import { runOf, type StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { findJobSet, jobsOfSet } from '@/db/jobSets';
 import { jobsAfter, listJobs } from '@/db/jobs';

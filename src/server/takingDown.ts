@@ -3,10 +3,9 @@
  * one step; later the painting is stretched again. And canvases that are begun from what lies here.
  */
 import { printed } from '@/core/quantities/printed';
-import { makeable, makeableInputs, servedByBars, servedByCloth } from '@/core/store/makeable';
+import { makeable, type Makeable, makeableInputs, servedByBars, servedByCloth } from '@/core/store/makeable';
 import type { FramePart } from '@/core/frame/frameParts';
 import { JOINTS, openersOf } from '@/core/frame/joints';
-import type { Makeable } from '@/core/store/makeable';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import { fabricOf, profileOf } from '@/core/house/materials';
 import { byId } from '@/core/house/schools';
@@ -16,7 +15,7 @@ import { reading } from '@/core/log/reading';
 import { assumed } from '@/core/house/houseRules';
 import { restretchInputs } from '@/core/painting/rolledWork';
 import { withRecommendedBars } from '@/core/stages/bars/planBars';
-import { printSize } from '@/core/units/length';
+import { printSize, WHOLE_MM } from '@/core/units/length';
 import { listCloth } from '@/db/clothSheets';
 import { type StoredJob, setArchived } from '@/db/jobs';
 import { logOfJob } from '@/db/logEntries';
@@ -33,8 +32,6 @@ import { seenJob } from './seenJob';
 import { buyingJobs } from './storeCases';
 import type { Workshop } from './workshop';
 import { writeDown } from './writeDown';
-
-const MM = { unit: 'mm', stepMm: 1 } as const;
 
 /** Bars of a frame as they go back to the rack: slotted ones as they are, bolted mitres as timber of their inside; glued ones not. */
 function barsBack(parts: readonly FramePart[], profile: { id: string; family: string }, mark: string): Omit<RackBar, 'id'>[] {
@@ -108,7 +105,7 @@ export function takeDown(workshop: Workshop, dto: Request<'takeDown'>): Outcome<
       kind: 'takenDown',
       maker,
       did: rolled
-        ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, MM)}${rolled.place ? `, ${rolled.place}` : ''}`
+        ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, WHOLE_MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, WHOLE_MM)}${rolled.place ? `, ${rolled.place}` : ''}`
         : 'Taken down, the cloth is gone',
       note: dto.note,
       readings: rolled
@@ -167,11 +164,11 @@ export function fromStock(workshop: Pick<Workshop, 'database'>): FromStock {
       ...cloth
         .filter(({ kind }) => kind === 'offcut')
         .map((one) => ({
-          what: `Offcut ${one.tag}, ${fabricOf(rules, one.fabric).name}, ${printSize(one.widthMm, one.lengthMm, MM)}`,
+          what: `Offcut ${one.tag}, ${fabricOf(rules, one.fabric).name}, ${printSize(one.widthMm, one.lengthMm, WHOLE_MM)}`,
           jobs: servedByCloth(one, jobs),
         })),
       ...rack.map((bar) => ({
-        what: `${bar.count} × ${printed('barLength', bar.lengthMm, MM)}, ${profileOf(rules, bar.profile).name}${bar.kind === 'pairs' ? '' : bar.kind === 'brace' ? ', brace timber' : ', timber'}`,
+        what: `${bar.count} × ${printed('barLength', bar.lengthMm, WHOLE_MM)}, ${profileOf(rules, bar.profile).name}${bar.kind === 'pairs' ? '' : bar.kind === 'brace' ? ', brace timber' : ', timber'}`,
         jobs: servedByBars(bar, jobs),
       })),
     ].filter(({ jobs: served }) => served.length > 0),

@@ -1,7 +1,6 @@
 /* A canvas made here beside one that is bought ready made, and from which size on making it pays. */
 import { isTyped } from '../quantities/quantities';
-import { byId } from '../house/schools';
-import { USES } from '../house/schools';
+import { byId, USES } from '../house/schools';
 import type { JobInputs } from '../job/job';
 import type { CostSettings } from './costSettings';
 

@@ -2,6 +2,7 @@
  * Cloth and wood of several canvases reckoned at once: laid on one roll, sawn and bought from one plan. Each carries its share of
  * what they cost together, by its area and by its run of wood, so that the shares add up to the cent.
  */
+import { WHOLE_MM } from '../units/length';
 import { clothPieceOf, tearOf } from '../cloth/clothPieceOf';
 import { layQuick } from '../cloth/layout/layQuick';
 import { rollPrice } from '../cloth/rollPrice';
@@ -13,8 +14,6 @@ import type { JobInputs } from '../job/job';
 import { groupsBy } from '../groupsBy';
 import type { Common } from './bill';
 import { sharesByWeight } from './shares';
-
-const MM = { unit: 'mm', stepMm: 1 } as const;
 
 /** Deals an amount out to some places of a list; all of them stay unknown where it is. */
 function dealt(into: (number | null)[], places: readonly number[], minor: number | null, weights: readonly number[]): void {
@@ -38,7 +37,7 @@ export function setCommon(all: readonly JobInputs[], rules: HouseRules, random: 
     return byId(USES, brief.use).painted ? null : `${of.fabric} ${of.rollWidth.mm}`;
   });
   for (const places of rolls.values()) {
-    const pieces = places.map((place) => clothPieceOf(String(place), all[place]!, rules, MM));
+    const pieces = places.map((place) => clothPieceOf(String(place), all[place]!, rules, WHOLE_MM));
     dealt(
       cloth,
       places,

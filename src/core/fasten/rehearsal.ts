@@ -2,8 +2,7 @@
  * A rehearsal: places fastened and taken out by choice on the simulated cloth. What is next by a school, and the usual
  * faults of an order, found in what was done.
  */
-import type { Side } from '../job/sides';
-import { SIDES } from '../job/sides';
+import { type Side, SIDES } from '../job/sides';
 import type { EdgePlace } from './membrane/edgePlaces';
 import type { StapleEvent } from './membrane/simulateRoute';
 import type { RoutePass } from './routes';

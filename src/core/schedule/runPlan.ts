@@ -6,8 +6,7 @@
  * tells how likely a date is (Monte Carlo): hands vary log-normally, half of it as the pace of a maker in that run; drying lies
  * evenly within its range. No decision knows what will take how long.
  */
-import type { Shop, ShopPlan, ShopTask } from './shop';
-import { SPARE_DAYS } from './shop';
+import { type Shop, type ShopPlan, type ShopTask, SPARE_DAYS } from './shop';
 import { STEPS_A_DAY, windowsOf } from './workCalendar';
 
 export interface Variation {

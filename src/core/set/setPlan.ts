@@ -2,8 +2,7 @@
  * One plan for all canvases of a set. A canvas follows it field by field; where it differs it has departed, and a change of the
  * plan passes it by there, as it passes by what is recorded.
  */
-import type { Progress } from '../case/progress';
-import { isSettled } from '../case/progress';
+import { isSettled, type Progress } from '../case/progress';
 import type { JobInputs } from '../job/job';
 import { planOnly } from '../job/planOnly';
 import { STAGE_IDS, type StageId } from '../stages/stages';

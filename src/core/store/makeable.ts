@@ -10,7 +10,7 @@ import type { HouseRules } from '../house/houseRules';
 import { profileOf } from '../house/materials';
 import { type JobInputs, newInputs } from '../job/job';
 import { clothLoad } from '../tension/clothLoad';
-import { length } from '../units/length';
+import { length, WHOLE_MM } from '../units/length';
 import type { BuyingJob } from './toBuy';
 
 export interface Makeable extends MakeableFrame {
@@ -25,7 +25,6 @@ export interface Makeable extends MakeableFrame {
 
 /** The joint of bars that are had in pairs. */
 const PAIRED = JOINTS.find(({ parts }) => parts === 'pair')!;
-const MM = { unit: 'mm', stepMm: 1 } as const;
 /** Frames that are looked at, the largest first: a full rack makes thousands. */
 const MOST = 120;
 /** Faces are of one size within this, mm. */
@@ -63,7 +62,7 @@ export function makeable(
     .slice(0, MOST)
     .flatMap((frame): Makeable[] => {
       if (!profileOf(rules, frame.profile).joints.includes(PAIRED.id)) return [];
-      const sheet = sheets.find((one) => liesOn(clothPieceOf('', makeableInputs('', frame, one.fabric), rules, MM), one));
+      const sheet = sheets.find((one) => liesOn(clothPieceOf('', makeableInputs('', frame, one.fabric), rules, WHOLE_MM), one));
       if (!sheet) return [];
       const inputs = makeableInputs('', frame, sheet.fabric);
       const like = (side: { widthMm: number; heightMm: number }) =>

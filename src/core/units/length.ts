@@ -27,6 +27,9 @@ export interface Tape {
 /** Of what is written down to last, whoever reads it. */
 export const RECORD_TAPE: Tape = { unit: 'mm', stepMm: 0.1 };
 
+/** Of what is cut, ordered and kept by whole millimetres. */
+export const WHOLE_MM: Tape = { unit: 'mm', stepMm: 1 };
+
 export const MM_PER_INCH = 25.4;
 export const MM_PER: Record<LengthUnit, number> = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, ft: 12 * MM_PER_INCH };
 export const SIXTEENTH_MM = MM_PER_INCH / 16;

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { caseOf } from '../case/jobCase';
+import { caseOf, NO_LESSONS } from '../case/jobCase';
 import { pricesOf } from '../cost/bill';
 import { costSettingsShape } from '../cost/costSettings';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
-import { NO_LESSONS } from '../case/jobCase';
 import { newInputs } from '../job/job';
 import { startOf } from '../shape/shape';
 import { evenBraces } from '../stages/bars/barsInputs';

@@ -2,8 +2,7 @@
 import type { JobStep, JobWork } from '../case/jobWork';
 import { quartersOf } from './quarters';
 import type { Shop, ShopJob, ShopMaker, ShopTask } from '../schedule/shop';
-import type { OpenWindow, WorkCalendar } from '../schedule/workCalendar';
-import { windowsOf } from '../schedule/workCalendar';
+import { type OpenWindow, windowsOf, type WorkCalendar } from '../schedule/workCalendar';
 import { type WeekSettings, hoursOf, weekOf } from './weekSettings';
 import { dayOfMoment, daysBetween, stepAt, weekdayOf } from './weekTime';
 

@@ -1,6 +1,6 @@
 'use client';
 /* Several frames, one plan: what to pick from the rack, what to buy, and how to saw it, to scale. */
-import { printFine } from '@/core/units/length';
+import { printFine, printLength, printNumber, printSize } from '@/core/units/length';
 import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 import { type BuyingPlan, type SectionPlan, orderTotals } from '@/core/frame/sawing/buyingPlan';
@@ -9,7 +9,6 @@ import { profileOf } from '@/core/house/materials';
 import { assumed } from '@/core/house/houseRules';
 import { sawPlanVerdicts } from '@/core/stages/bars/sawPlanVerdicts';
 import { braceWords } from '@/core/stages/bars/braceWords';
-import { printLength, printNumber, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import { recordCutsAction } from '@/server/actions';
 import type { Series } from '@/server/rackCases';

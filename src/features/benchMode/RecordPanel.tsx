@@ -1,8 +1,7 @@
 'use client';
 /* The record of a stage at the bench: what speaks against it, gravest first, and one large button. */
 import { useState } from 'react';
-import type { Verdict } from '@/core/job/verdict';
-import { worstLevel } from '@/core/job/verdict';
+import { type Verdict, worstLevel } from '@/core/job/verdict';
 import { MakerSelect } from '@/ui/MakerSelect';
 import { Figure } from '@/ui/Figure';
 

@@ -3,7 +3,7 @@
 import { printed } from '@/core/quantities/printed';
 import type { JobInputs } from '@/core/job/job';
 import { framerOrder } from '@/core/painting/framerOrder';
-import { type Tape, SIXTEENTH_MM, printLength, printSize } from '@/core/units/length';
+import { type Tape, SIXTEENTH_MM, printLength, printSize, WHOLE_MM } from '@/core/units/length';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
@@ -15,7 +15,6 @@ interface FramerSheetProps {
   weighed: boolean;
 }
 
-const MM: Tape = { unit: 'mm', stepMm: 1 };
 const INCH: Tape = { unit: 'in', stepMm: SIXTEENTH_MM };
 
 export function FramerSheet({ id, number, inputs, kg, weighed }: FramerSheetProps) {
@@ -23,12 +22,12 @@ export function FramerSheet({ id, number, inputs, kg, weighed }: FramerSheetProp
   const { brief } = inputs;
   const order = framerOrder(inputs, { rules, tape });
   const size = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }) =>
-    [printSize(widthMm, heightMm, MM, 'up'), printSize(widthMm, heightMm, INCH, 'up')] as const;
-  const long = (mm: number) => [printLength(mm, MM, 'up'), printLength(mm, INCH, 'up')] as const;
+    [printSize(widthMm, heightMm, WHOLE_MM, 'up'), printSize(widthMm, heightMm, INCH, 'up')] as const;
+  const long = (mm: number) => [printLength(mm, WHOLE_MM, 'up'), printLength(mm, INCH, 'up')] as const;
   const rows: [what: string, mm: string, inch: string, why: string][] = [
     [
       'Face of the canvas',
-      printSize(brief.width.mm, brief.height.mm, MM),
+      printSize(brief.width.mm, brief.height.mm, WHOLE_MM),
       printSize(brief.width.mm, brief.height.mm, INCH),
       'bars alone, without the cloth',
     ],

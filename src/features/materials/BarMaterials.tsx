@@ -3,13 +3,12 @@
 import type { LengthId } from '@/core/quantities/quantities';
 import { length, printFine, printSize } from '@/core/units/length';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { LengthField } from '@/ui/fields';
+import { LengthField, NumberField, Tick } from '@/ui/fields';
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
 import type { Materials } from '@/core/house/materials';
 import type { StoredRules } from '@/db/workshops';
-import { NumberField, Tick } from '@/ui/fields';
 import { MaterialForm } from './MaterialForm';
 import { MaterialRow, MaterialText, PricedLengths, ownId, patched, unusedName } from './MaterialRow';
 

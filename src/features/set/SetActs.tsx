@@ -3,8 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { SetLayout } from '@/core/set/setShape';
-import { SET_KINDS } from '@/core/set/setShape';
+import { SET_KINDS, type SetLayout } from '@/core/set/setShape';
 import { arranged } from '@/core/set/setLayout';
 import { byId } from '@/core/house/schools';
 import { archiveAction, changeSetAction, growSetAction } from '@/server/actions';

@@ -1,8 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { StageId } from '@/core/stages/stages';
-import { stageById } from '@/core/stages/stages';
+import { stageById, type StageId } from '@/core/stages/stages';
 import { withdrawTogetherAction } from '@/server/actions';
 import type { SetCanvas } from '@/server/setPages';
 import { FormDialog } from '@/ui/FormDialog';

@@ -6,8 +6,7 @@ import type { StockCloth } from '@/core/cloth/clothStock';
 import type { CostSettings } from '@/core/cost/costSettings';
 import type { StoreUnit } from '@/core/cost/materialNeeds';
 import type { RackBar } from '@/core/frame/sawing/rack';
-import type { HouseRules } from '@/core/house/houseRules';
-import { DEFAULT_RULES } from '@/core/house/houseRules';
+import { DEFAULT_RULES, type HouseRules } from '@/core/house/houseRules';
 import type { Overrides } from './overrides';
 import { SALOON_INPUTS, leftAtEnds } from './demoSaloon';
 import type { GroundStock } from '@/db/groundStocks';
@@ -17,8 +16,7 @@ import { NO_CHANGE, type Variant } from '@/core/variant/variant';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import type { SetKindId, SetLayout } from '@/core/set/setShape';
 import type { StageId } from '@/core/stages/stages';
-import type { Length } from '@/core/units/length';
-import { length } from '@/core/units/length';
+import { type Length, length } from '@/core/units/length';
 
 export const DEMO_RULES: HouseRules = {
   ...DEFAULT_RULES,

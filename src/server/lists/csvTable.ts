@@ -7,7 +7,7 @@ import { readLength, readNumber, readPrice } from '@/core/quantities/readQuantit
 import { fieldText } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import Papa from 'papaparse';
-import { FILE_UNITS, type FileUnit, type Length, SIXTEENTH_MM, printBare } from '@/core/units/length';
+import { FILE_UNITS, type FileUnit, type Length, SIXTEENTH_MM, printBare, WHOLE_MM } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import { type Parsed, parsed, refused } from '@/core/units/result';
 import { isRealTime } from '@/core/shape/realTime';
@@ -64,11 +64,7 @@ export const lengthCells = (name: string, of: LengthId): Column<Length> =>
 
 /** Numbers in the unit that their metric form has: the name of the column says which. */
 export const numberCells = (name: string, of: NumberId): Column<number> =>
-  column({
-    name,
-    read: (cell) => readNumber(of, cell, { unit: 'mm', stepMm: 1 }),
-    print: (value) => fieldText(of, value, { unit: 'mm' }),
-  });
+  column({ name, read: (cell) => readNumber(of, cell, WHOLE_MM), print: (value) => fieldText(of, value, { unit: 'mm' }) });
 
 /** Prices in minor units. */
 export const priceCells = (name: string): Column<number> =>

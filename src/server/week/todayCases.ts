@@ -1,5 +1,5 @@
 /* The day of every maker, and what is said of the date of one job: read from the plan that stands. */
-import { RUNS } from '@/core/week/weekPlan';
+import { RUNS, type WeekPlan } from '@/core/week/weekPlan';
 import { type MakerDay, makerDay } from '@/core/week/today';
 import { dateStanding, dateVerdict, type DateStanding, stepWords } from '@/core/week/dateVerdicts';
 import { latestStart } from '@/core/week/latestStart';
@@ -7,7 +7,6 @@ import { planOfNames } from '@/core/week/namedPlan';
 import { type WeekShop, weekShop } from '@/core/week/weekShop';
 import { STEPS_A_DAY } from '@/core/schedule/workCalendar';
 import { dayOfMoment, daysBetween, stepAt } from '@/core/week/weekTime';
-import type { WeekPlan } from '@/core/week/weekPlan';
 import type { Verdict } from '@/core/job/verdict';
 import { findState } from '@/db/jobStates';
 import { factsIn } from '../jobStates';

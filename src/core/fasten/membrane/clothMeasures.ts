@@ -2,8 +2,7 @@
  * What a stretched cloth is judged by: tension at every fastener over its pitch, how unlike they are, tension inside,
  * the slack part of the face, how far the weave is out of square and its middle drawn aside. Tension in N/m.
  */
-import type { Membrane } from './membrane';
-import { tensionsOf, strainsOf } from './membrane';
+import { type Membrane, strainsOf, tensionsOf } from './membrane';
 import { type EdgePlace, OUTWARDS } from './edgePlaces';
 import { type MembraneMesh, eachElement, nodeAt } from './membraneMesh';
 

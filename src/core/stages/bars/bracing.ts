@@ -1,5 +1,4 @@
-import type { BarBow, BarChoice } from '../../frame/chooseBars';
-import { workingE } from '../../frame/chooseBars';
+import { type BarBow, type BarChoice, workingE } from '../../frame/chooseBars';
 import { brushSag, bucklingN, crushingN } from '../../frame/braces';
 import { woodOf } from '../../house/materials';
 import type { Profile } from '../../frame/profiles';

@@ -63,7 +63,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
       measured: widest,
       limit: usual.toMm,
       of: 'rowGap',
-      says: `${row}${stretched && wide ? `; ${printFine(gapMm, tape)} where a brace or a knot is kept clear` : ''}.`,
+      says: `${row}${stretched ? `; up to ${printFine(gapMm, tape)} where a brace, a knot or a hole is kept clear` : ''}.`,
       because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${usual.because}.`,
       doThis: !wide
         ? ''

@@ -1,8 +1,7 @@
 'use client';
 /* How the fastening went: drawn and set again, pull, time, and notes at places; later jobs are reckoned by the time. */
 import type { JobInputs } from '@/core/job/job';
-import { type AsDone, type FastenInputs, type PlaceNote, asDoneShape } from '@/core/stages/fasten/fastenInputs';
-import { MOST_NOTES } from '@/core/stages/fasten/fastenInputs';
+import { type AsDone, asDoneShape, type FastenInputs, MOST_NOTES, type PlaceNote } from '@/core/stages/fasten/fastenInputs';
 import { length } from '@/core/units/length';
 import { NumberField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';

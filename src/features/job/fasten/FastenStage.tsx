@@ -1,7 +1,7 @@
 'use client';
 /* Fastening: the order on the back of the frame, or the simulated cloth in step with it, and the lists under it. */
 import type { Face } from './TensionDrawing';
-import type { SideWords } from '@/core/job/sideWords';
+import type { SideWords, View } from '@/core/job/sideWords';
 import { useSideWords } from '@/ui/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
@@ -21,7 +21,6 @@ import { type Mark, type Scene, fromBack } from '@/drawing/scene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { HANDS, clothKey } from './clothKey';
 import { FastenPanel } from './FastenPanel';
-import type { View } from '@/core/job/sideWords';
 import { SheetDrawing } from '../SheetDrawing';
 import type { Signs } from './SignsPanel';
 import { useField, useMembraneRun, useMembraneWorker } from './useMembraneRun';
