@@ -145,6 +145,9 @@ describe('at the limit', () => {
     expect([levels.indexOf('watch') / 4, levels.indexOf('stop') / 4]).toEqual([2.25, 4.5]);
     expect(new Set(levels)).toEqual(new Set(['good', 'watch', 'stop']));
     expect(square('pairs', {})).toBe('good');
+    const pairs = Array.from({ length: 25 }, (_, step) => square('pairs', { top: 900 + step / 8, bottom: 900 - step / 8 }));
+    // Half of the limit on the diagonal, 1.08 mm, and twice that.
+    expect([pairs.indexOf('watch') / 4, pairs.indexOf('stop') / 4]).toEqual([1.25, 2.25]);
     expect(square('size', { top: 910, bottom: 910, down: Math.hypot(910, 600), up: Math.hypot(910, 600) })).toBe('stop');
   });
 });

@@ -78,6 +78,16 @@ describe('a blank cloth before the cut', () => {
   });
 });
 
+it('a roll that is too narrow names the margins that lie across it', () => {
+  const roll = (warp: 'width' | 'height', rollMm: number) =>
+    about(inputsWith({ warp, rollWidth: length(rollMm), mayTurn: false }), 'roll')!;
+  expect(roll('width', 700)).toMatchObject({
+    level: 'stop',
+    doThis: expect.stringMatching(/type less for top and bottom/) as string,
+  });
+  expect(roll('height', 1000).doThis).toMatch(/type less for left and right/);
+});
+
 describe('a painting on its frame', () => {
   const diagonal = Math.hypot(908, 606);
   const all = { top: ends(60), right: ends(60), bottom: ends(60), left: ends(60) };

@@ -139,7 +139,9 @@ describe('the pulls of a job', () => {
     expect(tension(plan)).toBeUndefined();
     expect(tension(low)).toMatchObject({ level: 'watch', measured: 39, limit: 20 });
     expect(tension(low)!.because).toContain('No hand pulls less than 2 N');
+    expect(tension(low)!.doThis).toContain('Aim higher');
     expect(tension({ ...plan, reachedNPerM: 0.8 * plan.aimedNPerM })!.doThis).toContain('take pliers');
+    expect(tension({ ...plan, reachedNPerM: 0.8 * plan.aimedNPerM })!.because).toMatch(/^No pull goes over/);
   });
 
   it('a drift beyond belief is told as not worked out, and nobody is sent to lay the cloth by it', () => {
