@@ -114,6 +114,7 @@ const UNSAID: readonly (readonly [RegExp, string])[] = [
     'is one of several',
   ],
   [/\d{7,}/, 'is beyond belief'],
+  [/[{}]/, 'is no word'],
   [/ {2}| [.,;:]|\.\.(?!\.)|;\./, 'is no punctuation'],
 ];
 
@@ -155,6 +156,18 @@ const judgedWrong = ({ level, measured, limit, unit, says }: Verdict): string | 
   if (limit !== null && !Number.isFinite(limit)) return `has the limit ${limit}`;
   return level === 'stop' && says.startsWith('Good') ? 'stops what is good' : null;
 };
+
+/** Units that an inch tape is told nothing in; grams and ml are weighed and poured by everybody, by the scale and the jug. */
+const METRIC = /\d ?(?:mm|cm|m|kg|°C)\b(?!\/)/;
+
+/** What is bought by the size on its box. */
+const BOUGHT_BY_SIZE = /^kit (fasteners|tacks|fixing)/;
+
+/** Sentences of a plan for an inch tape that tell a metric length, weight or temperature. */
+export const metricToInches = (plan: Plan): string[] =>
+  wordsOf(plan).flatMap(([where, text]) =>
+    METRIC.test(text) && !BOUGHT_BY_SIZE.test(where) ? [`${where}: metric to an inch tape (${text})`] : [],
+  );
 
 /** Everything wrong with a plan, as “where: what (which)”; nothing where all is well. */
 export function troublesOf(plan: Plan): string[] {

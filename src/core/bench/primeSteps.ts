@@ -1,4 +1,5 @@
 /* The next coat: what it waits for, what is weighed out, the direction it is brushed in, what was mixed and is left. */
+import { toldTo } from '../quantities/toldTo';
 import type { Tape } from '../units/length';
 import { printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
@@ -45,7 +46,10 @@ export function primeSteps({ plan, progress, inputs, house }: JobCase): BenchSte
   const brush = step('brush', {
     says: `Brush ${down ? 'from top to bottom' : across ? 'from side to side' : coat.direction}, wet into wet`,
     figure: coat.direction,
-    notes: [`coat ${index + 1} of ${plan.prime.coats.length}`, ...plan.prime.system.cautions],
+    notes: [
+      `coat ${index + 1} of ${plan.prime.coats.length}`,
+      ...plan.prime.system.cautions.map((one) => toldTo(one, house.tape)),
+    ],
   });
   return [
     ...sanded(plan.prime.coats[index - 1], step),

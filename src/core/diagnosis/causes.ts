@@ -195,7 +195,7 @@ export const CAUSES: readonly Cause[] = [
     'Fasteners too near the raw edge',
     'cloth',
     { tearing: 3 },
-    ['Move them in: 8 to 10 mm from the raw edge.', 'Set them at a slant, so that one thread does not carry all.'],
+    ['Move them in: {8 to 10 mm} from the raw edge.', 'Set them at a slant, so that one thread does not carry all.'],
     ['cloth', 'rawEdge'],
   ),
   cause(

@@ -63,11 +63,11 @@ describe('a diagnosis', () => {
     const close = job(({ fasten }) => (fasten.spacing = length(35)));
     expect(names('scallops', 'top', wide)[0]).toBe('tooWide');
     expect(names('scallops', 'top', close)[0]).not.toBe('tooWide');
-    const first = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...wide, DEFAULT_RULES)[0]!.verdict;
+    const first = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...wide, context)[0]!.verdict;
     expect(first).toMatchObject({ level: 'watch', says: 'Likely: fasteners too far apart.' });
     expect(first.because).toMatch(/apart along the width/);
     expect(first.doThis).toMatch(/^Top side: Set one more .* Then repeat: Fasten\.$/);
-    const cleared = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...close, DEFAULT_RULES).find(
+    const cleared = diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...close, context).find(
       (one) => one.cause?.id === 'tooWide',
     )!;
     expect(cleared.verdict).toMatchObject({ level: 'good', says: 'Unlikely here: fasteners too far apart.' });
@@ -126,11 +126,11 @@ describe('a diagnosis', () => {
 
   it('stops before a painting is treated, and refuses a sign it does not know', () => {
     const painted = job(({ brief }) => (brief.use = 'finished'));
-    expect(diagnosisVerdicts([{ sign: 'dent', zone: 'middle' }], ...painted, DEFAULT_RULES)[0]!.verdict).toMatchObject({
+    expect(diagnosisVerdicts([{ sign: 'dent', zone: 'middle' }], ...painted, context)[0]!.verdict).toMatchObject({
       level: 'stop',
       doThis: 'Ask a conservator; go on with what is only looked at.',
     });
-    expect(diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...painted, DEFAULT_RULES)[0]!.verdict.level).not.toBe('stop');
+    expect(diagnosisVerdicts([{ sign: 'scallops', zone: 'top' }], ...painted, context)[0]!.verdict.level).not.toBe('stop');
     expect(() => diagnose([{ sign: 'ghosts', zone: 'top' }], ...job(), DEFAULT_RULES)).toThrow(RangeError);
   });
 });

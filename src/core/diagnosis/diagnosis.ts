@@ -3,7 +3,8 @@
  * job's own judgements speak: a bad one trebles it, a good one that was measured takes it to a third (derived here: the
  * weights of a naive Bayes rule with round likelihoods; they rank, they are no probabilities).
  */
-import { RECORD_TAPE } from '../units/length';
+import { toldTo } from '../quantities/toldTo';
+import { RECORD_TAPE, type Tape } from '../units/length';
 import { printed } from '../quantities/printed';
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
@@ -138,7 +139,7 @@ export function diagnosisVerdicts(
   seen: readonly Seen[],
   inputs: JobInputs,
   plan: Plan,
-  rules: HouseRules,
+  { rules, tape }: { rules: HouseRules; tape: Tape },
   say: SideWords = FRONT_WORDS,
 ): { verdict: Verdict; cause: Cause | null }[] {
   const caution =
@@ -172,7 +173,7 @@ export function diagnosisVerdicts(
         because: [...speaksFor, ...speaksAgainst].join(' ') || 'Nothing measured on this job tells for it or against it.',
         doThis: unlikely
           ? ''
-          : `${where[0]!.toUpperCase()}${where.slice(1)}: ${cause.remedy.join(' ')} Then repeat: ${stageById(cause.stage).name}.`,
+          : `${where[0]!.toUpperCase()}${where.slice(1)}: ${toldTo(cause.remedy.join(' '), tape)} Then repeat: ${stageById(cause.stage).name}.`,
       }),
     };
   });

@@ -1,6 +1,4 @@
 /* Fasteners: leg and crown (mm), what they are for. Spacing customs are kept by cloth and size in `usualSpacing`. */
-import { RECORD_TAPE } from '../units/length';
-import { printed } from '../quantities/printed';
 export interface Fastener {
   id: string;
   name: string;
@@ -46,15 +44,15 @@ export function usualSpacing(
   const fromMm = splits ? Math.max(usual.fromMm, LEAST_IN_DENSE_MM) : usual.fromMm;
   return fromMm === usual.fromMm
     ? usual
-    : { ...usual, fromMm, because: `${usual.because}, ${printed('rowGap', fromMm, RECORD_TAPE)} at the least in this wood` };
+    : { ...usual, fromMm, because: `${usual.because}, {${fromMm} mm} at the least in this wood` };
 }
 
 /** Nearer than this, holes run into one split in dense wood and thin bars, mm. */
 const LEAST_IN_DENSE_MM = 30;
 
 function byCloth(gsm: number, longestSideMm: number) {
-  if (gsm >= 450 || longestSideMm <= 400) return { fromMm: 20, toMm: 35, because: 'heavy cloth or small work: 20 to 35 mm' };
+  if (gsm >= 450 || longestSideMm <= 400) return { fromMm: 20, toMm: 35, because: 'heavy cloth or small work: {20 to 35 mm}' };
   if (gsm <= 280 && longestSideMm >= 1400)
-    return { fromMm: 50, toMm: 100, because: 'light cloth on large work: up to 75 to 100 mm' };
-  return { fromMm: 30, toMm: 50, because: 'usual: 35 to 50 mm' };
+    return { fromMm: 50, toMm: 100, because: 'light cloth on large work: up to {75 to 100 mm}' };
+  return { fromMm: 30, toMm: 50, because: 'usual: {35 to 50 mm}' };
 }

@@ -141,11 +141,11 @@ export const SYSTEMS = [
     ],
     steps: [
       'Soak the glue in cold water 1 to 12 h until swollen.',
-      'Warm it in a water bath, 60 °C at most, never boiling.',
+      'Warm it in a water bath, {60 °C} at most, never boiling.',
       'Brush on warm and thin; second coat next day.',
     ],
     cautions: [
-      'Hot plate and hot glue: keep under 65 °C.',
+      'Hot plate and hot glue: keep under {65 °C}.',
       'Oil and solvents: open a window. Oily rags burn by themselves: metal bin, water.',
     ],
   }),

@@ -87,7 +87,10 @@ export function printedRange(id: QuantityId, from: number, to: number, tape: Tap
 export function printedRange(id: QuantityId, from: number, to: number, tape: Tape = RECORD_TAPE): string {
   const [first, last] = [printed(id, from, tape), printed(id, to, tape)];
   if (first === last) return first;
-  return `${quantity(id).by === 'number' ? bare(id, from, tape) : first} to ${last}`;
+  const { by } = quantity(id);
+  if (by === 'number') return `${bare(id, from, tape)} to ${last}`;
+  // Two lengths in the unit of a tape have it once.
+  return `${by === 'tape' || by === 'fine' ? first.replace(new RegExp(` ${tape.unit}$`), '') : first} to ${last}`;
 }
 
 /**

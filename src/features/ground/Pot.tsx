@@ -1,5 +1,6 @@
 'use client';
 /* The pot to scale of its parts, filled on the kitchen scale one part after the other. */
+import { toldTo } from '@/core/quantities/toldTo';
 import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
 import { randomLcg } from 'd3-random';
@@ -13,7 +14,7 @@ import { simulatedScale } from './kitchenScale';
 
 const GLUE_STEPS = [
   'Soak the dry glue in the water, cold, 1 to 12 h, until it is swollen through.',
-  'Warm it in a water bath to 55 °C, 60 to 65 °C at the most; it must never boil.',
+  'Warm it in a water bath to {55 °C}, {60 to 65 °C} at the most; it must never boil.',
   'Brush on warm and thin. Hot plate: it is the hands that get burned.',
 ];
 const POURED_STEPS = ['Stir the ground before it is poured.', 'Water into the ground, a little at a time, stirring; sieve it.'];
@@ -64,9 +65,11 @@ export function Pot({ recipe }: { recipe: CoatRecipe }) {
           </tbody>
         </table>
         <ol className="list-decimal pl-5 text-[14px]">
-          {(unit === 'g' ? GLUE_STEPS : POURED_STEPS).map((step) => (
-            <li key={step}>{step}</li>
-          ))}
+          {(unit === 'g' ? GLUE_STEPS : POURED_STEPS)
+            .map((each) => toldTo(each, tape))
+            .map((step) => (
+              <li key={step}>{step}</li>
+            ))}
         </ol>
         <Scale
           parts={parts}

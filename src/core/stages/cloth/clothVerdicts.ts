@@ -1,4 +1,5 @@
 /* What is judged about cloth that will be cut: is there enough to hold, does it lie on the roll, how does it lie. */
+import { toldTo } from '../../quantities/toldTo';
 import { printed } from '../../quantities/printed';
 import type { CutSize } from '../../cloth/cutSize';
 import type { CuttingPlan } from '../../cloth/cuttingSteps';
@@ -61,7 +62,7 @@ export function holdVerdicts(cut: CutSize, { cloth }: JobInputs, { tape, rules, 
       limit: least,
       of: 'marginLeft',
       says: `Fasteners stand ${printFine(toEdge, tape)} from the edge of the cloth, ${printLength(least, tape)} needed.`,
-      because: 'Nearer than 8 to 10 mm a fastener tears through.',
+      because: toldTo('Nearer than {8 to 10 mm} a fastener tears through.', tape),
       doThis: edgeOk ? '' : 'Take a deeper bar or a margin that goes round to the back.',
       uses: ['rawEdge'],
     }),

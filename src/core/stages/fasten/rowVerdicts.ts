@@ -1,6 +1,7 @@
 /* What is judged of the row of fasteners on a side: how far apart, what found no place, where the last ones stop. */
 import { usualSpacing } from '../../fasten/fasteners';
 import { type RoutePlan, SEAM_SIDES } from '../../fasten/routeSteps';
+import { toldTo } from '../../quantities/toldTo';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf, woodOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';
@@ -64,7 +65,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
       limit: usual.toMm,
       of: 'rowGap',
       says: `${row}${stretched ? `; up to ${printFine(gapMm, tape)} where a brace, a knot or a hole is kept clear` : ''}.`,
-      because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${usual.because}.`,
+      because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${toldTo(usual.because, tape)}.`,
       doThis: !wide
         ? ''
         : stretched && Math.max(0, ...rows) <= usual.toMm + 0.05

@@ -1,3 +1,4 @@
+import { toldTo } from '../../quantities/toldTo';
 import { printed } from '../../quantities/printed';
 import { fabricOf, profileOf } from '../../house/materials';
 import { type AssumptionId, assumption } from '../../house/assumptions';
@@ -68,7 +69,7 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
     system,
     areaM2,
     coats,
-    steps: [...(wetting ? [wetting.step] : []), ...system.steps],
+    steps: [...(wetting ? [wetting.step] : []), ...system.steps.map((one) => toldTo(one, context.tape))],
     wetting,
     usedMl,
   };

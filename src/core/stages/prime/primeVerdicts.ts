@@ -1,4 +1,5 @@
 /* What priming is judged by: what lies under what, the room, the pot, the bars that will be pulled harder, care. */
+import { toldTo } from '../../quantities/toldTo';
 import { bare, printed, printedRange } from '../../quantities/printed';
 import { printFine, type Tape } from '../../units/length';
 import { fabricOf } from '../../house/materials';
@@ -31,7 +32,7 @@ export function primeVerdicts(here: PrimeCase, context: PlanContext): Verdict[] 
     ...airVerdicts(here, context),
     ...potVerdicts(here, context),
     ...barsAfterVerdict(here, context),
-    ...cautionVerdicts(here.system),
+    ...cautionVerdicts(here.system, context.tape),
   ];
 }
 
@@ -312,13 +313,13 @@ function barsAfterVerdict(
   ];
 }
 
-const cautionVerdicts = (system: PrimingSystem): Verdict[] =>
+const cautionVerdicts = (system: PrimingSystem, tape: Tape): Verdict[] =>
   system.cautions.map((says, index) =>
     verdict({
       id: `care${index + 1}`,
       about: `care ${index + 1}`,
       level: 'watch',
-      says,
+      says: toldTo(says, tape),
       because: 'The usual caution; local rules come first.',
       doThis: '',
     }),

@@ -50,7 +50,7 @@ export function weightVerdicts(inputs: JobInputs, tension: TensionByWeight | nul
         about: 'weight',
         level: 'watch',
         says: 'No tension can be told from this sag and disc.',
-        because: 'A sag is above 0 mm, and the disc lies inside the face.',
+        because: 'A weight sags at least a little, and the disc lies inside the face.',
         doThis: 'Read the sag in the middle again.',
       }),
     ];

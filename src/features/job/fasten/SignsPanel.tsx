@@ -25,9 +25,9 @@ interface SignsPanelProps {
 }
 
 export function SignsPanel({ inputs, plan, signs: { zone, seen, toggle, clear }, onStage }: SignsPanelProps) {
-  const { rules } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const say = useSideWords();
-  const ranked = seen.length > 0 ? diagnosisVerdicts(seen, inputs, plan, rules, say) : [];
+  const ranked = seen.length > 0 ? diagnosisVerdicts(seen, inputs, plan, { rules, tape }, say) : [];
   return (
     <div className="grid gap-x-6 gap-y-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
       <div>
