@@ -34,17 +34,16 @@ export type FastenerId = (typeof FASTENERS)[number]['id'];
  * @param gsm weight of the cloth, g/m²
  * @param longestSideMm longest side of the face
  * @param splits dense or thin wood, that many holes near each other split
+ * @returns the customary range and what it is for, its lengths in braces for `toldTo`; `wider`: the wood asks for more
  */
 export function usualSpacing(
   gsm: number,
   longestSideMm: number,
   splits = false,
-): { fromMm: number; toMm: number; because: string } {
+): { fromMm: number; toMm: number; because: string; wider: boolean } {
   const usual = byCloth(gsm, longestSideMm);
   const fromMm = splits ? Math.max(usual.fromMm, LEAST_IN_DENSE_MM) : usual.fromMm;
-  return fromMm === usual.fromMm
-    ? usual
-    : { ...usual, fromMm, because: `${usual.because}, {${fromMm} mm} at the least in this wood` };
+  return { ...usual, fromMm, wider: fromMm > usual.fromMm };
 }
 
 /** Nearer than this, holes run into one split in dense wood and thin bars, mm. */

@@ -65,7 +65,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
       limit: usual.toMm,
       of: 'rowGap',
       says: `${row}${stretched ? `; up to ${printFine(gapMm, tape)} where a brace, a knot or a hole is kept clear` : ''}.`,
-      because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${toldTo(usual.because, tape)}.`,
+      because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${toldTo(usual.because, tape)}${usual.wider ? `, ${printLength(usual.fromMm, tape)} at the least in this wood` : ''}.`,
       doThis: !wide
         ? ''
         : stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
