@@ -4,6 +4,8 @@
  */
 import { printed } from './quantities/printed';
 import type { Plan } from './case/planJob';
+import { DEFAULT_RULES } from './house/houseRules';
+import { woodOf } from './house/materials';
 import { type JobInputs, jobInputsShape, newInputs } from './job/job';
 import { SIDES, everySide, isLevel } from './job/sides';
 import { type Verdict, isNotWorkedOut } from './job/verdict';
@@ -109,10 +111,8 @@ const UNSAID: readonly (readonly [RegExp, string])[] = [
   [/undefined|\bnull\b|NaN|Infinity|\[object/, 'is no word'],
   [/(?<![\w.])-0(?![.\d])|(?<![\w.])-0\.0+(?!\d)/, 'is a nought below nought'],
   [/\d\.\d{3,}(?! m\b)/, 'has more digits than anybody reads'],
-  [
-    /(?<![\d.,⁄/])1 (?:canvases|tacks|staples|hours|inches|days|fasteners|pieces|pins|coats|places|clamps|times|pulls)\b/,
-    'is one of several',
-  ],
+  [/(?<![\d.,⁄/] ?)1 (?!is\b|as\b|has\b|was\b|this\b|its\b|times\b)[a-z]{2,}(?<!s)s\b/, 'is one of several'],
+  [/about \d+ h \d*[1-9] min/, 'is finer than an estimate'],
   [/\d{7,}/, 'is beyond belief'],
   [/[{}]/, 'is no word'],
   [/ {2}| [.,;:]|\.\.(?!\.)|;\./, 'is no punctuation'],
@@ -277,9 +277,13 @@ const toldAfter = (text: string, words: string): [number, number] | null => {
   return found ? [Number(found[1]), Number(found[2] ?? found[1])] : null;
 };
 
+/** What a board of the size of a frame weighs: without braces no frame of that bar weighs more. */
+const boardKg = ({ profile }: Plan['bars'], { brief, bars }: JobInputs): number =>
+  (brief.width.mm * brief.height.mm * (profile.depthMm + profile.beadMm) * woodOf(DEFAULT_RULES, bars.species).densityKgM3) / 1e9;
+
 /** What a plan tells and does not keep on its own places, margins and sums; told to a tape of millimetres. */
 export function notKept(plan: Plan, inputs: JobInputs): string[] {
-  const { fasten, cloth, handover } = plan;
+  const { fasten, cloth, handover, bars } = plan;
   const { route } = fasten;
   const says = new Map(fasten.verdicts.map((one) => [one.id, one]));
   const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
@@ -336,6 +340,10 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
       Math.abs(edgeMm + returnMm + gripMm + hemMm + reserveMm - totalMm) < 1e-6,
       `a margin of ${totalMm} whose parts are ${edgeMm + returnMm + gripMm + hemMm + reserveMm}`,
     ]),
+    [
+      bars.chosen.braces > 0 || bars.chosen.weightKg <= boardKg(bars, inputs),
+      `a frame of ${bars.chosen.weightKg} heavier than a board`,
+    ],
     [
       Math.abs(handover.frameKg + handover.clothKg + handover.groundKg - handover.totalKg) < 1e-9,
       `a weight of ${handover.totalKg} whose parts are others`,
