@@ -279,7 +279,8 @@ const toldAfter = (text: string, words: string): [number, number] | null => {
 
 /** What a board of the size of a frame weighs: without braces no frame of that bar weighs more. */
 const boardKg = ({ profile }: Plan['bars'], { brief, bars }: JobInputs): number =>
-  (brief.width.mm * brief.height.mm * (profile.depthMm + profile.beadMm) * woodOf(DEFAULT_RULES, bars.species).densityKgM3) / 1e9;
+  (brief.width.mm * brief.height.mm * (profile.depthMm + profile.beadMm / 4) * woodOf(DEFAULT_RULES, bars.species).densityKgM3) /
+  1e9;
 
 /** What a plan tells and does not keep on its own places, margins and sums; told to a tape of millimetres. */
 export function notKept(plan: Plan, inputs: JobInputs): string[] {
