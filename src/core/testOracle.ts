@@ -271,9 +271,9 @@ export const MONOTONE: readonly { says: string; more: (inputs: JobInputs) => Job
   },
 ];
 
-/** The numbers that a sentence tells after these words, the least and the most: "44.3 mm" or "43.8 to 45 mm"; null where it does not. */
+/** The numbers that a sentence tells after these words, the least and the most: "44 mm" or "44 to 45 mm"; null where it does not. */
 const toldAfter = (text: string, words: string): [number, number] | null => {
-  const found = new RegExp(`${words} ([\\d.]+) mm(?: to ([\\d.]+))?`).exec(text);
+  const found = new RegExp(`${words} ([\\d.]+)(?: to ([\\d.]+))? mm`).exec(text);
   return found ? [Number(found[1]), Number(found[2] ?? found[1])] : null;
 };
 
@@ -310,7 +310,7 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
     [cloth.cut.netHeightMm - face.heightMm, cloth.cut.margins.top, cloth.cut.margins.bottom],
   ] as const;
   const parts = SIDES.map((side) => cloth.cut.margins[side]);
-  const close = (mm: number, told: number) => Math.abs(mm - told) < 0.06;
+  const close = (mm: number, told: number) => Math.abs(mm - told) < 0.51;
   const kept: [boolean, string][] = [
     [spacing.measured === null || widest <= spacing.measured + 0.05, `neighbours ${widest} apart, ${spacing.measured} told`],
     [
@@ -326,7 +326,7 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
       .map(({ side, places }): [boolean, string] => {
         const own = places.slice(1).map((at, index) => at - places[index]!);
         const middle = own.sort((one, other) => one - other)[own.length >> 1]!;
-        return [middle <= across![1] + 0.5, `the ${side} is ${middle} apart, ${across!.join()} told`];
+        return [middle <= across![1] + 1, `the ${side} is ${middle} apart, ${across!.join()} told`];
       }),
     [pieces === route.fasteners && set === route.fasteners, `${pieces} told, ${set} set, ${route.fasteners} counted`],
     [

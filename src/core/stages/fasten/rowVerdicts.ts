@@ -1,4 +1,5 @@
 /* What is judged of the row of fasteners on a side: how far apart, what found no place, where the last ones stop. */
+import { printed, printedRange } from '../../quantities/printed';
 import { usualSpacing } from '../../fasten/fasteners';
 import { type RoutePlan, SEAM_SIDES } from '../../fasten/routeSteps';
 import { toldTo } from '../../quantities/toldTo';
@@ -8,7 +9,7 @@ import type { JobInputs } from '../../job/job';
 import { SIDES, isLevel } from '../../job/sides';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
-import { type Tape, printFine, printLength } from '../../units/length';
+import { type Tape, printLength } from '../../units/length';
 import type { PlanContext } from '../planContext';
 import { placeWords } from './clothRunVerdicts';
 
@@ -54,7 +55,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
   };
   const row =
     rows.length === 0
-      ? `One at each middle, then the corners${gapMm > 0 ? `: ${printFine(gapMm, tape)} apart` : ''}`
+      ? `One at each middle, then the corners${gapMm > 0 ? `: ${printed('rowGap', gapMm, tape)} apart` : ''}`
       : `Set ${along(true, 'width')}, ${along(false, 'height')}`;
   return [
     verdict({
@@ -64,7 +65,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
       measured: widest,
       limit: usual.toMm,
       of: 'rowGap',
-      says: `${row}${stretched ? `; up to ${printFine(gapMm, tape)} where a brace, a knot or a hole is kept clear` : ''}.`,
+      says: `${row}${stretched ? `; up to ${printed('rowGap', gapMm, tape)} where a brace, a knot or a hole is kept clear` : ''}.`,
       because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${toldTo(usual.because, tape)}${usual.wider ? `, ${printLength(usual.fromMm, tape)} at the least in this wood` : ''}.`,
       doThis: !wide
         ? ''
@@ -85,7 +86,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
             measured: Math.min(...rows),
             limit: usual.fromMm,
             of: 'rowGap',
-            says: `${printFine(Math.min(...rows), tape)} apart is closer than custom, from ${printFine(usual.fromMm, tape)}.`,
+            says: `${printed('rowGap', Math.min(...rows), tape)} apart is closer than custom, from ${printed('rowGap', usual.fromMm, tape)}.`,
             because: 'More holes in cloth and wood, more work for the hand.',
             doThis: 'A wider spacing would do.',
           }),
@@ -138,8 +139,5 @@ function cornerVerdict({ fasten, cloth }: JobInputs, { rows }: RoutePlan, { tape
   ];
 }
 
-/** "44.3 mm", or "43.8 to 45 mm" where the sides of a way differ. */
-const spread = (mm: readonly number[], tape: Tape): string => {
-  const [least, most] = [printFine(Math.min(...mm), tape), printFine(Math.max(...mm), tape)];
-  return least === most ? least : `${least} to ${most}`;
-};
+/** "44 mm", or "44 to 45 mm" where the sides of a way differ. */
+const spread = (mm: readonly number[], tape: Tape): string => printedRange('rowGap', Math.min(...mm), Math.max(...mm), tape);

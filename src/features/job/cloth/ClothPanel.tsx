@@ -159,7 +159,7 @@ function WhyMakersDiffer({ inputs, plan }: ClothPanelProps) {
 
 const flawRules = (sidesShow: boolean) =>
   [
-    { id: 'face', name: sidesShow ? 'Out of the face and the edges, which are seen' : 'Out of the face' },
+    { id: 'face', name: sidesShow ? 'Out of face and edges' : 'Out of the face' },
     { id: 'piece', name: 'Out of the whole piece' },
   ] as const;
 
