@@ -6,8 +6,8 @@ import { CHROMIUM_ARGS, chromiumPath } from './scripts/chromium.mjs';
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: join(import.meta.dirname, 'e2e', 'globalSetup.ts'),
-  // A whole job takes half a minute here; a busy machine takes three times that.
-  timeout: 120_000,
+  // A whole job takes half a minute here; a busy machine takes many times that, and no test waits for time.
+  timeout: 300_000,
   expect: { timeout: 30_000 },
   // A test that holds only at its second try is told as flaky at the end, and is a fault to be mended.
   retries: 1,

@@ -112,7 +112,6 @@ async function behindTabs(page: Page, url: string): Promise<void> {
 }
 
 test('axe finds nothing serious in any place of the workshop', async ({ page, demoServer, emptyServer }) => {
-  test.setTimeout(240_000);
   for (const path of PLACES) {
     await page.goto(demoServer.url + path);
     if (path === '/cloth') await expect(page.getByRole('button', { name: 'Record the cuts' })).toBeEnabled();
@@ -129,7 +128,6 @@ test('axe finds nothing serious in any place of the workshop', async ({ page, de
 });
 
 test('axe finds nothing serious at any stage of a job', async ({ page, demoServer }) => {
-  test.setTimeout(240_000);
   await page.goto(`${demoServer.url}/job/demo-128`);
   for (const name of STAGES) {
     await stage(page, name).click();

@@ -51,7 +51,6 @@ async function untilSaid(page: Page, hand: Hand, end: RegExp): Promise<void> {
 }
 
 test('a whole job by keys alone, reloaded in the middle', async ({ page, emptyServer }) => {
-  test.setTimeout(150_000);
   const id = await atBench(page, emptyServer.url, 'Keys with glue on');
   let reloads = 0;
   await wholeJob(page, {
@@ -82,7 +81,6 @@ test.describe('under a finger', () => {
   test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 
   test('a whole job by touch on a tablet that stands upright', async ({ page, emptyServer }) => {
-    test.setTimeout(150_000);
     await atBench(page, emptyServer.url, 'By touch');
     let taps = 0;
     await wholeJob(page, {

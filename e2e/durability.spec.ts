@@ -59,7 +59,7 @@ test('what was typed last is saved when the page is left at once, and Back shows
   await page.getByLabel('Face width').fill('800');
   await page.getByRole('link', { name: 'Log' }).click();
   await page.waitForURL('**/log');
-  await page.goBack();
+  await page.goBack({ waitUntil: 'commit' });
   await expect(page.getByLabel('Face width')).toHaveValue('800 mm');
   await expect(answer(page)).toHaveText('800 × 400 mm');
   await page.getByLabel('Face height').fill('600');

@@ -24,7 +24,7 @@ class Counted {
 
   async back(): Promise<void> {
     this.count += 1;
-    await this.page.goBack();
+    await this.page.goBack({ waitUntil: 'commit' });
   }
 }
 

@@ -86,7 +86,6 @@ test(
   'three taps through the microphone tell the tension, which is kept with its sound',
   { tag: '@microphone' },
   async ({ page, demoServer }) => {
-    test.setTimeout(150_000);
     const url = `${demoServer.url}/job/demo-126`;
     await page.goto(url);
     await stage(page, 'Tune').click();

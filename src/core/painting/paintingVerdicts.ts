@@ -13,7 +13,6 @@ import { USES, byId } from '../house/schools';
 import { SIDES, type Side } from '../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
 import { printFine, printLength, printSize } from '../units/length';
-import { counted } from '../units/numeral';
 import type { PlanContext } from '../stages/planContext';
 import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainting';
 
@@ -213,7 +212,7 @@ function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext
               fixing === 'none'
                 ? 'Stop here and ask a conservator about strip-lining.'
                 : tacks
-                  ? `${counted(tacks.count, 'tack')}, ${tacks.count > 1 ? `${printFine(tacks.pitchMm, tape)} apart, ` : ''}the first ${printFine(tacks.pitchMm / 2, tape)} from the corner.`
+                  ? `${printed('tacks', tacks.count)}, ${tacks.count > 1 ? `${printFine(tacks.pitchMm, tape)} apart, ` : ''}the first ${printFine(tacks.pitchMm / 2, tape)} from the corner.`
                   : '',
             uses: ['handGrip', 'pliersGrip', 'rawEdge'],
           }),

@@ -20,7 +20,7 @@ type System = Pick<Tape, 'unit'>;
 const within = ({ per, zero }: Form, value: number): number => withoutDust((value - zero) / per);
 const placesOf = ({ places: [belowTen, fromTen] }: Form, value: number): number => (Math.abs(value) < 10 ? belowTen : fromTen);
 /** Units that are words agree with their number. */
-const singular = (unit: string): string => unit.replace(/(?<=[a-z]{2})s$/, '').replace(/ase$/, 'as');
+const singular = (unit: string): string => unit.replace(/(?<=[a-z]{2})s(?=$| of )/, '').replace(/ase$/, 'as');
 const joined = (number: string, unit: string): string =>
   `${number}${unit === '' || unit === '°' ? '' : ' '}${number === '1' ? singular(unit) : unit}`;
 
@@ -56,7 +56,7 @@ export function bare(id: QuantityId, value: number, tape: System = RECORD_TAPE):
  * @example printed('mass', 1.85, { unit: 'in', stepMm: 25.4 / 16 }) // '4.1 lb'
  * @example printed('bow', 0.18, { unit: 'mm', stepMm: 1 }) // '0.2 mm'
  * @example printed('handTime', 667) // '11 h'
- * @example [printed('canvases', 1), printed('pulls', 1), printed('days', 2), printed('glue', 1)] // ['1 canvas', '1 pull', '2 days', '1 g']
+ * @example [printed('canvases', 1), printed('pulls', 1), printed('days', 2), printed('sideChanges', 1)] // ['1 canvas', '1 pull', '2 days', '1 change of side']
  */
 export function printed(id: PlainId, value: number): string;
 export function printed(id: QuantityId, value: number, tape: Tape): string;

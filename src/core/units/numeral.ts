@@ -51,14 +51,6 @@ export function readNumeral(text: string): number | null {
   return /^(\d*[.,]\d+|\d+)$/.test(trimmed) ? Number(trimmed.replace(',', '.')) : null;
 }
 
-/**
- * So many of a thing, in words that agree.
- *
- * @example counted(1, 'tack') // '1 tack'
- * @example counted(3, 'canvas', 'canvases') // '3 canvases'
- */
-export const counted = (count: number, one: string, several = `${one}s`): string => `${count} ${count === 1 ? one : several}`;
-
 /** Rounds to a billionth, so that 24.1875 × 25.4 is 614.3625 and not 614.3624999999999. */
 export const withoutDust = (value: number): number => Math.round(value * 1e9) / 1e9;
 

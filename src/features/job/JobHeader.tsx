@@ -1,4 +1,5 @@
 'use client';
+import { printed } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import { Activity, CopyPlus, Download, Hand, ReceiptText, Split, Undo2 } from 'lucide-react';
@@ -23,8 +24,6 @@ const SAVE_WORDS: Record<SaveState, string> = {
   stale: 'not saved',
 };
 
-const countDays = (days: number) => `${days} day${days === 1 ? '' : 's'}`;
-
 /**
  * "2 days in hand", "1 day short", "3 days late": what is left once the work and the drying still to come are taken off.
  *
@@ -38,11 +37,11 @@ export function dueWords(
   standing: DateStanding | null = null,
 ): { words: string; late: boolean } {
   const days = differenceInCalendarDays(parseISO(dueOn), nowMs);
-  if (days < 0) return { words: `${countDays(-days)} late`, late: true };
+  if (days < 0) return { words: `${printed('days', -days)} late`, late: true };
   if (standing !== null && standing !== 'safe') return { words: STANDING_WORDS[standing], late: standing !== 'tight' };
-  if (slackDays !== null && slackDays < 0) return { words: `${countDays(Math.ceil(-slackDays))} short`, late: true };
+  if (slackDays !== null && slackDays < 0) return { words: `${printed('days', Math.ceil(-slackDays))} short`, late: true };
   const inHand = slackDays === null ? days : Math.floor(slackDays);
-  return { words: inHand < 1 ? 'start today' : `${countDays(inHand)} in hand`, late: false };
+  return { words: inHand < 1 ? 'start today' : `${printed('days', inHand)} in hand`, late: false };
 }
 
 export function JobHeader({

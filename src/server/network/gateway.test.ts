@@ -28,7 +28,8 @@ const application = createServer((asked, answer) => {
   answer.end('Harbour, evening');
 });
 const appPort = await listening(application);
-const hashes = { passphrase: await hashPassphrase(PASSPHRASE), lookingPassphrase: await hashPassphrase(LOOKING) };
+const QUICK = 1024;
+const hashes = { passphrase: await hashPassphrase(PASSPHRASE, QUICK), lookingPassphrase: await hashPassphrase(LOOKING, QUICK) };
 
 let workshop: TestWorkshop;
 let door: Server;
@@ -196,11 +197,13 @@ describe('the door', () => {
 describe('what the door goes by', () => {
   it('keeps a passphrase as something else, with a salt of its own, and knows it however it is put together', async () => {
     const kept = await hashPassphrase('café, four letters');
+    expect(kept).toMatch(/^scrypt\$131072\$/);
     expect(kept).not.toContain('caf');
     expect(await isPassphrase('cafe\u0301, four letters', kept)).toBe(true);
     expect(await isPassphrase('cafe, four letters', kept)).toBe(false);
-    expect(await hashPassphrase('café, four letters')).not.toBe(kept);
-    for (const none of [null, '', 'scrypt$1$a$b', 'plain']) expect(await isPassphrase('', none)).toBe(false);
+    expect(await hashPassphrase('café, four letters', QUICK)).not.toBe(kept);
+    for (const none of [null, '', 'scrypt$1$a$b', 'scrypt$1000$a$b', 'scrypt$99999999$a$b', 'plain'])
+      expect(await isPassphrase('', none)).toBe(false);
   });
 
   it('counts many at once as one after the other, and each address by itself, all of them together too', () => {

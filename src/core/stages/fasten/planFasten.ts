@@ -11,7 +11,6 @@ import type { LearnedValue, Reading } from '../../log/logEntry';
 import { reading } from '../../log/reading';
 import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
-import { counted } from '../../units/numeral';
 import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
 import { oldHoleVerdicts } from '../../painting/foundVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
@@ -33,7 +32,7 @@ export interface FastenPlan extends StagePlan {
   tacksToHave: number;
 }
 
-/** Fasteners placed and ordered along the route, counted, with the handwork. */
+/** Fasteners placed and ordered along the route, with the handwork. */
 export function planFasten(
   inputs: JobInputs,
   context: PlanContext,
@@ -55,11 +54,11 @@ export function planFasten(
   const tacks = fastener.seen ? count : route.steps.filter((step) => step.act === 'fix' && seen.includes(step.side)).length;
   const hands = paced(squeezed(routeHandwork(route, face, rules), route, seen), context.taught?.pace);
   const withSpares = (pieces: number) => Math.ceil(pieces * (1 + assumed(rules, 'sparePercent') / 100));
-  const kinds = [...(tacks > 0 ? [counted(tacks, 'tack')] : []), ...(count > tacks ? [counted(count - tacks, 'staple')] : [])];
+  const kinds = [...(tacks > 0 ? [printed('tacks', tacks)] : []), ...(count > tacks ? [printed('staples', count - tacks)] : [])];
   const learned = context.taught?.pace ? `, as your last ${context.taught.pace.records} went` : '';
   return {
     answer: kinds.join(', '),
-    answerNote: `${named.name}, ${route.turns} changes of side, about ${printed('handTime', hands.minutes)}${learned}`,
+    answerNote: `${named.name}, ${printed('sideChanges', route.turns)}, about ${printed('handTime', hands.minutes)}${learned}`,
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),

@@ -162,7 +162,7 @@ export function rehearsalVerdicts(
       says: hurt
         ? `What hurt most: ${worst.what}. Mended, unevenness goes from ${bare('unevenness', own.end.unevenness)} to ${bare('unevenness', own.end.unevenness - worst.gain)}.`
         : `As even as the route of this job: ${bare('unevenness', own.end.unevenness)} against ${bare('unevenness', route.end.unevenness)}.`,
-      because: `${fasteners}, ${score.turns} changes of side, about ${printed('handTime', score.minutes)}. Worked out again with one thing mended at a time.`,
+      because: `${fasteners}, ${printed('sideChanges', score.turns)}, about ${printed('handTime', score.minutes)}. Worked out again with one thing mended at a time.`,
       doThis: hurt ? worst.doThis : '',
     }),
     ...score.faults.map((fault) =>
