@@ -1,5 +1,6 @@
 /* Whether the readings of a frame or of a painted image can all be true together, and which of them is doubted. */
 import { type Corner, type TapeName, isCorner, isDiagonal } from '../../frame/square/corners';
+import type { AssumptionId } from '../../house/assumptions';
 import type { Quadrilateral } from '../../frame/square/quadrilateral';
 import { type Doubt, contradicts } from '../../frame/square/readingDoubts';
 import { type SideWords, sideWords } from '../../job/sideWords';
@@ -22,6 +23,8 @@ interface Measured {
   sides: string;
   /** Nothing is built on readings of it that contradict each other. */
   stops: boolean;
+  /** What is assumed of how exactly it is read and made. */
+  uses: readonly AssumptionId[];
 }
 const MEASURED = {
   frame: {
@@ -34,6 +37,7 @@ const MEASURED = {
     sides: 'bars',
     pairStays: 'If both were read twice, believe the tape alone and mend the bar; else read both again.',
     stops: false,
+    uses: ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'],
   },
   image: {
     id: 'image',
@@ -45,6 +49,7 @@ const MEASURED = {
     sides: 'edges',
     pairStays: 'Read both again, corner to corner of the paint: an image is seldom so far out of true.',
     stops: true,
+    uses: ['tapePrecision'],
   },
   rebate: {
     id: 'rebateReadings',
@@ -56,6 +61,7 @@ const MEASURED = {
     pairStays: 'Read both again from step to step; if they stay, the frame is that much out of true.',
     sides: 'sides',
     stops: true,
+    uses: ['tapePrecision'],
   },
 } as const satisfies Record<string, Measured>;
 
@@ -88,9 +94,8 @@ export function agreementVerdict(
   const of: Measured = MEASURED[measured];
   const sum = chiSquare < MOST_TOLD ? `= ${bare('chiSquare', chiSquare)}` : `over ${MOST_TOLD}`;
   const test = `χ² ${sum} with ${freedom} degree${freedom > 1 ? 's' : ''} of freedom, up to ${bare('chiSquare', limit)}; one good set in twenty is doubted by chance.`;
-  const uses = ['tapePrecision', 'pairPrecision', 'nominalPrecision', 'gapPrecision'] as const;
   if (agrees || !doubt)
-    return [verdict({ id: of.id, about: of.about, level: 'good', says: of.agree, because: test, uses: [...uses] })];
+    return [verdict({ id: of.id, about: of.about, level: 'good', says: of.agree, because: test, uses: [...of.uses] })];
   const level: Level = of.stops && contradicts(agreement) ? 'stop' : 'watch';
   return [
     verdict({
@@ -102,7 +107,7 @@ export function agreementVerdict(
       of: 'chiSquare',
       ...doubtWords(doubt, of, finerTape(tape), sideWords(view)),
       because: `${test} More readings than a shape of four sides has freedoms: they must fit one.`,
-      uses: [...uses],
+      uses: [...of.uses],
     }),
   ];
 }
