@@ -130,10 +130,10 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
     .setInputFiles({
       name: 'broken.json',
       mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"keen-batten/job","version":10}'),
+      buffer: Buffer.from('{"format":"keen-batten/job","version":99}'),
     });
   await expect(
-    page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 9/ }),
+    page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 10/ }),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep both' })).toHaveCount(0);
   await page.getByLabel('Job file').setInputFiles(file);
