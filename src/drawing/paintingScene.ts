@@ -6,7 +6,7 @@ import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import { SIDE_ENDS, type Registration } from '@/core/cloth/registration';
 import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { SIDES, type Side } from '@/core/job/sides';
-import { leastEnd, type PaintedSide } from '@/core/painting/planPainting';
+import type { PaintedSide } from '@/core/painting/planPainting';
 import type { FoundInputs } from '@/core/painting/foundInputs';
 import { foldsOff, holesOf } from '@/core/painting/foundLines';
 import { type Tape, printFine, printLength } from '@/core/units/length';
@@ -28,10 +28,9 @@ export function deviationFactor(largestMm: number, smallerSideMm: number): numbe
 export function paintingScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneInput): Scene {
   const [w, h] = [inputs.brief.width.mm, inputs.brief.height.mm];
   const { sides, registration } = plan.cloth.painting!;
-  const { left } = inputs.cloth;
   const beyond = (side: Side) => {
     const found = sides.find((one) => one.side === side)!;
-    return Math.max(0, found.leastMm ?? leastEnd(left[side]) ?? 0);
+    return Math.max(0, found.leastMm ?? 0);
   };
   const [top, right, bottom, leftMm] = SIDES.map(beyond) as [number, number, number, number];
   const largest = registration ? Math.max(registration.mostWrapMm, registration.mostBareMm) : 0;

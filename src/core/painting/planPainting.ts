@@ -37,12 +37,6 @@ export interface PaintingPlan {
   sides: PaintedSide[];
 }
 
-/** The narrower of the two ends, mm, or null where neither was read. */
-export function leastEnd({ first, second }: SideEnds): number | null {
-  const read = [first, second].flatMap((one) => (one ? [one.mm] : []));
-  return read.length === 0 ? null : Math.min(...read);
-}
-
 export const prioritiesOf = ({ keep, mostWrap, mayBare, way }: PlacingInputs): Priorities => ({
   keep,
   mostWrapMm: mostWrap.mm,
