@@ -268,6 +268,7 @@ export const QUANTITIES = {
   places: counted('places', '', [1, 200], [0, 20_000]),
   placesSeen: counted('places seen on a painting', 'places', null, [0, 1000]),
   pulls: counted('pulls', 'pulls', null, [0, 20_000]),
+  clothLayers: counted('layers of cloth', 'layers', null, [0, 100]),
   squeezes: counted('squeezes of a stapler', 'squeezes', null, [0, 100_000]),
   joints: counted('joints', 'joints', null, [0, 10_000]),
   frameNumber: counted('number of a practice frame', '', [1, 999]),

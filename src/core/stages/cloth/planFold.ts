@@ -1,3 +1,4 @@
+import { printed } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { CORNER_FOLDS, type CornerFold, type SeamFaces } from '../../cloth/cornerFolds';
 import { type CornerPattern, type PatternSize, cardPattern, sparePattern, wholeCorner } from '../../cloth/cornerTemplate';
@@ -103,7 +104,7 @@ export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanCon
       measured: backMm,
       limit,
       of: 'bulk',
-      says: `${layers.back} layers at the back’s corner, ${printFine(backMm, tape)}; ${printFine(limit, tape)} lies well on a wall.`,
+      says: `${printed('clothLayers', layers.back)} at the back’s corner, ${printFine(backMm, tape)}; ${printFine(limit, tape)} lies well on a wall.`,
       because: 'Layers counted on the folded corner × thickness of the cloth; hem and reserve are folded once more.',
       doThis: backMm > limit ? 'Trim the layer inside, or take a templated corner; never on a painting.' : '',
       uses: ['cornerBulk'],
@@ -117,7 +118,7 @@ export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanCon
             measured: both,
             limit: room,
             of: 'bulk',
-            says: `${layers.edge} layers on the seam sides make it ${printFine(both, tape)} larger there, ${printFine(room, tape)} of room in the rebate.`,
+            says: `${printed('clothLayers', layers.edge)} on the seam sides: it is ${printFine(both, tape)} larger there, ${printFine(room, tape)} of room in the rebate.`,
             because: 'Both corners of a side count.',
             doThis: both <= room ? '' : 'Turn the seams to the other sides, take a thinner fold, or ease the rebate.',
           }),

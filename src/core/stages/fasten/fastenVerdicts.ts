@@ -263,7 +263,7 @@ function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext):
       measured: count,
       limit,
       of: 'squeezes',
-      says: `${count} squeezes of a hand stapler, ${limit} is enough for a day.`,
+      says: `${printed('squeezes', count)} of a hand stapler, ${limit} is enough for a day.`,
       because: 'Repeated squeezing strains the hand.',
       doThis: ok
         ? 'Change hands; eye protection on; never towards a hand.'

@@ -6,7 +6,7 @@ import { toldTo } from '../../quantities/toldTo';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf, woodOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';
-import { SIDES, isLevel } from '../../job/sides';
+import { SIDES, type Side, isLevel } from '../../job/sides';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
 import { type Tape, printLength } from '../../units/length';
@@ -20,9 +20,9 @@ export const rowVerdicts = (inputs: JobInputs, route: RoutePlan, context: PlanCo
   ...cornerVerdict(inputs, route, context),
 ];
 
-/** The widest gap between neighbours on a side, before the corners are folded, mm. */
-function widestGap({ steps }: RoutePlan): number {
-  const gaps = SIDES.flatMap((side) => {
+/** The widest gap between neighbours on these sides, before the corners are folded, mm. */
+function widestGap({ steps }: RoutePlan, sides: readonly Side[] = SIDES): number {
+  const gaps = sides.flatMap((side) => {
     const places = steps
       .filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner')
       .map((step) => step.offsetMm)
@@ -47,7 +47,9 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
   const gapMm = widestGap(route);
   const widest = Math.max(gapMm, ...rows);
   const wide = widest > usual.toMm + 0.05;
-  const stretched = gapMm > Math.max(0, ...rows) + 0.05 && rows.length > 0;
+  const stretched = SIDES.some(
+    (side) => route.rows[side].pitchMm > 0 && widestGap(route, [side]) > route.rows[side].pitchMm + 0.5,
+  );
   const close = !wide && rows.length > 0 && Math.min(...rows) < usual.fromMm - 0.05;
   const along = (level: boolean, way: string) => {
     const own = pitches(level);
