@@ -7,7 +7,8 @@ import type { Plan } from './case/planJob';
 import { DEFAULT_RULES } from './house/houseRules';
 import { woodOf } from './house/materials';
 import { type JobInputs, jobInputsShape, newInputs } from './job/job';
-import { SIDES, everySide, isLevel } from './job/sides';
+import { SEAM_SIDES } from './fasten/routeSteps';
+import { SIDES, type Side, everySide, isLevel } from './job/sides';
 import { type Verdict, isNotWorkedOut } from './job/verdict';
 import type { Rule, Shape } from './shape/shape';
 import { STAGE_IDS } from './stages/stages';
@@ -148,13 +149,13 @@ const wordsOf = (plan: Plan): [where: string, text: string][] => [
 const NO_LENGTH = /(?<![\d.⁄/])0 in\b|(?<![\d.])0 mm\b/;
 
 /** A judgement with a measure and a limit keeps to them. */
-const judgedWrong = ({ level, measured, limit, unit, says }: Verdict): string | null => {
+const judgedWrong = ({ level, measured, limit, unit, says, doThis }: Verdict): string | null => {
   if (says.trim() === '') return 'says nothing';
   if (unit === 'mm' && Math.abs(measured ?? 0) > 1e-6 && Math.abs(measured ?? 0) < 0.5 && NO_LENGTH.test(says))
     return `measures ${printed('tapeReading', measured!, RECORD_TAPE)} and says nothing`;
   if (measured !== null && !Number.isFinite(measured)) return `measures ${measured}`;
   if (limit !== null && !Number.isFinite(limit)) return `has the limit ${limit}`;
-  return level === 'stop' && says.startsWith('Good') ? 'stops what is good' : null;
+  return level === 'stop' && doThis.trim() === '' ? 'stops and does not say what to do' : null;
 };
 
 /** Units that an inch tape is told nothing in; grams and ml are weighed and poured by everybody, by the scale and the jug. */
@@ -288,15 +289,16 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
   const { route } = fasten;
   const says = new Map(fasten.verdicts.map((one) => [one.id, one]));
   const face = { widthMm: inputs.brief.width.mm, heightMm: inputs.brief.height.mm };
-  const seamed = inputs.cloth.seams === 'topBottom' ? ['top', 'bottom'] : ['left', 'right'];
+  const seamed: readonly Side[] = SEAM_SIDES[inputs.cloth.seams];
   const rows = SIDES.map((side) => {
     const fixed = route.steps.filter((step) => step.side === side && step.act === 'fix');
     const long = isLevel(side) ? face.widthMm : face.heightMm;
     const places = fixed.filter(({ take }) => take !== 'corner').map(({ offsetMm }) => offsetMm);
-    return { side, long, places: places.sort((a, b) => a - b) };
+    places.sort((a, b) => a - b);
+    const gaps = places.slice(1).map((at, index) => at - places[index]!);
+    return { side, long, places, gaps: gaps.sort((a, b) => a - b) };
   });
-  const gaps = rows.flatMap(({ places }) => places.slice(1).map((at, index) => at - places[index]!));
-  const widest = Math.max(0, ...gaps);
+  const widest = Math.max(0, ...rows.flatMap(({ gaps }) => gaps));
   const spacing = says.get('spacing')!;
   const last = toldAfter(says.get('lastBeforeFold')?.says ?? '', 'stop');
   const across = toldAfter(spacing.says, 'Set');
@@ -310,6 +312,7 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
     [cloth.cut.netHeightMm - face.heightMm, cloth.cut.margins.top, cloth.cut.margins.bottom],
   ] as const;
   const parts = SIDES.map((side) => cloth.cut.margins[side]);
+  const keptClear = rows.some(({ side, gaps }) => route.rows[side].pitchMm > 0 && gaps.at(-1)! > route.rows[side].pitchMm + 0.5);
   const close = (mm: number, told: number) => Math.abs(mm - told) < 0.51;
   const kept: [boolean, string][] = [
     [spacing.measured === null || widest <= spacing.measured + 0.05, `neighbours ${widest} apart, ${spacing.measured} told`],
@@ -322,10 +325,10 @@ export function notKept(plan: Plan, inputs: JobInputs): string[] {
       `last ones ${ends.join()} from the corner, ${last?.join()} told`,
     ],
     ...rows
-      .filter(({ side, places }) => isLevel(side) && across !== null && places.length > 3 && !spacing.says.includes('kept clear'))
-      .map(({ side, places }): [boolean, string] => {
-        const own = places.slice(1).map((at, index) => at - places[index]!);
-        const middle = own.sort((one, other) => one - other)[own.length >> 1]!;
+      // Where something is kept clear the gap beside it is told.
+      .filter(({ side, gaps }) => isLevel(side) && across !== null && gaps.length > 2 && !keptClear)
+      .map(({ side, gaps }): [boolean, string] => {
+        const middle = gaps[gaps.length >> 1]!;
         return [middle <= across![1] + 1, `the ${side} is ${middle} apart, ${across!.join()} told`];
       }),
     [pieces === route.fasteners && set === route.fasteners, `${pieces} told, ${set} set, ${route.fasteners} counted`],

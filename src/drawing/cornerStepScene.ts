@@ -5,15 +5,14 @@
  */
 import type { CornerFold, FoldStep, SeamFaces } from '@/core/cloth/cornerFolds';
 import type { CornerPattern } from '@/core/cloth/cornerTemplate';
-import type { Corner } from '@/core/frame/square/corners';
+import { type Corner, DIAGONAL_ENDS } from '@/core/frame/square/corners';
 import type { SideWords } from '@/core/job/sideWords';
 import { flapsOf } from '@/core/stages/cloth/planFold';
 import { type Mark, type Point, type Role, type Scene, point } from './scene';
 
 /** Whether the end lies at the left hand of somebody who stands before this corner of a frame lying back up. */
 export function endAtLeft(corner: Corner, seams: SeamFaces): boolean {
-  const topLeftLike = corner === 'topLeft' || corner === 'bottomRight';
-  return seams === 'topBottom' ? !topLeftLike : topLeftLike;
+  return DIAGONAL_ENDS[seams === 'topBottom' ? 'up' : 'down'].includes(corner);
 }
 
 interface Step {

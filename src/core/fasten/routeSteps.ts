@@ -38,6 +38,8 @@ export interface RowFigures {
   pitchMm: number;
   /** From the corner to the nearest one that is set before the fold, mm; null where none is. */
   lastMm: number | null;
+  /** Between the two neighbours furthest apart, before the corners are folded, mm; 0 where there are none. */
+  widestMm: number;
 }
 
 export interface RoutePlan {
@@ -118,20 +120,26 @@ export function routePlan(
     steps,
     fasteners: steps.filter((step) => step.act === 'fix').length,
     turns: steps.filter((step) => step.turned).length,
-    rows: everySide((side) => ({ pitchMm: rows[side].pitchMm, lastMm: lastOf(steps, side, face) })),
+    rows: everySide((side) => ({ pitchMm: rows[side].pitchMm, ...placedRow(steps, side, face) })),
     leftOut: stuck.map(({ side, offsetMm }) => ({ side, offsetMm })),
   };
 }
 
-/** How far from the corner the last one of a side stands that is set before the fold, mm; null where none is. */
-function lastOf(
+/** The row of a side as it is placed, before its corners are folded. */
+function placedRow(
   steps: readonly RouteStep[],
   side: Side,
   { widthMm, heightMm }: { widthMm: number; heightMm: number },
-): number | null {
-  const row = steps.filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner');
-  if (row.length === 0) return null;
-  return (isLevel(side) ? widthMm : heightMm) / 2 - Math.max(...row.map(({ offsetMm }) => Math.abs(offsetMm)));
+): Pick<RowFigures, 'lastMm' | 'widestMm'> {
+  const places = steps
+    .filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner')
+    .map(({ offsetMm }) => offsetMm)
+    .sort((a, b) => a - b);
+  if (places.length === 0) return { lastMm: null, widestMm: 0 };
+  return {
+    lastMm: (isLevel(side) ? widthMm : heightMm) / 2 - Math.max(-places[0]!, places.at(-1)!),
+    widestMm: Math.max(0, ...places.slice(1).map((at, index) => at - places[index]!)),
+  };
 }
 
 /** The pull a route fastens with: what is drawn and set again is pulled no harder. */

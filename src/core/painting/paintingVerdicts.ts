@@ -3,7 +3,7 @@ import { printed } from '../quantities/printed';
 import { type MeasuredRebate, planRebate } from './planRebate';
 import { CORNERS } from '../frame/square/corners';
 import { type SideWords, sideWords } from '../job/sideWords';
-import { agreementVerdict } from '../stages/square/agreementVerdict';
+import { agreementVerdict, checkEachOther } from '../stages/square/agreementVerdict';
 import { FIXING_WORDS } from '../cloth/marginLeft';
 import { CORNER_FOLDS, type CornerFold } from '../cloth/cornerFolds';
 import { type Registration, UNSEEN_MM } from '../cloth/registration';
@@ -46,7 +46,7 @@ export function placedVerdicts(inputs: JobInputs, plan: PaintingPlan, context: P
 function imageVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
   const { image } = plan;
   if (image.kind !== 'fitted') return [unmeasured(inputs, plan, context)];
-  if (!image.agreement.agrees || (image.sidesRead && image.diagonalsRead)) return agreementVerdict(image, 'image', context);
+  if (checkEachOther(image)) return agreementVerdict(image, 'image', context);
   return [
     verdict({
       id: 'image',

@@ -1,5 +1,5 @@
 /* What is judged of a canvas in the frame that it goes into: does it go in, is its edge hidden, does it stand proud of the back. */
-import { agreementVerdict } from '../stages/square/agreementVerdict';
+import { agreementVerdict, checkEachOther } from '../stages/square/agreementVerdict';
 import { assumed } from '../house/houseRules';
 import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
@@ -21,9 +21,7 @@ export function rebateVerdicts(inputs: JobInputs, context: PlanContext): Verdict
   const rebate = planRebate(inputs, context);
   if (rebate === null || rebate.kind === 'missing') return [];
   const { fitted } = rebate;
-  // With a reading missing they agree for want of one that could contradict.
-  const checked = fitted && (!fitted.agreement.agrees || (fitted.sidesRead && fitted.diagonalsRead));
-  const readings = checked ? agreementVerdict(fitted, 'rebate', { ...context, view: 'front' }) : [];
+  const readings = fitted && checkEachOther(fitted) ? agreementVerdict(fitted, 'rebate', { ...context, view: 'front' }) : [];
   if (rebate.kind === 'impossible')
     return fitted
       ? readings

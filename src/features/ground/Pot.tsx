@@ -65,11 +65,9 @@ export function Pot({ recipe }: { recipe: CoatRecipe }) {
           </tbody>
         </table>
         <ol className="list-decimal pl-5 text-[14px]">
-          {(unit === 'g' ? GLUE_STEPS : POURED_STEPS)
-            .map((each) => toldTo(each, tape))
-            .map((step) => (
-              <li key={step}>{step}</li>
-            ))}
+          {(unit === 'g' ? GLUE_STEPS : POURED_STEPS).map((step) => (
+            <li key={step}>{toldTo(step, tape)}</li>
+          ))}
         </ol>
         <Scale
           parts={parts}

@@ -330,6 +330,13 @@ export const DEMO_SETS: { title: string; kind: SetKindId; layout: SetLayout }[] 
   { title: 'Night school', kind: 'same', layout: { columns: 3, gap: length(100), align: 'middle', free: [] } },
 ];
 
+/** What finished canvases were made for, by their bar: in a frame where it does not say otherwise. */
+export const FINISHED_FOR: Record<
+  string,
+  { edges: JobInputs['brief']['edges']; marginStyle: JobInputs['cloth']['marginStyle'] }
+> = { deep: { edges: 'unframed', marginStyle: 'hem' } };
+export const FINISHED_FOR_A_FRAME = { edges: 'rebate', marginStyle: 'covered' } as const;
+
 /** Finished work of two years, one canvas about every four weeks: title, size in mm, profile, use of the old line or the show. */
 export const FINISHED: [title: string, widthMm: number, heightMm: number, profile: JobInputs['bars']['profile']][] = [
   ['Comet, first night', 620, 470, 'standard'],

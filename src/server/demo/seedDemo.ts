@@ -42,6 +42,8 @@ import {
   DEMO_VARIANTS,
   type DemoJob,
   FINISHED,
+  FINISHED_FOR,
+  FINISHED_FOR_A_FRAME,
   OPEN_JOBS,
 } from './demoJobs';
 
@@ -145,6 +147,7 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
   const endHoursAgo = (FINISHED.length - index) * 24 * 27 + 30;
   const long = Math.max(widthMm, heightMm);
   const braced = long >= 900 ? [0.5] : [];
+  const { edges, marginStyle } = FINISHED_FOR[profile] ?? FINISHED_FOR_A_FRAME;
   return {
     title,
     width: length(widthMm),
@@ -152,9 +155,9 @@ function finishedJob([title, widthMm, heightMm, profile]: (typeof FINISHED)[numb
     dueInDays: Math.round(-endHoursAgo / 24) + 2,
     built: { rackMm: RACKS_MM[index % RACKS_MM.length]!, longTopMm: 0, liftMm: index % 3 },
     inputs: {
-      brief: { edges: profile === 'deep' ? 'unframed' : 'rebate', medium: index % 2 ? 'oil' : 'acrylic' },
+      brief: { edges, medium: index % 2 ? 'oil' : 'acrylic' },
       bars: { profile, bracesUpright: widthMm >= heightMm ? braced : [], bracesLevel: widthMm >= heightMm ? [] : braced },
-      cloth: { marginStyle: profile === 'deep' ? 'hem' : 'covered' },
+      cloth: { marginStyle },
       tune: { feel: index % 5 === 0 ? 'drum' : 'firm' },
       prime: { roomC: 17 + ((index * 5) % 6), roomRh: 45 + ((index * 11) % 22) },
       handover: { weighedKg: 0 },

@@ -61,56 +61,48 @@ export async function weekCalendar(workshop: Workshop, name: string, origin: str
       url: `${origin}/job/${mark.jobId}`,
     };
   });
-  const given = nextGiven(readCalendar(workshop.database, name), events, madeAt.getTime(), view.facts.nowMs);
-  writeCalendar(workshop.database, name, given);
-  const words = new Map(events.map((event) => [event.uid, event]));
-  for (const { uid, sequence, startMs, endMs, summary, cancelled } of given)
+  const before = readCalendar(workshop.database, name);
+  const given = nextGiven(before, events, madeAt.getTime(), view.facts.nowMs);
+  const had = new Map(before.map(({ uid, sequence }) => [uid, sequence]));
+  // The sequence rises with whatever changes: a calendar that asks again and again writes nothing.
+  if (given.length !== had.size || given.some(({ uid, sequence }) => had.get(uid) !== sequence))
+    writeCalendar(workshop.database, name, given);
+  for (const { uid, startMs, endMs, cancelled, ...event } of given)
     calendar.createEvent({
+      ...event,
       id: uid,
-      sequence,
       stamp: madeAt,
       start: new Date(startMs),
       end: new Date(endMs),
-      summary,
       organizer: { name: house || 'Workshop', email: ORGANISER },
       status: cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
-      description: words.get(uid)?.description,
-      url: words.get(uid)?.url,
     });
   return done(calendar.toString());
 }
 
-/** Rises with every plan, so that what is taken in later stands over what was before. */
-const ofPlan = (madeAtMs: number) => Math.floor(madeAtMs / 60_000);
+/** What is planned, as a calendar tells it. */
+type PlannedEvent = Omit<CalendarEvent, 'sequence' | 'cancelled'> & { description: string; url: string };
 
 /** What a calendar is given next: all that is planned, and as cancelled what it has that is planned no longer and has not passed. */
 function nextGiven(
   before: readonly CalendarEvent[],
-  planned: readonly Omit<CalendarEvent, 'sequence' | 'cancelled'>[],
+  planned: readonly PlannedEvent[],
   madeAtMs: number,
   nowMs: number,
-): CalendarEvent[] {
+): (CalendarEvent & Partial<PlannedEvent>)[] {
   const had = new Map(before.map((event) => [event.uid, event]));
   const here = new Set(planned.map(({ uid }) => uid));
-  const sequenceOf = (uid: string, same: (event: CalendarEvent) => boolean) => {
-    const event = had.get(uid);
-    if (event && same(event)) return event.sequence;
-    return Math.max(ofPlan(madeAtMs), (event?.sequence ?? -1) + 1);
-  };
+  // Rises with every plan, so that what is taken in later stands over what was before.
+  const risen = (sequence: number) => Math.max(Math.floor(madeAtMs / 60_000), sequence + 1);
   return [
-    ...planned.map(({ uid, startMs, endMs, summary }) => ({
-      uid,
-      sequence: sequenceOf(
-        uid,
-        (event) => !event.cancelled && event.startMs === startMs && event.endMs === endMs && event.summary === summary,
-      ),
-      startMs,
-      endMs,
-      summary,
-      cancelled: false,
-    })),
+    ...planned.map((event) => {
+      const last = had.get(event.uid);
+      const same =
+        last && !last.cancelled && last.startMs === event.startMs && last.endMs === event.endMs && last.summary === event.summary;
+      return { ...event, sequence: same ? last.sequence : risen(last?.sequence ?? -1), cancelled: false };
+    }),
     ...before
       .filter(({ uid, endMs }) => !here.has(uid) && endMs > nowMs)
-      .map((event) => ({ ...event, sequence: sequenceOf(event.uid, ({ cancelled }) => cancelled), cancelled: true })),
+      .map((event) => (event.cancelled ? event : { ...event, sequence: risen(event.sequence), cancelled: true })),
   ];
 }

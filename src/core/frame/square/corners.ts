@@ -19,6 +19,12 @@ export type Corners = Record<Corner, Point2>;
 export const isDiagonal = (name: TapeName): name is DiagonalName => name === 'down' || name === 'up';
 export const isCorner = (name: TapeName | Corner): name is Corner => CORNERS.some((corner) => corner === name);
 
+/** The corners that each diagonal runs between. */
+export const DIAGONAL_ENDS: Record<DiagonalName, readonly Corner[]> = {
+  down: ['topLeft', 'bottomRight'],
+  up: ['bottomLeft', 'topRight'],
+};
+
 const apart = (a: Point2, b: Point2) => Math.hypot(a.x - b.x, a.y - b.y);
 
 /** What an exact tape would read between the corners, mm. */

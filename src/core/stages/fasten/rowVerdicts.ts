@@ -6,7 +6,7 @@ import { toldTo } from '../../quantities/toldTo';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf, woodOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';
-import { SIDES, type Side, isLevel } from '../../job/sides';
+import { SIDES, isLevel } from '../../job/sides';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, verdict } from '../../job/verdict';
 import { type Tape, printLength } from '../../units/length';
@@ -20,18 +20,6 @@ export const rowVerdicts = (inputs: JobInputs, route: RoutePlan, context: PlanCo
   ...cornerVerdict(inputs, route, context),
 ];
 
-/** The widest gap between neighbours on these sides, before the corners are folded, mm. */
-function widestGap({ steps }: RoutePlan, sides: readonly Side[] = SIDES): number {
-  const gaps = sides.flatMap((side) => {
-    const places = steps
-      .filter((step) => step.side === side && step.act === 'fix' && step.take !== 'corner')
-      .map((step) => step.offsetMm)
-      .sort((a, b) => a - b);
-    return places.slice(1).map((at, index) => at - places[index]!);
-  });
-  return Math.max(0, ...gaps);
-}
-
 /** Wood that splits: heavier than this, or a bar no deeper than that. */
 export const DENSE_KG_M3 = 600;
 const THIN_MM = 18;
@@ -44,12 +32,13 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
   const pitches = (level: boolean) =>
     SIDES.flatMap((side) => (isLevel(side) === level && route.rows[side].pitchMm > 0 ? [route.rows[side].pitchMm] : []));
   const rows = [...pitches(true), ...pitches(false)];
-  const gapMm = widestGap(route);
+  const gapMm = Math.max(...SIDES.map((side) => route.rows[side].widestMm));
   const widest = Math.max(gapMm, ...rows);
   const wide = widest > usual.toMm + 0.05;
-  const stretched = SIDES.some(
-    (side) => route.rows[side].pitchMm > 0 && widestGap(route, [side]) > route.rows[side].pitchMm + 0.5,
-  );
+  const stretched = SIDES.some((side) => {
+    const { pitchMm, widestMm } = route.rows[side];
+    return pitchMm > 0 && widestMm > pitchMm + 0.5;
+  });
   const close = !wide && rows.length > 0 && Math.min(...rows) < usual.fromMm - 0.05;
   const along = (level: boolean, way: string) => {
     const own = pitches(level);

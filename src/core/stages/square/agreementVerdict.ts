@@ -83,6 +83,10 @@ export const readingWords = (name: TapeName | Corner, say: SideWords): string =>
       ? `the diagonal ${say.diagonal(name)}`
       : `the ${say.side(name)} side`;
 
+/** Whether readings check each other: with one missing they agree for want of one that could contradict. */
+export const checkEachOther = ({ agreement, sidesRead, diagonalsRead }: Quadrilateral): boolean =>
+  !agreement.agrees || (sidesRead && diagonalsRead);
+
 /** The verdict on readings that check each other; none where there is one reading too few for that. */
 export function agreementVerdict(
   { agreement, doubt }: Quadrilateral,
