@@ -2,15 +2,13 @@
  * Writes on their way to the workshop. Each carries an id that stays the same until an answer has come, so that what is sent
  * again after a lost answer is never done twice; a file that is held elsewhere is waited for, with a sign.
  */
+import { writeAction } from '@/server/actions';
 import type { Outcome } from '@/server/outcome';
+import type { Request, RequestName } from '@/server/requests';
+import type { Answer } from '@/server/writes';
 
-type Action<R, T> = (sent: R) => Promise<Outcome<T>>;
-
-/** Sends a request by its action; always answers, also when the server does not. */
-export type Send = <R extends { requestId: string }, T>(
-  action: Action<R, T>,
-  request: Omit<R, 'requestId'>,
-) => Promise<Outcome<T>>;
+/** Sends a write by its name; always answers, also when the server does not. */
+export type Send = <N extends RequestName>(name: N, request: Request<N>) => Promise<Outcome<Answer<N>>>;
 
 /** Pauses before a held file is asked for again, ms; then it is given up. */
 const PAUSES_MS = [300, 600, 1200, 2400, 4800, 4800, 4800];
@@ -41,18 +39,17 @@ function wait(by: number): void {
  *
  * @throws what the way to the server throws
  */
-export async function sendPatiently<R, T>(
-  action: Action<R, T>,
-  request: R,
+export async function sendPatiently<T>(
+  ask: () => Promise<Outcome<T>>,
   pause = (ms: number) => new Promise<void>((on) => setTimeout(on, ms)),
 ): Promise<Outcome<T>> {
-  let outcome = await action(request);
+  let outcome = await ask();
   if (outcome.ok || outcome.kind !== 'busy') return outcome;
   wait(1);
   try {
     for (const ms of PAUSES_MS) {
       await pause(ms);
-      outcome = await action(request);
+      outcome = await ask();
       if (outcome.ok || outcome.kind !== 'busy') break;
     }
   } finally {
@@ -61,15 +58,15 @@ export async function sendPatiently<R, T>(
   return outcome;
 }
 
-/** The writes of one screen: each action has one request on its way at most. */
-export function sender(): Send {
-  const ids = new Map<unknown, string>();
-  return async (action, request) => {
-    const requestId = ids.get(action) ?? newRequestId();
-    ids.set(action, requestId);
+/** The writes of one screen: of each name one request is on its way at most. */
+export function sender(write: typeof writeAction = writeAction): Send {
+  const ids = new Map<RequestName, string>();
+  return async (name, request) => {
+    const requestId = ids.get(name) ?? newRequestId();
+    ids.set(name, requestId);
     try {
-      const outcome = await sendPatiently(action, { ...request, requestId } as Parameters<typeof action>[0]);
-      ids.delete(action);
+      const outcome = await sendPatiently(() => write(name, { ...request, requestId }));
+      ids.delete(name);
       return outcome;
     } catch {
       return {

@@ -39,6 +39,7 @@ export const ONLY_HERE = 'This is done at the machine that the workshop runs on,
 
 /** @param plain what came from outside */
 export async function actOnFile<N extends FileRequestName>(workshop: Workshop, name: N, plain: unknown): Promise<FileAnswer<N>> {
+  if (!Object.hasOwn(ACTS, name)) return refuse('Nothing of this name is done with the file.') as FileAnswer<N>;
   if (looksOn(workshop)) return refuse(LOOKS_ON) as FileAnswer<N>;
   if (workshop.device && AT_THE_MACHINE.includes(name)) return refuse(ONLY_HERE) as FileAnswer<N>;
   const asked = checked(FILE_REQUESTS[name], name, plain);

@@ -7,6 +7,7 @@ import type { Database } from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
+import { actOnFile } from './fileActs';
 import { contentOf, newJob, testWorkshop, value, wordsOf } from './testWorkshop';
 import { grantedRequest, workedWorkshop } from './testWrites';
 import { WRITES, carryOut } from './writes';
@@ -60,6 +61,14 @@ describe('a write whose answer was lost', () => {
     value(await carryOut(workshop, 'saveInputs', sent));
     value(await carryOut(workshop, 'saveInputs', { ...sent, requestId: 'r-2', revision: sent.revision + 1 }));
     expect(await carryOut(workshop, 'saveInputs', sent)).toMatchObject({ ok: false, kind: 'stale', theirs: { revision: 3 } });
+  });
+});
+
+describe('a name that no write has', () => {
+  it.each(['toString', '__proto__', 'backUp', ''])('“%s” is refused in words', async (name) => {
+    const { workshop } = testWorkshop();
+    expect(wordsOf(await carryOut(workshop, name as RequestName, {}))).toContain('Nothing of this name');
+    if (name !== 'backUp') expect(wordsOf(await actOnFile(workshop, name as 'backUp', {}))).toContain('Nothing of this name');
   });
 });
 

@@ -203,6 +203,7 @@ export type Answer<N extends RequestName> = (typeof WRITES)[N] extends
  * @param plain what came from outside
  */
 export async function carryOut<N extends RequestName>(workshop: Workshop, name: N, plain: unknown): Promise<Outcome<Answer<N>>> {
+  if (!Object.hasOwn(WRITES, name)) return refuse('Nothing of this name can be written.');
   const parted = apart(plain);
   if (!parted.ok) return parted;
   const { doneAt, rest } = parted.value;

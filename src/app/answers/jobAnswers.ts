@@ -1,6 +1,6 @@
 import { jobFile, jobFileName, printJobFile } from '@/core/file/jobFile';
 import { printPassport } from '@/core/life/passport';
-import { saveInputsAction } from '@/server/actions';
+import { writeAction } from '@/server/actions';
 import { benchPlaceOf, photographOf } from '@/server/benchCases';
 import { printRawJob } from '@/server/brokenJobs';
 import { jobNews, newsStream } from '@/server/jobNews';
@@ -52,9 +52,9 @@ export async function lastTyped(request: Request, { params }: { params: Promise<
     return Response.json({ says: 'That is no JSON.' }, { status: 400 });
   }
   const { requestId, revision, inputs } = (typeof sent === 'object' && sent !== null ? sent : {}) as Parameters<
-    typeof saveInputsAction
-  >[0];
-  const outcome = await saveInputsAction({ requestId, jobId: id, revision, inputs });
+    typeof writeAction<'saveInputs'>
+  >[1];
+  const outcome = await writeAction('saveInputs', { requestId, jobId: id, revision, inputs });
   return Response.json(outcome, { status: outcome.ok ? 200 : 409 });
 }
 

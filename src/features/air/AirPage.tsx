@@ -5,7 +5,6 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { assumed } from '@/core/house/houseRules';
-import { dropSimulatedAirAction, importAirAction, readSimulatedAirAction } from '@/server/actions';
 import type { Air, AirTaken } from '@/server/airCases';
 import type { Outcome } from '@/server/outcome';
 import { fileText } from '../fileText';
@@ -46,7 +45,7 @@ export function AirPage({ air }: { air: Air }) {
   const takeTable = async (file: File) => {
     const read = await fileText(file);
     if (!read.ok) return setTold({ bad: true, says: [read.says] });
-    await take(() => send(importAirAction, { text: read.text, source: file.name.slice(0, 80) }));
+    await take(() => send('importAir', { text: read.text, source: file.name.slice(0, 80) }));
   };
   const spell = spellWords(air.spell);
   return (
@@ -102,7 +101,7 @@ export function AirPage({ air }: { air: Air }) {
             type="button"
             className="btn btn-outline btn-sm mt-2 h-10"
             disabled={busy}
-            onClick={() => void take(() => send(readSimulatedAirAction, {}))}
+            onClick={() => void take(() => send('readSimulatedAir', {}))}
           >
             Read the simulated year
           </button>
@@ -111,7 +110,7 @@ export function AirPage({ air }: { air: Air }) {
               type="button"
               className="btn btn-ghost btn-sm mt-2 ml-2 h-10"
               disabled={busy}
-              onClick={() => void take(() => send(dropSimulatedAirAction, {}))}
+              onClick={() => void take(() => send('dropSimulatedAir', {}))}
             >
               Take the simulated air out again
             </button>

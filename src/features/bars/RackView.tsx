@@ -6,7 +6,6 @@ import { profileOf, profilesOf } from '@/core/house/materials';
 import { type RackBar, makeableFrames } from '@/core/frame/sawing/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
-import { addToRackAction, takeFromRackAction } from '@/server/actions';
 import type { RackMove } from '@/db/rackBars';
 import type { SeriesJob } from '@/server/rackCases';
 import type { Outcome } from '@/server/outcome';
@@ -38,7 +37,7 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
     router.refresh();
   };
   const add = ({ profile, kind, family, lengthMm, count, mark }: Omit<RackBar, 'id'>) =>
-    void settle(send(addToRackAction, { profile, kind, family, lengthMm, count, mark, maker }));
+    void settle(send('addToRack', { profile, kind, family, lengthMm, count, mark, maker }));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -49,10 +48,7 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
             and the saw plan then take from it first.
           </p>
         ) : (
-          <RackDrawing
-            rack={rack}
-            onTake={(bar) => void settle(send(takeFromRackAction, { id: bar.id, count: 1, maker }), bar)}
-          />
+          <RackDrawing rack={rack} onTake={(bar) => void settle(send('takeFromRack', { id: bar.id, count: 1, maker }), bar)} />
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">

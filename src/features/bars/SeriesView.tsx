@@ -10,7 +10,6 @@ import { assumed } from '@/core/house/houseRules';
 import { sawPlanVerdicts } from '@/core/stages/bars/sawPlanVerdicts';
 import { braceWords } from '@/core/stages/bars/braceWords';
 import { printMoney } from '@/core/units/money';
-import { recordCutsAction } from '@/server/actions';
 import type { Series } from '@/server/rackCases';
 import { Tick } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
@@ -35,7 +34,7 @@ export function SeriesView({ series }: { series: Series }) {
     });
   const toggle = (id: string, on: boolean) => choose(on ? [...chosen, id] : chosen.filter((one) => one !== id));
   const record = async () => {
-    const refusal = refusalOf(await send(recordCutsAction, { jobIds: chosen, seen: series.seen, maker }));
+    const refusal = refusalOf(await send('recordCuts', { jobIds: chosen, seen: series.seen, maker }));
     setError(refusal);
     if (refusal === null) router.replace('/bars?view=rack');
   };

@@ -8,7 +8,6 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState } from 'react';
 import { format, parseISO } from 'date-fns';
 import { PRACTICE } from '@/core/job/practice';
-import { importJobAction } from '@/server/actions';
 import { type Tape, printSize } from '@/core/units/length';
 import type { TakenIn } from '@/server/jobCases';
 import type { Compared } from '@/server/outcome';
@@ -280,7 +279,7 @@ function ImportButton() {
     setSays(null);
     setTwin(null);
     setUnlike(null);
-    const outcome = await send(importJobAction, { text, keepBoth });
+    const outcome = await send('importJob', { text, keepBoth });
     if (outcome.ok) return outcome.value.unlike.length > 0 ? setUnlike(outcome.value) : router.push(`/job/${outcome.value.id}`);
     setSays(`${name} was not taken in. ${refusalWords(outcome)}`);
     if (outcome.kind === 'here') setTwin({ name, text, number: outcome.number, compared: outcome.compared });

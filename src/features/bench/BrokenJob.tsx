@@ -2,7 +2,6 @@
 /* A job whose row cannot be read: what is wrong, and the four ways on. */
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { mendJobAction, setAsideAction } from '@/server/actions';
 import type { BrokenJob as Broken } from '@/db/jobs';
 import type { Outcome } from '@/server/outcome';
 import { FileButton } from '@/ui/FileButton';
@@ -34,7 +33,7 @@ export function BrokenJob({ job: { id, number, title, revision, aside, because }
           onFile={async (file) => {
             const read = await fileText(file);
             if (!read.ok) return setSays(read.says);
-            await settle(send(mendJobAction, { jobId: id, revision, text: read.text }));
+            await settle(send('mendJob', { jobId: id, revision, text: read.text }));
           }}
         >
           Take a mended file
@@ -42,14 +41,14 @@ export function BrokenJob({ job: { id, number, title, revision, aside, because }
         <button
           type="button"
           className="btn btn-outline btn-sm h-9"
-          onClick={() => void settle(send(mendJobAction, { jobId: id, revision, text: null }))}
+          onClick={() => void settle(send('mendJob', { jobId: id, revision, text: null }))}
         >
           Take what was recorded last
         </button>
         <button
           type="button"
           className="btn btn-ghost btn-sm h-9"
-          onClick={() => void settle(send(setAsideAction, { jobId: id, revision, aside: !aside }))}
+          onClick={() => void settle(send('setAside', { jobId: id, revision, aside: !aside }))}
         >
           {aside ? 'Bring back' : 'Set aside'}
         </button>

@@ -2,7 +2,6 @@
 import { limitsOf, isTyped } from '@/core/quantities/quantities';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
-import { createJobAction, newSetAction } from '@/server/actions';
 import { USES, type UseId, byId } from '@/core/house/schools';
 import { readFaces } from '@/core/set/readFaces';
 import { usualColumns } from '@/core/set/setLayout';
@@ -61,7 +60,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
     const face = { width: of(typed.width), height: of(typed.height) };
     const title = typed.title.trim();
     if (!several) {
-      const outcome = await send(createJobAction, { title, ...face, use: typed.use });
+      const outcome = await send('newJob', { title, ...face, use: typed.use });
       if (outcome.ok) return router.push(`/job/${outcome.value.id}`);
       return form.setError('root', { message: refusalWords(outcome) });
     }
@@ -69,7 +68,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
     const all = faces?.ok ? faces.value : Array.from({ length: count }, () => face);
     const columns = typed.columns.trim() === '' ? usualColumns(all, typed.kind) : Number(typed.columns);
     const layout = { columns, gap: typed.kind === 'panels' ? of(typed.gap) : length(100), align: 'middle', free: [] } as const;
-    const outcome = await send(newSetAction, { title, kind: typed.kind, faces: all, layout: { ...layout, free: [] } });
+    const outcome = await send('newSet', { title, kind: typed.kind, faces: all, layout: { ...layout, free: [] } });
     if (outcome.ok) return router.push(`/set/${outcome.value.id}`);
     form.setError('root', { message: refusalWords(outcome) });
   });

@@ -1,32 +1,17 @@
 'use client';
 /* Three taps at the bench: the tap meter of the job, under a fingertip. */
 import type { JobCase } from '@/core/case/jobCase';
-import type { Air } from '@/server/airCases';
 import { TapPanel } from '../job/tune/TapPanel';
 import { useTaps } from '../job/tune/useTaps';
 import type { Records } from '../job/useRecords';
 
-export function BenchTaps({ here, air, records }: { here: JobCase; air: Air; records: Records }) {
+export function BenchTaps({ here, records }: { here: JobCase; records: Records }) {
   const { inputs, plan, progress } = here;
   const { span, mass } = plan.tune;
   const taps = useTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread });
   return (
     <div className="max-h-[40dvh] overflow-y-auto">
-      <TapPanel
-        jobId=""
-        live={inputs}
-        inputs={inputs}
-        plan={plan}
-        locked={false}
-        fastened={progress.done.has('fasten')}
-        view="back"
-        onView={() => undefined}
-        air={air}
-        recordings={[]}
-        change={() => undefined}
-        onKeep={records.keep}
-        taps={taps}
-      />
+      <TapPanel inputs={inputs} plan={plan} fastened={progress.done.has('fasten')} onKeep={records.keep} taps={taps} />
     </div>
   );
 }

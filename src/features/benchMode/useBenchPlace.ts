@@ -1,7 +1,7 @@
 'use client';
 /* The step somebody stands at, kept with the job at every step: a closed lid or another tab comes back to it. */
 import { useCallback, useRef, useState } from 'react';
-import { keepPlaceAction } from '@/server/actions';
+import { writeAction } from '@/server/actions';
 import type { StoredPlace } from '@/db/benchPlaces';
 import { useShownAgain } from '@/ui/useShownAgain';
 import { sendPatiently, newRequestId } from '../sender';
@@ -31,9 +31,10 @@ export function useBenchPlace(jobId: string, first: StoredPlace): BenchStand {
     sending.current = true;
     // One after the other, the last place last: what lies between needs not be kept.
     for (let sent: StoredPlace | null = null; sent !== latest.current;) {
-      sent = latest.current;
+      const place: StoredPlace = latest.current;
+      sent = place;
       try {
-        await sendPatiently(keepPlaceAction, { requestId: newRequestId(), jobId, ...sent });
+        await sendPatiently(() => writeAction('keepPlace', { requestId: newRequestId(), jobId, ...place }));
       } catch {
         // The workshop is away: asked again until it is back.
         sent = null;

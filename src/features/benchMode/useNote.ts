@@ -2,7 +2,6 @@
 /* A note on its way to the log. */
 import { useState } from 'react';
 import type { BenchStep } from '@/core/bench/benchStep';
-import { keepNoteAction } from '@/server/actions';
 import type { Records } from '../job/useRecords';
 
 /** @param then when it is kept */
@@ -10,7 +9,7 @@ export function useNote(records: Records, step: BenchStep, then: () => void) {
   const [error, setError] = useState(false);
   const keep = async (text: string, jpeg: string | null) => {
     const { stage, id, says } = step;
-    const kept = await records.keep(keepNoteAction, { stage, step: id, says: says.slice(0, 280), note: text, jpeg });
+    const kept = await records.keep('keepNote', { stage, step: id, says: says.slice(0, 280), note: text, jpeg });
     setError(!kept);
     if (kept) then();
   };

@@ -7,7 +7,6 @@ import { fabricOf, fabricsOf } from '@/core/house/materials';
 import { length, printLength, printSize } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
 import type { ClothMove, StoredCloth } from '@/db/clothSheets';
-import { addClothAction, changeClothAction } from '@/server/actions';
 import type { Outcome } from '@/server/outcome';
 import { Choice, LengthField, TypedField } from '@/ui/fields';
 import { Figure } from '@/ui/Figure';
@@ -33,7 +32,7 @@ export function StoreView({ store, moves }: { store: StoredCloth[]; moves: Cloth
     return refusal === null;
   };
   const remove = ({ id, revision, lengthMm, flaws }: StoredCloth) =>
-    void settle(send(changeClothAction, { id, revision, lengthMm, flaws, gone: true, maker }));
+    void settle(send('changeCloth', { id, revision, lengthMm, flaws, gone: true, maker }));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -47,7 +46,7 @@ export function StoreView({ store, moves }: { store: StoredCloth[]; moves: Cloth
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
-        <AddSlip error={error} onAdd={(cloth) => settle(send(addClothAction, { ...cloth, maker }))} />
+        <AddSlip error={error} onAdd={(cloth) => settle(send('addCloth', { ...cloth, maker }))} />
         <MoveList moves={moves} />
       </div>
     </div>

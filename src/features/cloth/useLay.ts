@@ -15,7 +15,6 @@ import { layoutVerdicts, wideVerdict } from '@/core/stages/cloth/layoutVerdicts'
 import { type Verdict, worstLevel } from '@/core/job/verdict';
 import { RECORD_TAPE } from '@/core/units/length';
 import type { StoredCloth } from '@/db/clothSheets';
-import { changeClothAction, cutClothAction } from '@/server/actions';
 import type { ClothJob } from '@/server/clothCases';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalOf } from '../refusalWords';
@@ -91,14 +90,7 @@ export function useLay(store: StoredCloth[], jobs: ClothJob[]) {
   const send = useSend();
   const changeFlaws = async (cloth: StoredCloth, flaws: ClothFlaw[]) => {
     const refusal = refusalOf(
-      await send(changeClothAction, {
-        id: cloth.id,
-        revision: cloth.revision,
-        lengthMm: cloth.lengthMm,
-        flaws,
-        gone: false,
-        maker,
-      }),
+      await send('changeCloth', { id: cloth.id, revision: cloth.revision, lengthMm: cloth.lengthMm, flaws, gone: false, maker }),
     );
     setError(refusal);
     if (refusal === null) router.refresh();
@@ -116,7 +108,7 @@ export function useLay(store: StoredCloth[], jobs: ClothJob[]) {
   const record = async () => {
     const taken = drawn.filter(({ placed }) => placed.length > 0);
     const refusal = refusalOf(
-      await send(cutClothAction, {
+      await send('cutCloth', {
         sheets: taken.map(({ cloth, placed }) => ({
           id: cloth.id,
           revision: store.find((one) => one.id === cloth.id)!.revision,

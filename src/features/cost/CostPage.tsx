@@ -8,7 +8,6 @@ import { BILL_GROUPS, type Bill, type BillLine, groupSums } from '@/core/cost/bi
 import { quoteSums } from '@/core/cost/quoteSums';
 import { type Tape, printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { giveQuoteAction } from '@/server/actions';
 import type { CostView } from '@/server/costCases';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -262,13 +261,7 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
   const money = (minor: number) => printMoney(minor, rules.currency);
   const give = async () => {
     setError(null);
-    const outcome = await send(giveQuoteAction, {
-      jobId: canvases[0]!.jobId,
-      setId,
-      forWhom,
-      seenMinor: reckoned.knownMinor,
-      maker,
-    });
+    const outcome = await send('giveQuote', { jobId: canvases[0]!.jobId, setId, forWhom, seenMinor: reckoned.knownMinor, maker });
     if (!outcome.ok) return setError(refusalWords(outcome));
     router.push(`/quote/${outcome.value.number}`);
   };

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { backUpAction, checkFileAction, lookAtBackupAction, rebuildFileAction, restoreBackupAction } from '@/server/actions';
+import { fileAction } from '@/server/actions';
 import type { Backup, FileState, LookedAt } from '@/server/backups';
 import type { Outcome } from '@/server/outcome';
 import { FileButton } from '@/ui/FileButton';
@@ -40,7 +40,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
     setBusy(what);
     setTold(null);
     try {
-      const outcome = await sendPatiently(ask, undefined);
+      const outcome = await sendPatiently(ask);
       const says = outcome.ok ? then(outcome.value) : refusalWords(outcome);
       setTold(says === null ? null : { says, bad: !outcome.ok });
       router.refresh();
@@ -80,7 +80,11 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             className="btn btn-primary h-11"
             disabled={busy !== null || path === null}
             onClick={() =>
-              void act('copying', backUpAction, ({ name, bytes }) => `Copied and checked: ${name}, ${printFileSize(bytes)}.`)
+              void act(
+                'copying',
+                () => fileAction('backUp', {}),
+                ({ name, bytes }) => `Copied and checked: ${name}, ${printFileSize(bytes)}.`,
+              )
             }
           >
             Back up now
@@ -90,8 +94,11 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             className="btn btn-outline h-11"
             disabled={busy !== null}
             onClick={() =>
-              void act('checking', checkFileAction, ({ troubles }) =>
-                troubles.length === 0 ? 'The file is sound: every page, row and link was read.' : troubles.join(' '),
+              void act(
+                'checking',
+                () => fileAction('checkFile', {}),
+                ({ troubles }) =>
+                  troubles.length === 0 ? 'The file is sound: every page, row and link was read.' : troubles.join(' '),
               )
             }
           >
@@ -110,7 +117,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             onClick={() =>
               void act(
                 'making the lists anew',
-                rebuildFileAction,
+                () => fileAction('rebuildFile', {}),
                 () => 'The lists and the search are being made anew from the records.',
               )
             }
@@ -157,7 +164,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
                   onClick={() =>
                     void act(
                       'looking at it',
-                      () => lookAtBackupAction({ name: backup.name }),
+                      () => fileAction('lookAtBackup', { name: backup.name }),
                       (value) => (setLooked(value), null),
                     )
                   }
@@ -178,7 +185,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             setLooked(null);
             void act(
               'putting it back',
-              () => restoreBackupAction({ name: looked.name }),
+              () => fileAction('restoreBackup', { name: looked.name }),
               ({ figures: now, aside }) =>
                 `Put back: ${now.jobs} canvases, ${now.entries} entries. What stood before is kept aside as ${aside}.`,
             );

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import { lookAtListAction, takeInListAction } from '@/server/actions';
+import { fileAction } from '@/server/actions';
 import type { ListId } from '@/server/lists/list';
 import type { ListLook } from '@/server/lists/listCases';
 import { FileButton } from '@/ui/FileButton';
@@ -48,7 +48,7 @@ export function Lists() {
     try {
       const read = await fileText(file);
       if (!read.ok) return setTold({ says: read.says, bad: true });
-      const outcome = await sendPatiently(lookAtListAction, asked(list, read.text));
+      const outcome = await sendPatiently(() => fileAction('lookAtList', asked(list, read.text)));
       if (outcome.ok) setLooked({ list, fileName: file.name, text: read.text, look: outcome.value });
       else setTold({ says: `${file.name} cannot be taken in:`, bad: true, lines: refusalLines(outcome) });
     } catch {
@@ -60,7 +60,7 @@ export function Lists() {
   const takeIn = async ({ list, fileName, text, look: { seen } }: Looked) => {
     setLooked(null);
     setBusy(true);
-    const outcome = await send(takeInListAction, { ...asked(list, text), seen });
+    const outcome = await send('takeInList', { ...asked(list, text), seen });
     setTold(
       outcome.ok
         ? { says: `${fileName} is taken in: ${countWords(outcome.value)}.`, bad: false }

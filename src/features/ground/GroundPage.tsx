@@ -9,7 +9,6 @@ import { batchRecipe } from '@/core/prime/coatRecipe';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { recordBatchAction } from '@/server/actions';
 import type { CoatWaiting, Grounds } from '@/server/groundCases';
 import { clockWords } from '@/ui/Clock';
 import { NumberField, TypedField } from '@/ui/fields';
@@ -167,7 +166,7 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
     setBusy(true);
     setError(null);
     const refusal = refusalOf(
-      await send(recordBatchAction, {
+      await send('recordBatch', {
         coats: chosen.map(({ jobId, revision, step }) => ({ jobId, revision, step })),
         mixedMl: mixed ?? Math.round(mixedMl),
         leftMl: left,

@@ -7,7 +7,6 @@ import { format } from 'date-fns';
 import { SUBSTANCES, type Substance } from '@/core/prime/substances';
 import { readPrice } from '@/core/quantities/readQuantity';
 import { printMoney } from '@/core/units/money';
-import { setStockAction } from '@/server/actions';
 import type { Grounds } from '@/server/groundCases';
 import { NumberField, TypedField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -71,7 +70,7 @@ function StockRow({
   const [error, setError] = useState<string | null>(null);
   const changed = now.amount !== Math.round(amount) || now.priceMinor !== priceMinor;
   const save = async () => {
-    const refusal = refusalOf(await send(setStockAction, { substance: id, ...now, revision, maker }));
+    const refusal = refusalOf(await send('setStock', { substance: id, ...now, revision, maker }));
     setError(refusal);
     if (!refusal) router.refresh();
   };

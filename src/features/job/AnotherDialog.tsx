@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { copyJobAction } from '@/server/actions';
 import { FormDialog } from '@/ui/FormDialog';
 import { countTrouble, goToBegun, startWords } from '../howMany';
 import { refusalWords } from '../refusalWords';
@@ -20,7 +19,7 @@ export function AnotherDialog({ jobId, title: first, onClose }: { jobId: string;
     setError(wrong);
     if (wrong !== null) return;
     setBusy(true);
-    const outcome = await send(copyJobAction, { jobId, title: title.trim(), count: Number(count) });
+    const outcome = await send('copyJob', { jobId, title: title.trim(), count: Number(count) });
     setBusy(false);
     if (outcome.ok) goToBegun(router, outcome.value);
     else setError(refusalWords(outcome));

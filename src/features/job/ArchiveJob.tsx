@@ -2,7 +2,6 @@
 import { Archive, ArchiveRestore } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { archiveAction } from '@/server/actions';
 import { refusalOf } from '../refusalWords';
 import { useSend } from '../useSend';
 import type { JobDraft } from './jobDraft';
@@ -22,7 +21,7 @@ export function ArchiveJob({ jobId, number, archived, draft }: ArchiveJobProps) 
   const file = async () => {
     if (!(await draft.flush())) return setError('What was typed is not saved yet: see above.');
     const refusal = refusalOf(
-      await send(archiveAction, { canvases: [{ jobId, revision: draft.read().revision }], archived: !archived }),
+      await send('archive', { canvases: [{ jobId, revision: draft.read().revision }], archived: !archived }),
     );
     setError(refusal);
     if (refusal === null) return archived ? location.reload() : router.push('/');

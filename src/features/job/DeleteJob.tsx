@@ -2,7 +2,6 @@
 import { Trash2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { removeJobAction } from '@/server/actions';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
 import type { JobDraft } from './jobDraft';
@@ -23,7 +22,7 @@ export function DeleteJob({ jobId, draft }: { jobId: string; draft: JobDraft }) 
       setLeft(null);
       void (async () => {
         if (!(await draft.flush())) return setError('What was typed is not saved yet: see above.');
-        const outcome = await send(removeJobAction, { jobId, revision: draft.read().revision });
+        const outcome = await send('removeJob', { jobId, revision: draft.read().revision });
         if (!outcome.ok) return setError(refusalWords(outcome));
         router.push('/');
         router.refresh();

@@ -97,7 +97,7 @@ function JobDesk({
   const nowMs = useNow(serverNow);
   const { inputs } = state;
   const records = useRecords(first, draft, maker);
-  const { log, keep } = records;
+  const { log, keep, withdraw } = records;
   const photographs = useMemo(() => standingEntries(log).flatMap(({ id, of }) => (of === LOOK_PHOTOGRAPH ? [id] : [])), [log]);
   const told = useJobNews(first.job.id, draft, { last: log.at(-1)?.id ?? null, busy: records.busy });
   const [view, setView] = useState<View>('back');
@@ -198,6 +198,7 @@ function JobDesk({
               lessons={lessons}
               photographs={photographs}
               onKeep={keep}
+              onWithdraw={withdraw}
               onStage={openStage}
             />
             <JobSlipColumn

@@ -69,6 +69,7 @@ interface StageSheetProps {
   lessons: HouseLessons;
   photographs: readonly string[];
   onKeep: Keep;
+  onWithdraw: (entryId: string, reason: string) => Promise<boolean>;
   onStage: (stage: StageId) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
@@ -96,6 +97,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     lessons,
     photographs,
     onKeep,
+    onWithdraw,
     onStage,
   } = props;
   const { coatsDone, records } = progress;
@@ -149,6 +151,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           recordings={recordings}
           change={(patch) => onChange('tune', patch)}
           onKeep={onKeep}
+          onWithdraw={onWithdraw}
         />
       </div>
     );

@@ -10,7 +10,6 @@ import type { JobInputs } from '@/core/job/job';
 import { SIDES, type Side } from '@/core/job/sides';
 import { type Length, length } from '@/core/units/length';
 import { type Rolled, rolledShape } from '@/core/painting/rolledWork';
-import { takeDownAction } from '@/server/actions';
 import { FormDialog } from '@/ui/FormDialog';
 import { Choice, LengthField, NumberField, ReadingField, Tick } from '@/ui/fields';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
@@ -71,7 +70,7 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
   const take = async () => {
     setError(null);
     if (!(await draft.flush())) return setError('What was typed is not saved yet.');
-    const outcome = await send(takeDownAction, {
+    const outcome = await send('takeDown', {
       jobId,
       revision: draft.read().revision,
       maker,

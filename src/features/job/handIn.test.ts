@@ -6,7 +6,7 @@ import { length } from '@/core/units/length';
 import type { StoredJob } from '@/db/jobs';
 import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
-import { HandIn, jobsWaiting } from './handIn';
+import { HandIn, type HandedRequest, jobsWaiting } from './handIn';
 import { JobDraft, type SentInputs } from './jobDraft';
 
 const first: StoredJob = {
@@ -32,7 +32,8 @@ function workshop() {
     state.job = { ...state.job, inputs, revision: revision + 1 };
     return { ok: true, value: state.job };
   };
-  const record = async (sent: Sent): Promise<Outcome<JobWithLog>> => {
+  const record = async (_write: string, request: HandedRequest): Promise<Outcome<JobWithLog>> => {
+    const sent = request as Sent;
     if (state.away) throw new TypeError('Failed to fetch');
     if (state.drops-- > 0) throw new TypeError('Failed to fetch');
     state.sent.push(sent);
@@ -49,11 +50,11 @@ function workshop() {
     return lose(answer());
   };
   const draft = new JobDraft(first, save);
-  const queue = () => new HandIn('a', draft, { record });
+  const queue = () => new HandIn('a', draft, record);
   return { state, draft, queue };
 }
 const put = (queue: HandIn, what: string) =>
-  queue.add({ write: 'record', request: { what }, says: what, entry: null }, new Date());
+  queue.add({ write: 'recordStep', request: { what }, says: what, entry: null }, new Date());
 const nothing = () => undefined;
 const recorded = (log: readonly LogEntry[]) => log.map(({ id }) => id);
 
@@ -135,7 +136,7 @@ describe('what is handed in', () => {
     state.away = true;
     const hand = queue();
     const long = new Date(Date.now() - 3_600_000);
-    hand.add({ write: 'record', request: { what: 'coat' }, says: 'coat', entry: null }, long);
+    hand.add({ write: 'recordStep', request: { what: 'coat' }, says: 'coat', entry: null }, long);
     await hand.run(nothing);
     state.away = false;
     await hand.run(nothing);

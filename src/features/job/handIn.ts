@@ -12,11 +12,12 @@ import { keep, kept } from '@/ui/kept';
 import { refusalWords } from '../refusalWords';
 import { newRequestId, sendPatiently } from '../sender';
 import type { JobDraft } from './jobDraft';
+import type { KeptWrite } from './keep';
 
 export interface Waiting {
   requestId: string;
   /** Which write it is, by its name. */
-  write: string;
+  write: KeptWrite;
   /** What is asked, but for the job, its version and the id. */
   request: object;
   /** What was typed when it was done. */
@@ -34,9 +35,13 @@ export interface Waiting {
   trouble: string | null;
 }
 
-// Each write asks for something else; the queue holds them all.
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
-export type HandedWrite = (sent: any) => Promise<Outcome<JobWithLog>>;
+/** As it is sent: what was asked, of which job, on which version, and when it was done. */
+export interface HandedRequest {
+  requestId: string;
+  jobId: string;
+  revision: number;
+  doneAt: string | null;
+}
 
 /** What came of handing in: of the last one that was tried. */
 export type HandedIn = { requestId: string } & (
@@ -79,9 +84,9 @@ export class HandIn {
   constructor(
     private readonly jobId: string,
     private readonly draft: Draft,
-    private readonly writes: Readonly<Record<string, HandedWrite>>,
+    private readonly ask: (write: KeptWrite, request: HandedRequest) => Promise<Outcome<JobWithLog>>,
   ) {
-    this.waiting = keptWaiting(jobId).filter(({ write }) => write in writes);
+    this.waiting = keptWaiting(jobId);
   }
 
   read = (): readonly Waiting[] => this.waiting;
@@ -146,11 +151,11 @@ export class HandIn {
     this.change(one, { sentOn: revision });
     let outcome: Outcome<JobWithLog>;
     try {
-      const action = this.writes[one.write]!;
       // What is handed in at once is done when the workshop says it is.
       const late = Date.now() - Date.parse(doneAt) > AT_ONCE_MS;
       const when = { doneAt: late ? doneAt : null };
-      outcome = await sendPatiently(action, { ...one.request, ...when, requestId, jobId: this.jobId, revision });
+      const request = { ...one.request, ...when, requestId, jobId: this.jobId, revision };
+      outcome = await sendPatiently(() => this.ask(one.write, request));
     } catch {
       return { kind: 'waits', requestId };
     }

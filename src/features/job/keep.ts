@@ -1,17 +1,24 @@
-import type { JobWithLog } from '@/server/jobReading';
-import type { Outcome } from '@/server/outcome';
+import type { Request, RequestName } from '@/server/requests';
 
-/** What every entry that is kept between the stages is asked with. */
-export interface Asked {
-  requestId: string;
+/** What may be kept of a job between its stages, and what it is called while it waits for the workshop. */
+export const KEPT_WRITES = {
+  recordStep: 'Record',
+  keepNote: 'Note',
+  keepTaps: 'Taps',
+  keepWeight: 'Tension by a weight',
+  keepFeel: 'How it feels',
+  keepTurns: 'Corners opened',
+  keepRemedy: 'Remedy',
+  keepRehearsal: 'Rehearsal',
+} as const satisfies Partial<Record<RequestName, string>>;
+export type KeptWrite = keyof typeof KEPT_WRITES;
+
+/** What a job fills in by itself: which it is, the version that was seen, and whose hands. */
+export interface OfJob {
   jobId: string;
-  /** The version of the job that was seen; left out by what stands whoever saved in between. */
-  revision?: number;
+  revision: number;
   maker: string;
 }
 
 /** Saves what was typed, asks the server for a new entry of the log, and takes its answer; false when it was refused. */
-export type Keep = <R extends Asked>(
-  action: (sent: R) => Promise<Outcome<JobWithLog>>,
-  request: Omit<R, keyof Asked>,
-) => Promise<boolean>;
+export type Keep = <N extends KeptWrite>(name: N, request: Omit<Request<N>, keyof OfJob>) => Promise<boolean>;

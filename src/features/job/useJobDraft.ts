@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { saveInputsAction } from '@/server/actions';
+import { writeAction } from '@/server/actions';
 import type { StoredJob } from '@/db/jobs';
 import { useShownAgain } from '@/ui/useShownAgain';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -15,7 +15,7 @@ const onTheirWay = new Map<string, JobDraft>();
 function draftOf(job: StoredJob, looksOn: boolean): JobDraft {
   const there = onTheirWay.get(job.id);
   if (there) return there;
-  return new JobDraft(job, (sent) => sendPatiently(saveInputsAction, sent), looksOn);
+  return new JobDraft(job, (sent) => sendPatiently(() => writeAction('saveInputs', sent)), looksOn);
 }
 
 const PAUSE_MS = 500;

@@ -5,45 +5,24 @@ import { useEffect, useEffectEvent, useMemo, useState, useSyncExternalStore } fr
 import type { JobCase } from '@/core/case/jobCase';
 import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
-import {
-  keepFeelAction,
-  keepNoteAction,
-  keepRehearsalAction,
-  keepRemedyAction,
-  keepTapsAction,
-  keepTurnsAction,
-  keepWeightAction,
-  recordStepAction,
-  withdrawRecordAction,
-} from '@/server/actions';
+import { writeAction } from '@/server/actions';
 import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
+import type { Request } from '@/server/requests';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
-import { HandIn, SOMEBODY, type HandedWrite, type Waiting } from './handIn';
+import { HandIn, type HandedRequest, SOMEBODY, type Waiting } from './handIn';
 import type { JobDraft } from './jobDraft';
-import type { Asked, Keep } from './keep';
+import { KEPT_WRITES, type Keep, type KeptWrite, type OfJob } from './keep';
 
-type RecordRequest = Omit<Parameters<typeof recordStepAction>[0], keyof Asked>;
+type RecordRequest = Omit<Request<'recordStep'>, keyof OfJob>;
 
-/** What may wait for the workshop, by the name it is kept under, and what it is called then. */
-const WRITES: Readonly<Record<string, { action: HandedWrite; says: string; whateverVersion?: true }>> = {
-  recordStep: { action: recordStepAction, says: 'Record' },
-  keepNote: { action: keepNoteAction, says: 'Note', whateverVersion: true },
-  keepTaps: { action: keepTapsAction, says: 'Taps' },
-  keepWeight: { action: keepWeightAction, says: 'Tension by a weight' },
-  keepFeel: { action: keepFeelAction, says: 'How it feels' },
-  keepTurns: { action: keepTurnsAction, says: 'Corners opened' },
-  keepRemedy: { action: keepRemedyAction, says: 'Remedy' },
-  keepRehearsal: { action: keepRehearsalAction, says: 'Rehearsal' },
-};
-const ACTIONS = Object.fromEntries(
-  Object.entries(WRITES).map(([name, { action, whateverVersion }]): [string, HandedWrite] => [
-    name,
-    whateverVersion ? ({ revision: _none, ...sent }: Asked) => action(sent) : action,
-  ]),
-);
+/** A note stands whoever saved in between. */
+function ask(name: KeptWrite, { revision, ...sent }: HandedRequest): Promise<Outcome<JobWithLog>> {
+  const request = name === 'keepNote' ? sent : { ...sent, revision };
+  return writeAction(name, request as Parameters<typeof writeAction<typeof name>>[1]);
+}
 
 /** Between two tries while the workshop is out of reach, ms. */
 const RETRY_MS = 3000;
@@ -55,7 +34,7 @@ export interface Records {
   failure: string | null;
   clear: () => void;
   record: (request: RecordRequest, here: JobCase, then: (value: JobWithLog) => void) => Promise<void>;
-  withdraw: (entryId: string, reason: string) => Promise<void>;
+  withdraw: (entryId: string, reason: string) => Promise<boolean>;
   keep: Keep;
   /** What could not be handed in yet, oldest first. */
   waiting: readonly Waiting[];
@@ -73,7 +52,7 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const jobId = first.job.id;
-  const [queue] = useState(() => new HandIn(jobId, draft, ACTIONS));
+  const [queue] = useState(() => new HandIn(jobId, draft, ask));
   const waiting = useSyncExternalStore(queue.subscribe, queue.read, () => NONE);
   const log = useMemo(() => {
     const meanwhile = waiting.flatMap(({ entry, waits }) => (entry && waits ? [entry] : []));
@@ -142,14 +121,12 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
     },
     withdraw: async (entryId, reason) => {
       const unsent = queue.read().find(({ entry }) => entry?.id === entryId);
-      if (unsent) return queue.letGo(unsent.requestId);
-      await withdraw({ entryId, reason });
+      if (!unsent) return withdraw({ entryId, reason });
+      queue.letGo(unsent.requestId);
+      return true;
     },
-    keep: async (action, request) => {
-      const write = Object.keys(WRITES).find((name) => WRITES[name]!.action === action);
-      if (!write) return withdraw(request as unknown as { entryId: string; reason: string });
-      return (await handIn({ write, request: { ...request, maker }, says: WRITES[write]!.says, entry: null })) !== null;
-    },
+    keep: async (write, request) =>
+      (await handIn({ write, request: { ...request, maker }, says: KEPT_WRITES[write], entry: null })) !== null,
   };
 
   /** Takes a record back: not done from afar, for what stands now has to be seen. */
@@ -161,12 +138,7 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
         setFailure('What was typed is not saved yet: see above.');
         return false;
       }
-      const outcome: Outcome<JobWithLog> = await send(withdrawRecordAction, {
-        ...request,
-        jobId,
-        revision: draft.read().revision,
-        maker,
-      });
+      const outcome: Outcome<JobWithLog> = await send('withdraw', { ...request, jobId, revision: draft.read().revision, maker });
       if (outcome.ok) {
         draft.take(outcome.value.job, false);
         answered(outcome.value);

@@ -13,7 +13,6 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { FileButton } from '@/ui/FileButton';
 import { useAwake } from '@/ui/useAwake';
 import type { TakenIn } from '@/server/jobCases';
-import { takePassportAction } from '@/server/actions';
 import { fileText } from '../fileText';
 import { TakenInNotice } from '../TakenInNotice';
 import { refusalWords } from '../refusalWords';
@@ -49,7 +48,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
     setUnlike(null);
     const read = await fileText(file);
     if (!read.ok) return setSays(read.says);
-    const outcome = await send(takePassportAction, { text: read.text, maker });
+    const outcome = await send('takePassport', { text: read.text, maker });
     if (outcome.ok)
       return outcome.value.unlike.length > 0 ? setUnlike(outcome.value) : router.push(`/job/${outcome.value.id}/life`);
     setSays(`${file.name} was not taken in. ${refusalWords(outcome)}`);

@@ -14,7 +14,6 @@ import { isFragile } from '@/core/stages/look/care';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { FEELS } from '@/core/tension/feel';
 import { printSize } from '@/core/units/length';
-import { keepCareAction, keepHangingAction } from '@/server/actions';
 import type { LifeView } from '@/server/lifeCases';
 import { FieldErrorsProvider } from '@/ui/fieldErrors';
 import { Figure } from '@/ui/Figure';
@@ -72,12 +71,12 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
   };
   const care = (one: Care) =>
     keep(async (of) => {
-      const outcome = await send(keepCareAction, { ...of, ...one });
+      const outcome = await send('keepCare', { ...of, ...one });
       return outcome.ok ? null : refusalWords(outcome);
     });
   const hang = (hangs: Hanging) =>
     keep(async (of) => {
-      const outcome = await send(keepHangingAction, { ...of, note: '', hangs });
+      const outcome = await send('keepHanging', { ...of, note: '', hangs });
       return outcome.ok ? null : refusalWords(outcome);
     });
   const { brief } = job.inputs;

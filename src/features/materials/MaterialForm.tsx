@@ -4,7 +4,6 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { type Materials, changesOnly, fabricsOf, materialViolations, profilesOf, speciesOf } from '@/core/house/materials';
 import type { StoredRules } from '@/db/workshops';
-import { saveRulesAction } from '@/server/actions';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
 import { refusalOf } from '../refusalWords';
 import { useSend } from '../useSend';
@@ -38,7 +37,7 @@ function Form({ stored, children }: MaterialFormProps) {
     const violations = materialViolations(changes);
     if (violations.length > 0) return setError(violations.join(' '));
     const refusal = refusalOf(
-      await send(saveRulesAction, { revision: stored.revision, rules: { ...stored.rules, materials: changes } }),
+      await send('saveRules', { revision: stored.revision, rules: { ...stored.rules, materials: changes } }),
     );
     setError(refusal);
     if (refusal === null) router.refresh();

@@ -2,7 +2,7 @@
 /* What the door is opened by: a passphrase, a port, and the house’s own certificate where there is one. */
 import { type ReactNode, useId, useState } from 'react';
 import { type FieldPath, useForm } from 'react-hook-form';
-import { openNetworkAction } from '@/server/actions';
+import { fileAction } from '@/server/actions';
 import { type NetworkState } from '@/server/network/networkCases';
 import { refusalWords } from '../refusalWords';
 import { sendPatiently } from '../sender';
@@ -46,7 +46,9 @@ export function DoorForm({ state, onOpened, onClose }: DoorFormProps) {
     setTold(null);
     const refused = (message: string) => form.setError('root', { message });
     try {
-      const outcome = await sendPatiently(openNetworkAction, { ...typed, port: Number(port), hours: Number(hours) });
+      const outcome = await sendPatiently(() =>
+        fileAction('openNetwork', { ...typed, port: Number(port), hours: Number(hours) }),
+      );
       if (outcome.ok) {
         onOpened(outcome.value);
         form.resetField('passphrase');

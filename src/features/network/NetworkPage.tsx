@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { QRCodeSVG } from 'qrcode.react';
-import { changeDeviceAction, closeNetworkAction, endDeviceAction } from '@/server/actions';
+import { fileAction } from '@/server/actions';
 import type { NetworkState } from '@/server/network/networkCases';
 import type { Outcome } from '@/server/outcome';
 import { refusalWords } from '../refusalWords';
@@ -18,7 +18,7 @@ export function NetworkPage({ first }: { first: NetworkState }) {
   const ask = async (action: () => Promise<Outcome<NetworkState>>) => {
     setSays(null);
     try {
-      const outcome = await sendPatiently(action, undefined);
+      const outcome = await sendPatiently(action);
       if (outcome.ok) setState(outcome.value);
       else setSays(refusalWords(outcome));
     } catch {
@@ -76,7 +76,7 @@ export function NetworkPage({ first }: { first: NetworkState }) {
               <Devices state={state} onAsk={ask} />
             </>
           )}
-          <DoorForm state={state} onOpened={setState} onClose={() => void ask(closeNetworkAction)} />
+          <DoorForm state={state} onOpened={setState} onClose={() => void ask(() => fileAction('closeNetwork', {}))} />
         </>
       )}
     </main>
@@ -115,7 +115,7 @@ function Devices({
             value={role}
             onChange={({ target }) => {
               const to = target.value === 'viewer' ? 'viewer' : 'maker';
-              void onAsk(() => changeDeviceAction({ id, role: to }));
+              void onAsk(() => fileAction('changeDevice', { id, role: to }));
             }}
           >
             <option value="maker">writes</option>
@@ -124,7 +124,11 @@ function Devices({
           <span className="soft">
             from {address}, seen {when(seenAt)}, until {when(endsAt)}
           </span>
-          <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => void onAsk(() => endDeviceAction({ id }))}>
+          <button
+            type="button"
+            className="btn btn-outline btn-sm h-9"
+            onClick={() => void onAsk(() => fileAction('endDevice', { id }))}
+          >
             End
           </button>
         </li>

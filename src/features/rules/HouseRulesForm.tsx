@@ -10,7 +10,6 @@ import { useAwake } from '@/ui/useAwake';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { saveRulesAction } from '@/server/actions';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/house/assumptions';
 import { PULL_WAYS } from '@/core/fasten/pullWays';
 import type { Policies } from '@/core/house/houseRules';
@@ -63,7 +62,7 @@ export function HouseRulesForm({ stored: atFirst }: { stored: StoredRules }) {
       const now = readRule(fields.assumptions[id] ?? '', unit);
       return now === value ? [] : [[id, now]];
     });
-    const outcome = await send(saveRulesAction, {
+    const outcome = await send('saveRules', {
       revision: stored.revision,
       rules: {
         workshop: fields.workshop.trim(),

@@ -3,7 +3,6 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { planSetByAction, rejoinSetAction } from '@/server/actions';
 import type { SetCanvas, SetPage } from '@/server/setPages';
 import { Figure } from '@/ui/Figure';
 import { refusalWords } from '../refusalWords';
@@ -15,7 +14,7 @@ export function Departures({ page: { set, canvases } }: { page: SetPage }) {
   const [says, setSays] = useState<{ ok: boolean; text: string } | null>(null);
   const apart = canvases.filter(({ departs, archived }) => departs.length > 0 && !archived);
   const forAll = async ({ jobId, revision, number }: SetCanvas) => {
-    const outcome = await send(planSetByAction, { setId: set.id, setRevision: set.revision, jobId, revision });
+    const outcome = await send('planSetBy', { setId: set.id, setRevision: set.revision, jobId, revision });
     if (!outcome.ok) return setSays({ ok: false, text: refusalWords(outcome) });
     const followed = outcome.value.filter(({ changed }) => changed.length > 0).length;
     const kept = outcome.value.filter((one) => one.kept.length > 0);
@@ -26,7 +25,7 @@ export function Departures({ page: { set, canvases } }: { page: SetPage }) {
     router.refresh();
   };
   const follow = async ({ jobId, revision }: SetCanvas) => {
-    const outcome = await send(rejoinSetAction, { jobId, revision });
+    const outcome = await send('rejoinSet', { jobId, revision });
     setSays(outcome.ok ? null : { ok: false, text: refusalWords(outcome) });
     router.refresh();
   };

@@ -6,7 +6,6 @@ import { useState } from 'react';
 import { SET_KINDS, type SetLayout } from '@/core/set/setShape';
 import { arranged } from '@/core/set/setLayout';
 import { byId } from '@/core/house/schools';
-import { archiveAction, changeSetAction, growSetAction } from '@/server/actions';
 import type { SetPage } from '@/server/setPages';
 import { Dialog } from '@/ui/Dialog';
 import { FormDialog } from '@/ui/FormDialog';
@@ -26,7 +25,7 @@ export function SetActs({ page }: { page: SetPage }) {
   const begun = canvases.filter(({ done, coatsDone }) => done.length > 0 || coatsDone > 0);
   const archive = async (archived: boolean) => {
     const seen = canvases.filter((one) => one.archived !== archived).map(({ jobId, revision }) => ({ jobId, revision }));
-    const outcome = await send(archiveAction, { canvases: seen, archived });
+    const outcome = await send('archive', { canvases: seen, archived });
     setError(outcome.ok ? null : refusalWords(outcome));
     router.refresh();
   };
@@ -98,7 +97,7 @@ function HangDialog({ page: { set, canvases }, onClose }: { page: SetPage; onClo
       free: on ? arranged(canvases, layout).map(({ x, y }) => ({ x: { mm: x, unit: 'mm' }, y: { mm: y, unit: 'mm' } })) : [],
     });
   const save = async () => {
-    const outcome = await send(changeSetAction, { setId: set.id, revision: set.revision, title, layout });
+    const outcome = await send('changeSet', { setId: set.id, revision: set.revision, title, layout });
     if (!outcome.ok) return setError(refusalWords(outcome));
     router.refresh();
     onClose();
@@ -158,7 +157,7 @@ function MoreDialog({ page: { set }, onClose }: { page: SetPage; onClose: () => 
     const wrong = countTrouble(count);
     setError(wrong);
     if (wrong !== null) return;
-    const outcome = await send(growSetAction, { setId: set.id, revision: set.revision, count: Number(count) });
+    const outcome = await send('growSet', { setId: set.id, revision: set.revision, count: Number(count) });
     if (!outcome.ok) return setError(refusalWords(outcome));
     router.refresh();
     onClose();

@@ -16,7 +16,6 @@ import { arranged } from '@/core/set/setLayout';
 import { printSize } from '@/core/units/length';
 import { setScene } from '@/drawing/setScene';
 import type { Role } from '@/drawing/scene';
-import { recordTogetherAction } from '@/server/actions';
 import type { SetCanvas, SetPage as SetPageData } from '@/server/setPages';
 import { Drawing } from '@/ui/Drawing';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
@@ -249,7 +248,7 @@ function SetRecord({ page: { stage, painted, canvases }, rows, ticked, maker }: 
     setSays(null);
     const saved = await rows.flush();
     const outcome = saved
-      ? await send(recordTogetherAction, {
+      ? await send('recordTogether', {
           canvases: going.map((one) => ({ jobId: one.jobId, revision: rows.revisionOf(one) })),
           stage,
           maker,

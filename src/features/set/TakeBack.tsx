@@ -2,7 +2,6 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { stageById, type StageId } from '@/core/stages/stages';
-import { withdrawTogetherAction } from '@/server/actions';
 import type { SetCanvas } from '@/server/setPages';
 import { FormDialog } from '@/ui/FormDialog';
 import { Tick } from '@/ui/fields';
@@ -35,7 +34,7 @@ export function TakeBack({ canvases, rows, stage, maker }: TakeBackProps) {
       revision: rows.revisionOf(one),
       entryId: one.sheet.record!.entryId,
     }));
-    const outcome = await send(withdrawTogetherAction, { entries, maker, reason: reason.trim() });
+    const outcome = await send('withdrawTogether', { entries, maker, reason: reason.trim() });
     if (!outcome.ok) return setError(refusalWords(outcome));
     setOpen(false);
     setReason('');

@@ -3,7 +3,6 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { type Measured, type MeasuredStage, MEASURED_STAGES } from '@/core/set/measured';
 import type { StageId } from '@/core/stages/stages';
-import { typeMeasuredAction } from '@/server/actions';
 import type { SetCanvas } from '@/server/setPages';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
@@ -36,7 +35,7 @@ export function useMeasured(stage: StageId): MeasuredRows {
 
   const revisionOf = ({ jobId, revision }: SetCanvas) => Math.max(revision, revisions.current.get(jobId) ?? 0);
   const saveOne = async ({ canvas, measured, stage: at }: { canvas: SetCanvas; measured: Measured; stage: MeasuredStage }) => {
-    const outcome = await send(typeMeasuredAction, { jobId: canvas.jobId, revision: revisionOf(canvas), stage: at, ...measured });
+    const outcome = await send('typeMeasured', { jobId: canvas.jobId, revision: revisionOf(canvas), stage: at, ...measured });
     setTroubles((before) => {
       const after = new Map(before);
       if (outcome.ok) after.delete(canvas.jobId);

@@ -7,7 +7,6 @@ import { groupsBy } from '@/core/groupsBy';
 import type { BuyLine } from '@/core/store/toBuy';
 import { type Tape, printLength } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { buyItemsAction } from '@/server/actions';
 import type { ToBuy } from '@/server/storeCases';
 import { Figure } from '@/ui/Figure';
 import { keep, kept } from '@/ui/kept';
@@ -65,7 +64,7 @@ export function BuyView({ buying: { lines, jobs, wanted } }: { buying: ToBuy & {
   const open = lines.filter(({ minor }) => minor === null);
   const bought = async () => {
     setSays(null);
-    const outcome = await send(buyItemsAction, {
+    const outcome = await send('buyItems', {
       lines: going.map((line) => ({ id: line.id, packs: Number(packsOf(line)) })),
       jobIds: wanted ?? [],
       maker,

@@ -5,7 +5,6 @@ import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { printMoney } from '@/core/units/money';
-import { countItemAction, setItemAction, takeItemAction, undoMoveAction } from '@/server/actions';
 import type { StoreView, Unkept } from '@/server/storeCases';
 import { NumberField } from '@/ui/fields';
 import { MoneyField } from '@/ui/MoneyField';
@@ -35,7 +34,7 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
   const [open, setOpen] = useState<Draft | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const undo = async (moveId: string) => {
-    const outcome = await send(undoMoveAction, { moveId, maker });
+    const outcome = await send('undoMove', { moveId, maker });
     setSays(outcome.ok ? null : refusalWords(outcome));
     router.refresh();
   };
@@ -198,17 +197,17 @@ function ItemForm({ first, there, onDone }: { first: Draft; there: number | null
     const changed = JSON.stringify(item) !== JSON.stringify(first) || revision === 0;
     // One after the other; what is done is not asked for again where a later one is refused.
     if (taken !== null) {
-      const outcome = await send(takeItemAction, { item: id, quantity: taken, reason, maker });
+      const outcome = await send('takeItem', { item: id, quantity: taken, reason, maker });
       if (!outcome.ok) return setError(refusalWords(outcome));
       setTaken(null);
     }
     if (changed) {
       const set = { item: id, name, unit, pack, priceMinor, least, place, supplier, revision, maker };
-      const outcome = await send(setItemAction, set);
+      const outcome = await send('setItem', set);
       if (!outcome.ok) return setError(refusalWords(outcome));
     }
     if (counted !== null) {
-      const outcome = await send(countItemAction, { item: id, counted, seen: (there ?? 0) - (taken ?? 0), reason, maker });
+      const outcome = await send('countItem', { item: id, counted, seen: (there ?? 0) - (taken ?? 0), reason, maker });
       if (!outcome.ok) return setError(refusalWords(outcome));
     }
     onDone();

@@ -3,7 +3,6 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { printSize } from '@/core/units/length';
-import { makeFromStockAction } from '@/server/actions';
 import type { FromStock } from '@/server/takingDown';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -22,7 +21,7 @@ export function MakeView({ stock: { canvases, serves } }: { stock: FromStock }) 
   const make = async ({ profile, fabric, widthMm, heightMm }: FromStock['canvases'][number]) => {
     setError(null);
     const title = `From the rack, ${printSize(widthMm, heightMm, tape)}`;
-    const outcome = await send(makeFromStockAction, { title, profile, fabric, width: widthMm, height: heightMm });
+    const outcome = await send('makeFromStock', { title, profile, fabric, width: widthMm, height: heightMm });
     if (outcome.ok) router.push(`/job/${outcome.value.id}`);
     else setError(refusalWords(outcome));
   };

@@ -5,7 +5,6 @@ import { useState } from 'react';
 import type { CostSettings } from '@/core/cost/costSettings';
 import { length } from '@/core/units/length';
 import type { StoredSettings } from '@/db/quotes';
-import { saveCostsAction } from '@/server/actions';
 import { LengthField, NumberField } from '@/ui/fields';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
 import { MoneyField } from '@/ui/MoneyField';
@@ -37,7 +36,7 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
       makers: [...settings.makers.filter((one) => one.maker !== maker), ...(hourMinor === null ? [] : [{ maker, hourMinor }])],
     });
   const save = async () => {
-    const outcome = await send(saveCostsAction, { revision: stored.revision, settings });
+    const outcome = await send('saveCosts', { revision: stored.revision, settings });
     setSays(outcome.ok ? { ok: true, text: 'Saved.' } : { ok: false, text: refusalWords(outcome) });
     if (outcome.ok) router.refresh();
   };

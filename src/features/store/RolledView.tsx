@@ -8,7 +8,6 @@ import { useState } from 'react';
 import { printSize, printTyped } from '@/core/units/length';
 import { SIDES } from '@/core/job/sides';
 import type { RolledWork } from '@/db/rolledWorks';
-import { restretchAction } from '@/server/actions';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalWords } from '../refusalWords';
@@ -21,7 +20,7 @@ export function RolledView({ rolled }: { rolled: readonly RolledWork[] }) {
   const [error, setError] = useState<string | null>(null);
   const again = async ({ id, title }: RolledWork) => {
     setError(null);
-    const outcome = await send(restretchAction, { rolledId: id, title: `${title.slice(0, 100)}, re-stretch` });
+    const outcome = await send('restretch', { rolledId: id, title: `${title.slice(0, 100)}, re-stretch` });
     if (outcome.ok) router.push(`/job/${outcome.value.id}`);
     else setError(refusalWords(outcome));
   };

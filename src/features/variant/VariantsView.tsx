@@ -19,7 +19,6 @@ import {
 import { stageDifferences } from '@/core/variant/weighedVariant';
 import type { StoredVariant } from '@/db/jobVariants';
 import type { StoredJob } from '@/db/jobs';
-import { adoptVariantAction } from '@/server/actions';
 import { Figure } from '@/ui/Figure';
 import { useFieldErrors } from '@/ui/fieldErrors';
 import { TypedField } from '@/ui/fields';
@@ -90,7 +89,7 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
     setBusy(true);
     const one = (await variants.settled()).find((variant) => variant.id === id);
     if (one && one.revision > 0) {
-      const outcome = await send(adoptVariantAction, {
+      const outcome = await send('adoptVariant', {
         jobId: job.id,
         revision: job.revision,
         maker,

@@ -3,7 +3,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { MOST_VARIANTS, NO_CHANGE, type Variant } from '@/core/variant/variant';
 import type { StoredVariant } from '@/db/jobVariants';
-import { dropVariantAction, keepVariantAction } from '@/server/actions';
 import { refusalWords } from '../refusalWords';
 import { newRequestId } from '../sender';
 import { useSend } from '../useSend';
@@ -44,7 +43,7 @@ export function useVariants(jobId: string, first: StoredVariant[]): Variants {
     const one = latest.current.find((variant) => variant.id === id);
     if (!one) return;
     const { name, changes, revision } = one;
-    const outcome = await send(keepVariantAction, { jobId, id, revision, name, changes });
+    const outcome = await send('keepVariant', { jobId, id, revision, name, changes });
     setSays(outcome.ok ? null : refusalWords(outcome));
     const kept = outcome.ok ? outcome.value.find((variant) => variant.id === id) : undefined;
     if (kept) show(latest.current.map((variant) => (variant.id === id ? { ...variant, revision: kept.revision } : variant)));
@@ -91,7 +90,7 @@ export function useVariants(jobId: string, first: StoredVariant[]): Variants {
       chain.current = chain.current.then(async () => {
         const one = latest.current.find((variant) => variant.id === id);
         if (!one) return;
-        const outcome = one.revision === 0 ? null : await send(dropVariantAction, { jobId, id, revision: one.revision });
+        const outcome = one.revision === 0 ? null : await send('dropVariant', { jobId, id, revision: one.revision });
         const gone = outcome === null || outcome.ok;
         setSays(gone ? null : refusalWords(outcome));
         if (gone) show(latest.current.filter((variant) => variant.id !== id));

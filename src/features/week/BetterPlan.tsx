@@ -9,7 +9,6 @@ import type { Shop } from '@/core/schedule/shop';
 import { withoutBrokenPins } from '@/core/schedule/pins';
 import { scheduleViolations } from '@/core/schedule/scheduleViolations';
 import type { WeekPlan } from '@/core/week/weekPlan';
-import { takePlanAction } from '@/server/actions';
 import type { WeekView } from '@/server/week/weekCases';
 import { TaskCancelled } from '@/workers/taskClient';
 import { refusalWords } from '../refusalWords';
@@ -65,7 +64,7 @@ export function BetterPlan({ week, shop, standing }: { week: WeekView; shop: Sho
   const better = found !== null && sound && isBetter(found, standing, facts.settings.wanted) ? found : null;
   const take = async () => {
     const { at, pots } = namedPlan(shop, better!);
-    const outcome = await send(takePlanAction, {
+    const outcome = await send('takePlan', {
       madeFor: week.madeFor,
       seenMs: facts.nowMs,
       at: at.map(([task, start, maker, place]) => ({ task, start, maker, place })),

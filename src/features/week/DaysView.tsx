@@ -9,7 +9,6 @@ import { type NamedPlan, planOfNames } from '@/core/week/namedPlan';
 import { weekMarks } from '@/core/week/weekMarks';
 import { weekShop } from '@/core/week/weekShop';
 import { dayAfter, momentAt } from '@/core/week/weekTime';
-import { pinTaskAction } from '@/server/actions';
 import type { WeekView } from '@/server/week/weekCases';
 import { useBox } from '@/ui/useBox';
 import { useNow } from '@/ui/useNow';
@@ -58,7 +57,7 @@ export function DaysView({ week, plan: named, today }: { week: WeekView; plan: N
   };
   const pin = async (task: string, to: { maker: string | null; atMs: number | null }, undoing = false) => {
     const was = pinOf(task);
-    const outcome = await send(pinTaskAction, { task, ...to, seenMaker: was.maker, seenAtMs: was.atMs });
+    const outcome = await send('pinTask', { task, ...to, seenMaker: was.maker, seenAtMs: was.atMs });
     setSays(outcome.ok ? null : refusalWords(outcome));
     if (!outcome.ok) return;
     if (!undoing) setUndos([...undos, { task, ...was, now: to }]);

@@ -7,7 +7,6 @@ import { dayWords } from '@/core/week/dateVerdicts';
 import { WANTED, type WeekSettings, weekSettingsViolations, weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGES } from '@/core/stages/stages';
 import { parsed, refused } from '@/core/units/result';
-import { saveWeekAction } from '@/server/actions';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
 import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
@@ -51,7 +50,7 @@ function HoursForm({ settings: stored, revision: read }: { settings: WeekSetting
   const set = (patch: Partial<WeekSettings>) => setSettings({ ...settings, ...patch });
   const violations = weekSettingsViolations(settings, rules.makers);
   const save = async () => {
-    const outcome = await send(saveWeekAction, { revision, settings });
+    const outcome = await send('saveWeek', { revision, settings });
     setSays(outcome.ok ? { ok: true, text: 'Saved.' } : { ok: false, text: refusalWords(outcome) });
     if (!outcome.ok) return;
     setRevision(outcome.value.revision);

@@ -9,7 +9,6 @@ import { dayAfter, dayOfMoment } from '@/core/week/weekTime';
 import { dayWords } from '@/core/week/dateVerdicts';
 import { type WhatIf, withChange } from '@/core/week/whatIf';
 import { type Length, length } from '@/core/units/length';
-import { saveWeekAction } from '@/server/actions';
 import type { WeekView } from '@/server/week/weekCases';
 import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
 import { Choice, LengthField, NumberField } from '@/ui/fields';
@@ -83,7 +82,7 @@ function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
   };
   const take = async () => {
     const { settings } = withChange(facts, tried!.change);
-    const outcome = await send(saveWeekAction, { revision, settings });
+    const outcome = await send('saveWeek', { revision, settings });
     setSays(outcome.ok ? null : refusalWords(outcome));
     if (!outcome.ok) return;
     setTried(null);

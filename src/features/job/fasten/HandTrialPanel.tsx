@@ -6,7 +6,6 @@ import { randomNormal } from 'd3-random';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { HAND_FEELS, type Hand, type HandFeelId, type HandNoise } from '@/core/fasten/hand';
-import { keepHandTrialAction } from '@/server/actions';
 import { Choice, NumberField, Tick } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -49,7 +48,7 @@ export function HandTrialPanel({ hand, noise }: HandTrialPanelProps) {
   };
   const keep = async () => {
     setBusy(true);
-    const kept = await send(keepHandTrialAction, { maker, feel, pulledN, simulated: practice });
+    const kept = await send('keepHandTrial', { maker, feel, pulledN, simulated: practice });
     setBusy(false);
     if (!kept.ok) return setWrong(refusalWords(kept));
     clear();

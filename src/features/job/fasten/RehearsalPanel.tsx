@@ -17,7 +17,6 @@ import {
   rehearsalVerdicts,
 } from '@/core/stages/fasten/rehearsalScore';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
-import { keepRehearsalAction } from '@/server/actions';
 import { Choice } from '@/ui/fields';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -53,7 +52,7 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
   const keep = async () => {
     const offGrainDeg = lesson?.offGrainDeg ?? 0;
     const note = lesson ? `Lesson: ${lesson.name.toLowerCase()}` : '';
-    if (await onKeep(keepRehearsalAction, { moves: [...moves], offGrainDeg, note })) setKept(moves);
+    if (await onKeep('keepRehearsal', { moves: [...moves], offGrainDeg, note })) setKept(moves);
   };
   return (
     <div className="space-y-2">

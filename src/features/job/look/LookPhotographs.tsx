@@ -2,7 +2,6 @@
 /* Photographs of a painting as it was looked at, kept in the log with what they show. */
 import { useState } from 'react';
 import { LOOK_PHOTOGRAPH } from '@/core/log/logEntry';
-import { keepNoteAction } from '@/server/actions';
 import { useAwake } from '@/ui/useAwake';
 import { PhotographChoice } from '../../photograph/PhotographChoice';
 import type { Keep } from '../keep';
@@ -20,7 +19,7 @@ export function LookPhotographs({ jobId, photographs, onKeep }: LookPhotographsP
   const [busy, setBusy] = useState(false);
   const keep = async () => {
     setBusy(true);
-    const kept = await onKeep(keepNoteAction, { stage: 'look', step: LOOK_PHOTOGRAPH, says: 'of the look', note, jpeg });
+    const kept = await onKeep('keepNote', { stage: 'look', step: LOOK_PHOTOGRAPH, says: 'of the look', note, jpeg });
     setBusy(false);
     if (!kept) return;
     setJpeg(null);

@@ -9,7 +9,6 @@ import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import { capital } from '@/core/painting/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';
 import { type Length, length, printFine } from '@/core/units/length';
-import { keepTurnsAction } from '@/server/actions';
 import { LengthField, NumberField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
@@ -44,7 +43,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
   const first = steps[0];
   const record = async (opened: Openings) => {
     setBusy(true);
-    if (await onKeep(keepTurnsAction, { note: '', opened })) setOwn(NOT_OPENED);
+    if (await onKeep('keepTurns', { note: '', opened })) setOwn(NOT_OPENED);
     setBusy(false);
   };
   const quarter = opener.kind === 'bolt' ? openingBy(0.25, opener) : openingBy(1, opener);

@@ -10,7 +10,6 @@ import { writeWav } from '@/core/tension/tap/wav';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { USES, byId } from '@/core/house/schools';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
-import { keepTapsAction } from '@/server/actions';
 import { Choice, NumberField } from '@/ui/fields';
 import { Fact } from '../Fact';
 import type { TuneStageProps } from './tuneProps';
@@ -36,7 +35,7 @@ const base64 = (bytes: Uint8Array): string => {
   return btoa(text);
 };
 
-interface TapPanelProps extends TuneStageProps {
+interface TapPanelProps extends Pick<TuneStageProps, 'inputs' | 'plan' | 'fastened' | 'onKeep'> {
   taps: Taps;
 }
 
@@ -231,7 +230,7 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
     if (!C || !X || !Y) return;
     setBusy(true);
     const wavs = { C: base64(writeWav(C)), X: base64(writeWav(X)), Y: base64(writeWav(Y)) };
-    if (await onKeep(keepTapsAction, { note: '', source: taps.source, wavs })) setKept(taps.taps);
+    if (await onKeep('keepTaps', { note: '', source: taps.source, wavs })) setKept(taps.taps);
     setBusy(false);
   };
   return (

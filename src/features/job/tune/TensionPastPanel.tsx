@@ -9,13 +9,12 @@ import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 import { REMEDIES } from '@/core/tension/remedies';
 import { printFine } from '@/core/units/length';
-import { withdrawRecordAction } from '@/server/actions';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 
 const TOOL_WORDS = { tap: 'by tap', weight: 'by weight', hand: 'by feel' };
 
-export function TensionPastPanel({ jobId, plan, recordings, onKeep }: TuneStageProps) {
+export function TensionPastPanel({ jobId, plan, recordings, onWithdraw }: TuneStageProps) {
   const { tape } = useWorkshop();
   const { tensions, turns, remedies } = plan.tune.history;
   const lines = [
@@ -23,7 +22,7 @@ export function TensionPastPanel({ jobId, plan, recordings, onKeep }: TuneStageP
       at: one.at,
       order: one.order,
       key: one.entryId,
-      show: <Measured jobId={jobId} one={one} wav={recordings.includes(one.entryId)} onKeep={onKeep} />,
+      show: <Measured jobId={jobId} one={one} wav={recordings.includes(one.entryId)} onWithdraw={onWithdraw} />,
     })),
     ...turns.map(({ at, order, opened }) => ({
       at,
@@ -69,12 +68,12 @@ function Measured({
   jobId,
   one,
   wav,
-  onKeep,
+  onWithdraw,
 }: {
   jobId: string;
   one: TensionReading;
   wav: boolean;
-  onKeep: TuneStageProps['onKeep'];
+  onWithdraw: TuneStageProps['onWithdraw'];
 }) {
   const [asks, setAsks] = useState(false);
   const [reason, setReason] = useState('');
@@ -103,7 +102,7 @@ function Measured({
           className="ml-auto flex gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            void onKeep(withdrawRecordAction, { entryId: one.entryId, reason });
+            void onWithdraw(one.entryId, reason);
           }}
         >
           <input

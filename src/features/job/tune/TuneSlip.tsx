@@ -3,7 +3,6 @@ import { useState } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import { FEELS } from '@/core/tension/feel';
 import { REMEDIES, REMEDY_SIGNS, type RemedyAdvice, type RemedySignId } from '@/core/tension/remedies';
-import { keepFeelAction, keepRemedyAction } from '@/server/actions';
 import { Choice, Tick } from '@/ui/fields';
 import { type SlipProps, columns } from '../slipProps';
 
@@ -40,7 +39,7 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={felt === tune.feel}
           onClick={() =>
-            void onKeep(keepFeelAction, { note: '', feel: tune.feel! }).then((kept) => {
+            void onKeep('keepFeel', { note: '', feel: tune.feel! }).then((kept) => {
               if (kept) setFelt(tune.feel);
             })
           }
@@ -62,7 +61,7 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={noted === tune.remedy}
           onClick={() =>
-            void onKeep(keepRemedyAction, { note: '', remedy: tune.remedy }).then((kept) => {
+            void onKeep('keepRemedy', { note: '', remedy: tune.remedy }).then((kept) => {
               if (kept) setNoted(tune.remedy);
             })
           }

@@ -5,7 +5,6 @@ import { useState } from 'react';
 import type { WeighedPiece, WeightReadings } from '@/core/stages/tune/tuneInputs';
 import { USES, byId } from '@/core/house/schools';
 import { weighedTension } from '@/core/stages/tune/weightVerdicts';
-import { keepWeightAction } from '@/server/actions';
 import { LengthField, NumberField, ReadingField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
@@ -51,7 +50,7 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
               className="btn btn-outline btn-sm h-9"
               disabled={!tension || !fastened || locked || kept === weight}
               onClick={() =>
-                void onKeep(keepWeightAction, { note: '' }).then((done) => {
+                void onKeep('keepWeight', { note: '' }).then((done) => {
                   if (done) setKept(weight);
                 })
               }

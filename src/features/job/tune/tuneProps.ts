@@ -21,4 +21,6 @@ export interface TuneStageProps {
   recordings: string[];
   change: (patch: Partial<TuneInputs>) => void;
   onKeep: Keep;
+  /** Takes back an entry of the log, with a reason. */
+  onWithdraw: (entryId: string, reason: string) => Promise<boolean>;
 }

@@ -69,6 +69,7 @@ function props(
     recordings: ['e1'],
     change: () => undefined,
     onKeep: async () => true,
+    onWithdraw: async () => true,
   };
 }
 const tap = {
