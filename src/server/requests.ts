@@ -24,6 +24,7 @@ import {
   whole,
   numberOf,
 } from '@/core/shape/shape';
+import { TEXTS } from '@/core/shape/texts';
 import { MEASURED_STAGES } from '@/core/set/measured';
 import { MOST_IN_SET, SET_KINDS, setLayoutShape } from '@/core/set/setShape';
 import { faceLength, titleText } from '@/core/stages/brief/briefInputs';
@@ -41,10 +42,10 @@ import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 
 const revision = whole(1, 1_000_000_000);
 const anyRevision = whole(0, 1_000_000_000);
-const maker = text(1, 80);
+const maker = TEXTS.name;
 const taskText = text(3, 120);
 const momentMs = whole(0, 10_000_000_000_000);
-const note = text(0, 2000);
+const note = TEXTS.note;
 const jpeg = optional(text(4, 2_600_000, '', /^[A-Za-z0-9+/]+={0,2}$/));
 const canvasesSeen = listOf(part('canvasSeen', { jobId: idText, revision }), MOST_IN_SET, [], { least: 1 });
 const howMany = whole(1, MOST_IN_SET);
@@ -65,6 +66,18 @@ const flaws = listOf(
 const ofJob = { jobId: idText, revision, maker };
 
 /** A list as a file, and how it is read. */
+/** What is known of something the store keeps count of; `revision` 0 for a new one. */
+const itemSet = {
+  name: TEXTS.name,
+  unit: oneOf(['pieces', 'g', 'ml']),
+  pack: numberOf('pack'),
+  priceMinor: optional(numberOf('price')),
+  least: numberOf('amount'),
+  place: TEXTS.place,
+  supplier: TEXTS.place,
+  revision: anyRevision,
+};
+export type ItemSet = ShapeOf<typeof itemSet>;
 const listRead = { list: oneOf(LIST_IDS), text: text(1, 4_000_000), unit: oneOf(FILE_UNITS), maker };
 
 /** What may be asked, without the id that every request carries. */
@@ -111,7 +124,7 @@ const ASKED = {
   withdrawTogether: {
     entries: listOf(part('entrySeen', { jobId: idText, revision, entryId: idText }), MOST_IN_SET, [], { least: 1 }),
     maker,
-    reason: text(3, 2000),
+    reason: TEXTS.reason,
   },
   /** Out of every list but the log, or back. */
   archive: { canvases: canvasesSeen, archived: flag() },
@@ -157,7 +170,7 @@ const ASKED = {
   setAside: { jobId: idText, revision, aside: flag() },
   /** What such a job should hold, as JSON; none for what its log recorded last. */
   mendJob: { jobId: idText, revision, text: optional(text(1, 4_000_000)) },
-  withdraw: { ...ofJob, entryId: idText, reason: text(3, 2000) },
+  withdraw: { ...ofJob, entryId: idText, reason: TEXTS.reason },
   keepRehearsal: {
     ...ofJob,
     note,
@@ -202,22 +215,16 @@ const ASKED = {
   readSimulatedAir: {},
   dropSimulatedAir: {},
   importAir: { text: text(1, 4_000_000), source: text(0, 80) },
-  /** What is known of something the store keeps count of; `revision` 0 for a new one. */
-  setItem: {
+  /** An item of the store: what is known of it, what is taken by hand, what was counted of it and of how many (`seen`). */
+  changeItem: {
     item: text(1, 64, '', /^[A-Za-z0-9][A-Za-z0-9.-]{0,63}$/),
-    name: text(1, 80),
-    unit: oneOf(['pieces', 'g', 'ml']),
-    pack: numberOf('pack'),
-    priceMinor: optional(numberOf('price')),
-    least: numberOf('amount'),
-    place: text(0, 80),
-    supplier: text(0, 80),
-    revision: anyRevision,
+    set: optional(part('itemSet', itemSet)),
+    taken: optional(numberOf('pack')),
+    counted: optional(numberOf('amount')),
+    seen: number(-1_000_000, 1_000_000),
+    reason: text(0, 200),
     maker,
   },
-  /** `seen`: what was there when it was counted. */
-  countItem: { item: idText, counted: numberOf('amount'), seen: number(-1_000_000, 1_000_000), reason: text(0, 200), maker },
-  takeItem: { item: idText, quantity: numberOf('pack'), reason: text(3, 200), maker },
   undoMove: { moveId: idText, maker },
   /** `jobIds`: the jobs the list was made for; none for all that are open. */
   buyItems: {
@@ -237,7 +244,7 @@ const ASKED = {
   },
   saveCosts: { revision: anyRevision, settings: part('costSettings', costSettingsShape) },
   /** `seenMinor`: what it was seen to cost. Of a set where one is named. */
-  giveQuote: { jobId: idText, setId: optional(idText), forWhom: text(0, 120), seenMinor: whole(0, 1_000_000_000), maker },
+  giveQuote: { jobId: idText, setId: optional(idText), forWhom: TEXTS.person, seenMinor: whole(0, 1_000_000_000), maker },
   setStock: {
     substance: oneOf(SUBSTANCES),
     amount: numberOf('amount'),
@@ -250,10 +257,10 @@ const ASKED = {
   addToRack: {
     profile: idText,
     kind: oneOf(['pairs', 'timber', 'brace']),
-    family: text(1, 60),
+    family: TEXTS.family,
     lengthMm: numberOf('barLength'),
     count: numberOf('pieces'),
-    mark: text(0, 120),
+    mark: TEXTS.mark,
     maker,
   },
   takeFromRack: { id: idText, count: numberOf('pieces'), maker },
@@ -262,7 +269,7 @@ const ASKED = {
   addCloth: {
     kind: oneOf(['roll', 'offcut']),
     fabric: idText,
-    tag: text(1, 40),
+    tag: TEXTS.tag,
     widthMm: numberOf('stockWidth'),
     selvedgeMm: numberOf('selvedge'),
     lengthMm: numberOf('newRollLength'),
@@ -332,14 +339,14 @@ export const FILE_REQUESTS = {
   lookAtList: { ...listRead },
   openNetwork: {
     /** Empty keeps the one that was set. */
-    passphrase: text(0, 200),
+    passphrase: TEXTS.passphrase,
     /** Whether there are devices that look on, and their passphrase; empty keeps it. */
     looking: flag(),
-    lookingPassphrase: text(0, 200),
+    lookingPassphrase: TEXTS.passphrase,
     port: whole(1, 65_535),
     hours: whole(1, 720),
-    certFile: text(0, 400),
-    keyFile: text(0, 400),
+    certFile: TEXTS.file,
+    keyFile: TEXTS.file,
   },
   closeNetwork: {},
   endDevice: { id: idText },

@@ -48,7 +48,6 @@ const known = (item: string, priceMinor: number | null = 500, more: { pack?: num
     place: '',
     supplier: 'Pier',
     revision: 0,
-    maker: 'Me',
     ...more,
   });
 const there = (item: string) => findStoreItem(workshop.database, item)!.there;
@@ -119,7 +118,6 @@ describe('the store', () => {
           place: '',
           supplier: '',
           revision: 1,
-          maker: 'Me',
         }),
       ),
     ).toMatch(/counted in pieces, and was/);

@@ -32,7 +32,7 @@ import {
 import { readRules } from '@/db/workshops';
 import { factsIn, settle } from './jobStates';
 import { type Outcome, type Refusal, done, refuse } from './outcome';
-import type { Request } from './requests';
+import type { ItemSet, Request } from './requests';
 import type { Workshop } from './workshop';
 
 /** An item that open jobs take and that nobody keeps count of yet. */
@@ -78,8 +78,25 @@ export function storeView(workshop: Pick<Workshop, 'database'>): StoreView {
 
 const CHANGED: Refusal = refuse('This was changed elsewhere in between: look again, then change it.');
 
+type OfItem = Pick<Request<'changeItem'>, 'item' | 'reason' | 'maker'>;
+
+/** All that is asked of an item at once: set, then taken from, then counted. Within a transaction: a refusal of one undoes the others. */
+export function changeItem(workshop: Workshop, asked: Request<'changeItem'>): Outcome<StoreView> {
+  const { item, set, taken, counted, seen } = asked;
+  const acts = [
+    ...(set ? [() => setItem(workshop, { item, ...set })] : []),
+    ...(taken !== null ? [() => takeItem(workshop, { ...asked, quantity: taken })] : []),
+    ...(counted !== null ? [() => countItem(workshop, { ...asked, counted, seen: seen - (taken ?? 0) })] : []),
+  ];
+  for (const act of acts) {
+    const outcome = act();
+    if (!outcome.ok) return outcome;
+  }
+  return done(storeView(workshop));
+}
+
 /** Sets what is known of an item: how it is sold, what it costs, where it lies and where it is bought. */
-export function setItem(workshop: Workshop, { maker: _maker, item, ...set }: Request<'setItem'>): Outcome<StoreView> {
+export function setItem(workshop: Workshop, { item, ...set }: ItemSet & { item: string }): Outcome<StoreView> {
   const { database } = workshop;
   const write = database.transaction((): Outcome<StoreView> => {
     if (set.name.trim() === '') return refuse('name: give it a name, to find it by.');
@@ -95,7 +112,10 @@ const inWords = ({ unit }: Pick<StockedItem, 'unit'>, quantity: number): string 
   `${Math.round(Math.abs(quantity) * 10) / 10} ${unit}`;
 
 /** Sets an item to what was counted, over what was there when it was counted. */
-export function countItem(workshop: Workshop, { item, counted, seen, reason, maker }: Request<'countItem'>): Outcome<StoreView> {
+export function countItem(
+  workshop: Workshop,
+  { item, counted, seen, reason, maker }: OfItem & { counted: number; seen: number },
+): Outcome<StoreView> {
   return changed(workshop, item, (there) => {
     if (Math.abs(there.there - seen) > 0.0005)
       return refuse(
@@ -107,7 +127,11 @@ export function countItem(workshop: Workshop, { item, counted, seen, reason, mak
 }
 
 /** Takes some of an item by hand; never more than is there. */
-export function takeItem(workshop: Workshop, { item, quantity, reason, maker }: Request<'takeItem'>): Outcome<StoreView> {
+export function takeItem(
+  workshop: Workshop,
+  { item, quantity, reason, maker }: OfItem & { quantity: number },
+): Outcome<StoreView> {
+  if (reason.trim().length < 3) return refuse('reason: say what it was taken for, in three letters or more.');
   return changed(workshop, item, (there) => {
     if (quantity > there.there)
       return refuse(

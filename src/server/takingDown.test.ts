@@ -65,7 +65,6 @@ describe('taking down', () => {
         place: '',
         supplier: '',
         revision: 0,
-        maker: 'Me',
       }),
     );
     expect(wordsOf(down(id))).toMatch(/not stretched yet/);

@@ -17,7 +17,7 @@ import { rolledShape } from '@/core/painting/rolledWork';
 import { fromStock, rolledWorks, takeDown } from './takingDown';
 import { jobCost, saveCosts } from './costCases';
 import { weekDice, weekFacts, weekWord } from './week/weekCases';
-import { countItem, setItem, toBuyList } from './storeCases';
+import { countItem, setItem, storeView, toBuyList } from './storeCases';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { NO_CHANGE } from '@/core/variant/variant';
@@ -237,20 +237,24 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
     importAir: () => ({ text: 'time,temp,humidity\n2031-05-04T06:00:00Z,18,55', source: 'logger' }),
     readSimulatedAir: () => ({}),
     dropSimulatedAir: () => ({}),
-    setItem: () => ({
-      item: 'staple6',
-      name: 'Staple, fine wire',
-      unit: 'pieces',
-      pack: 5000,
-      priceMinor: 890,
-      least: 1000,
-      place: 'drawer 2',
-      supplier: 'Pier hardware',
-      revision: 0,
+    changeItem: () => ({
+      item: 'staple8',
+      set: {
+        name: 'Staple, fine wire',
+        unit: 'pieces',
+        pack: 5000,
+        priceMinor: 890,
+        least: 1000,
+        place: 'drawer 2',
+        supplier: 'Pier hardware',
+        revision: storeView(workshop).items.find(({ id }) => id === 'staple8')!.revision,
+      },
+      taken: 40,
+      counted: 950,
+      seen: 1000,
+      reason: 'lent to the class',
       maker: 'Me',
     }),
-    countItem: () => ({ item: 'staple8', counted: 950, seen: 1000, reason: 'dropped', maker: 'Me' }),
-    takeItem: () => ({ item: 'staple8', quantity: 40, reason: 'lent to the class', maker: 'Me' }),
     undoMove: () => ({ moveId: workshop.database.prepare<[], string>('SELECT id FROM store_move').pluck().get()!, maker: 'Me' }),
     buyItems: () => ({
       lines: toBuyList(workshop, null)
@@ -389,7 +393,6 @@ const keepPriced = (workshop: TestWorkshop, item: string) =>
       place: '',
       supplier: '',
       revision: findStoreItem(workshop.database, item)?.revision ?? 0,
-      maker: 'Me',
     }),
   );
 

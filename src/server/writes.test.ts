@@ -66,7 +66,7 @@ describe('a write whose answer was lost', () => {
 
 describe('a name that no write has', () => {
   it.each(['toString', '__proto__', 'backUp', ''])('“%s” is refused in words', async (name) => {
-    const { workshop } = testWorkshop();
+    const workshop = testWorkshop();
     expect(wordsOf(await carryOut(workshop, name as RequestName, {}))).toContain('Nothing of this name');
     if (name !== 'backUp') expect(wordsOf(await actOnFile(workshop, name as 'backUp', {}))).toContain('Nothing of this name');
   });

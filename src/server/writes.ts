@@ -43,7 +43,7 @@ import {
   withdrawTogether,
 } from './setCases';
 import { takePassport } from './passportCases';
-import { buyItems, countItem, setItem, storeView, takeItem, toBuyList, undoMove } from './storeCases';
+import { buyItems, changeItem, storeView, toBuyList, undoMove } from './storeCases';
 import { makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
 import { keepCare, keepHanging } from './lifeCases';
 import { adoptVariant, dropVariant, jobVariants, keepVariant } from './variantCases';
@@ -149,9 +149,7 @@ export const WRITES = {
   importAir: write('importAir', { act: importAir, again: air }),
   readSimulatedAir: write('readSimulatedAir', { act: readSimulatedAir, again: air }),
   dropSimulatedAir: write('dropSimulatedAir', { act: dropSimulatedAir, again: air }),
-  setItem: write('setItem', { act: setItem, again: (workshop) => done(storeView(workshop)) }),
-  countItem: write('countItem', { act: countItem, again: (workshop) => done(storeView(workshop)) }),
-  takeItem: write('takeItem', { act: takeItem, again: (workshop) => done(storeView(workshop)) }),
+  changeItem: write('changeItem', { act: changeItem, again: (workshop) => done(storeView(workshop)) }),
   undoMove: write('undoMove', { act: undoMove, again: (workshop) => done(storeView(workshop)) }),
   buyItems: write('buyItems', {
     act: buyItems,

@@ -1,46 +1,41 @@
 'use client';
 import type { ReactNode } from 'react';
 import { Dialog } from './Dialog';
+import { type Act, Form, SendButton } from './Form';
 
 interface FormDialogProps {
   title: string;
   onClose: () => void;
-  onSubmit: () => void;
+  /** Does it; the dialog closes when it was done. */
+  onSend: Act;
   /** What the button says that does it. */
   does: string;
   disabled?: boolean;
-  /** What went wrong, in a sentence. */
-  error: string | null;
+  /** It is on the way to another page when it is done: nothing closes before that is there. */
+  staysOpen?: boolean;
   children: ReactNode;
 }
 
 /** A dialog that asks a few things and does one: Enter does it, Escape lets it be. */
-export function FormDialog({ title, onClose, onSubmit, does, disabled = false, error, children }: FormDialogProps) {
+export function FormDialog({ title, onClose, onSend, does, disabled, staysOpen, children }: FormDialogProps) {
+  const send: Act = async () => {
+    const wrong = await onSend();
+    if (wrong === null && !staysOpen) onClose();
+    return wrong;
+  };
   return (
     <Dialog title={title} onClose={onClose}>
-      <form
-        noValidate
-        className="space-y-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!disabled) onSubmit();
-        }}
-      >
+      <Form className="space-y-3" onSend={send}>
         {children}
-        {error !== null && (
-          <p role="alert" className="text-[14px] text-error">
-            {error}
-          </p>
-        )}
-        <div className="flex justify-end gap-2">
+        <div className="flex flex-wrap justify-end gap-2">
           <button type="button" className="btn btn-outline h-11" onClick={onClose}>
             Cancel
           </button>
-          <button type="submit" className="btn btn-primary h-11" disabled={disabled}>
+          <SendButton className="btn btn-primary h-11" disabled={disabled}>
             {does}
-          </button>
+          </SendButton>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

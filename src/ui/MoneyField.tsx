@@ -12,10 +12,12 @@ interface MoneyFieldProps {
   onChange: (minor: number | null) => void;
   hideLabel?: boolean;
   placeholder?: string;
+  /** What to say where nothing stands there and something has to. */
+  required?: string;
 }
 
 /** An amount in the currency of the house; empty where nobody knows it, which is not the same as 0. */
-export function MoneyField({ label, value, onChange, hideLabel, placeholder = 'not known' }: MoneyFieldProps) {
+export function MoneyField({ label, value, onChange, hideLabel, placeholder = 'not known', required }: MoneyFieldProps) {
   const { currency } = useWorkshop().rules;
   return (
     <TypedField<number | null>
@@ -27,6 +29,7 @@ export function MoneyField({ label, value, onChange, hideLabel, placeholder = 'n
       beside={currency}
       hideLabel={hideLabel}
       placeholder={placeholder}
+      required={required}
       inputMode="decimal"
     />
   );

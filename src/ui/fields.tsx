@@ -1,33 +1,46 @@
 'use client';
 /*
- * Fields with units. What cannot be read stays in the field with its error; the last good value stands.
+ * Fields with units. What cannot be read stays in the field with its error; what stood before it was begun stands again.
  */
-import { type ReactNode, useId, useState } from 'react';
+import { type ChangeEvent, type ReactNode, useId, useState } from 'react';
 import { fieldText, unitOf } from '@/core/quantities/printed';
 import { type LengthId, type NumberId, type QuantityId, type Range, limitsOf } from '@/core/quantities/quantities';
 import { readLength, readNumber } from '@/core/quantities/readQuantity';
 import { type Field as ShapeField, quantityOf } from '@/core/shape/shape';
+import { type TextId, lettersOf } from '@/core/shape/texts';
 import { type Length, SIXTEENTH_MM, printLength, printTyped } from '@/core/units/length';
-import { type Parsed, parsed } from '@/core/units/result';
+import { type Parsed, parsed, refused } from '@/core/units/result';
 import { Figure } from './Figure';
-import { useReportedError } from './fieldErrors';
+import { useForm, useRegistered } from './Form';
 import { useWorkshop } from './WorkshopContext';
 
-interface TypedFieldProps<T> {
+/** What every field may say and how it may look. */
+interface FieldLook {
   label: string;
+  hint?: string;
+  disabled?: boolean;
+  /** What it would be, where it is known. */
+  placeholder?: string;
+  /** The label is only spoken: a table names the field already. */
+  hideLabel?: boolean;
+  /** What to say where nothing stands there and something has to. */
+  required?: string;
+  autoFocus?: boolean;
+  className?: string;
+}
+
+interface TypedFieldProps<T> extends FieldLook {
   value: T;
   print: (value: T) => string;
   read: (typed: string) => Parsed<T>;
   onChange: (value: T) => void;
   /** Shown after the field: the other unit, or the unit itself. */
   beside?: string;
-  hint?: string;
-  disabled?: boolean;
-  inputMode?: 'text' | 'decimal';
-  type?: 'text' | 'date';
-  placeholder?: string;
-  /** The label is only spoken: a table names the field already. */
-  hideLabel?: boolean;
+  inputMode?: 'text' | 'decimal' | 'numeric';
+  type?: 'text' | 'date' | 'password';
+  /** As high as this many lines of text. */
+  lines?: number;
+  autoComplete?: string;
 }
 
 /** One line of text read into a value. */
@@ -44,22 +57,44 @@ export function TypedField<T>({
   type = 'text',
   placeholder,
   hideLabel,
+  required,
+  lines,
+  autoFocus,
+  autoComplete = 'off',
+  className = lines === undefined ? 'input-sm h-9' : '',
 }: TypedFieldProps<T>) {
   const id = useId();
   const printed = print(value);
-  const [draft, setDraft] = useState<{ text: string; of: string } | null>(null);
+  const { tried, touch } = useForm();
+  const [draft, setDraft] = useState<{ text: string; of: string; from: T } | null>(null);
   // What was typed is shown until the value changes by another hand (undo, another row of a table).
   const text = draft && draft.of === printed ? draft.text : printed;
   const outcome = text === printed ? null : read(text);
-  const error = outcome && !outcome.ok ? outcome.error : null;
-  useReportedError(label, error);
+  const missing = required !== undefined && !disabled && text.trim() === '';
+  const error = missing ? (tried ? required : null) : outcome && !outcome.ok ? outcome.error : null;
+  useRegistered(id, label, missing ? 'missing' : error === null ? null : 'wrong');
   const type_ = (typed: string) => {
+    touch();
     const result = read(typed);
-    setDraft({ text: typed, of: result.ok ? print(result.value) : printed });
-    if (result.ok) onChange(result.value);
+    const from = draft && draft.of === printed ? draft.from : value;
+    setDraft({ text: typed, of: print(result.ok ? result.value : from), from });
+    // A part of what cannot be read is not kept either.
+    if (result.ok || print(from) !== printed) onChange(result.ok ? result.value : from);
   };
   const leave = () => {
     if (!error) setDraft(null);
+  };
+  const line = {
+    id,
+    value: text,
+    disabled,
+    placeholder,
+    autoFocus,
+    spellCheck: false,
+    'aria-invalid': error !== null,
+    'aria-describedby': `${id}-below`,
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => type_(event.target.value),
+    onBlur: leave,
   };
   return (
     <div className="min-w-0">
@@ -67,21 +102,17 @@ export function TypedField<T>({
         {label}
       </label>
       <div className="flex items-center gap-2">
-        <input
-          id={id}
-          type={type}
-          className={`figure input input-sm h-9 w-full min-w-0 ${error ? 'input-error' : ''}`}
-          value={text}
-          disabled={disabled}
-          inputMode={inputMode}
-          placeholder={placeholder}
-          autoComplete="off"
-          spellCheck={false}
-          aria-invalid={error !== null}
-          aria-describedby={`${id}-below`}
-          onChange={(event) => type_(event.target.value)}
-          onBlur={leave}
-        />
+        {lines === undefined ? (
+          <input
+            type={type}
+            inputMode={inputMode}
+            autoComplete={autoComplete}
+            className={`figure input w-full min-w-0 ${className} ${error ? 'input-error' : ''}`}
+            {...line}
+          />
+        ) : (
+          <textarea rows={lines} className={`textarea w-full min-w-0 ${className} ${error ? 'textarea-error' : ''}`} {...line} />
+        )}
         {beside && (
           <span className="figure soft shrink-0 text-[13px] whitespace-nowrap">
             <Figure>{beside}</Figure>
@@ -99,20 +130,27 @@ export function TypedField<T>({
   );
 }
 
+/** Words, of a kind that says how many letters there may be. */
+export function TextField({ of, ...field }: Omit<TypedFieldProps<string>, 'print' | 'read' | 'beside'> & { of: TextId }) {
+  const [least, most] = lettersOf(of);
+  const read = (typed: string): Parsed<string> => {
+    if (typed.length > most) return refused(`${typed.slice(0, 20)}…`, 'is too long', `Up to ${most} letters.`);
+    if (typed.trim() !== '' && typed.trim().length < least) return refused(typed, 'is too short', `At least ${least} letters.`);
+    return parsed(typed);
+  };
+  return <TypedField {...field} print={(text) => text} read={read} />;
+}
+
 /** What kind of number a field holds: its kind, or the field of a shape that says so. */
 type Asked<Id extends QuantityId> = Id | Pick<ShapeField<unknown>, 'rule'>;
 const kindOf = <Id extends QuantityId>(of: Asked<Id>): Id => (typeof of === 'string' ? of : (quantityOf(of) as Id));
 
-interface LengthFieldProps {
-  label: string;
+interface LengthFieldProps extends FieldLook {
   of: Asked<LengthId>;
   value: Length;
   onChange: (value: Length) => void;
   /** Narrower than its kind, mm: within this bar, on this roll. */
   range?: Range;
-  hint?: string;
-  disabled?: boolean;
-  hideLabel?: boolean;
 }
 
 /** The other system beside what was typed: inches beside metric, millimetres beside inches. */
@@ -142,12 +180,7 @@ export function ReadingField({
   range = limitsOf(kindOf(of)),
   hideLabel,
   ...field
-}: Omit<LengthFieldProps, 'value' | 'onChange'> & {
-  value: Length | null;
-  onChange: (value: Length | null) => void;
-  /** What it would be, where it is known. */
-  placeholder?: string;
-}) {
+}: Omit<LengthFieldProps, 'value' | 'onChange'> & { value: Length | null; onChange: (value: Length | null) => void }) {
   const { tape } = useWorkshop();
   return (
     <TypedField<Length | null>
@@ -161,8 +194,7 @@ export function ReadingField({
   );
 }
 
-interface NumberFieldProps {
-  label: string;
+interface NumberFieldProps extends FieldLook {
   of: Asked<NumberId>;
   /** In the unit inside. */
   value: number | null;
@@ -171,12 +203,8 @@ interface NumberFieldProps {
   unit?: string;
   /** Narrower than its kind, in the unit inside. */
   range?: Range;
-  hint?: string;
-  disabled?: boolean;
   /** The field may be left empty, and what is then meant. */
   onClear?: () => void;
-  placeholder?: string;
-  hideLabel?: boolean;
 }
 
 /** A number in the unit of its kind and of the reader’s tape; decimal comma or point. */
@@ -208,6 +236,7 @@ interface ChoiceProps<Id extends string> {
 /** One of a few named options. */
 export function Choice<Id extends string>({ label, value, options, onChange, disabled, hint, hideLabel }: ChoiceProps<Id>) {
   const id = useId();
+  const { touch } = useForm();
   return (
     <div className="min-w-0">
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'soft block truncate text-[13px] leading-5'}>
@@ -218,7 +247,10 @@ export function Choice<Id extends string>({ label, value, options, onChange, dis
         className="select select-sm h-9 w-full"
         value={value}
         disabled={disabled}
-        onChange={(event) => onChange(event.target.value as Id)}
+        onChange={(event) => {
+          touch();
+          onChange(event.target.value as Id);
+        }}
       >
         {options.map((option) => (
           <option key={option.id} value={option.id}>
@@ -242,6 +274,7 @@ export function Tick({
   onChange: (checked: boolean) => void;
   disabled?: boolean;
 }) {
+  const { touch } = useForm();
   return (
     <label className={`flex items-start gap-2 py-0.5 text-[14px] leading-5 ${disabled ? 'soft' : 'cursor-pointer'}`}>
       <input
@@ -249,7 +282,10 @@ export function Tick({
         className="checkbox checkbox-sm checkbox-primary mt-px"
         checked={checked}
         disabled={disabled}
-        onChange={(event) => onChange(event.target.checked)}
+        onChange={(event) => {
+          touch();
+          onChange(event.target.checked);
+        }}
       />
       <span>{label}</span>
     </label>

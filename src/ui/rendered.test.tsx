@@ -7,6 +7,7 @@ import { length } from '@/core/units/length';
 import { point, rectangle, type Scene } from '@/drawing/scene';
 import { clockPart, clockWords } from './Clock';
 import { Drawing } from './Drawing';
+import { FormScope } from './Form';
 import { Figure, fractionParts } from './Figure';
 import { Choice, LengthField, NumberField, ReadingField } from './fields';
 import { Tabs } from './Tabs';
@@ -16,7 +17,7 @@ import { WorkshopProvider } from './WorkshopContext';
 const html = (element: ReactElement, unit: 'mm' | 'in' = 'mm') =>
   renderToStaticMarkup(
     <WorkshopProvider rules={DEFAULT_RULES} unit={unit} maker={null} device={null}>
-      {element}
+      <FormScope>{element}</FormScope>
     </WorkshopProvider>,
   );
 const plain = (markup: string) =>

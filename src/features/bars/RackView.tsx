@@ -1,20 +1,17 @@
 'use client';
 /* The rack drawn to one scale, the frames its pairs make, and a slip to put bars there. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { profileOf, profilesOf } from '@/core/house/materials';
 import { type RackBar, makeableFrames } from '@/core/frame/sawing/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
-import { parsed, refused } from '@/core/units/result';
 import type { RackMove } from '@/db/rackBars';
 import type { SeriesJob } from '@/server/rackCases';
-import type { Outcome } from '@/server/outcome';
-import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
+import { Choice, LengthField, NumberField, TextField } from '@/ui/fields';
+import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { MoveList } from '@/ui/MoveList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 
 const KINDS = [
   { id: 'pairs', name: 'Slotted bar, ready' },
@@ -25,19 +22,11 @@ const KIND_WORDS = { pairs: 'slotted', timber: 'timber', brace: 'for braces' } a
 
 export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMove[]; jobs: SeriesJob[] }) {
   const { maker, tape } = useWorkshop();
-  const router = useRouter();
-  const send = useSend();
-  const [error, setError] = useState<string | null>(null);
+  const write = useWrite();
   const [taken, setTaken] = useState<RackBar | null>(null);
-  const settle = async (act: Promise<Outcome<unknown>>, took: RackBar | null = null) => {
-    const refusal = refusalOf(await act);
-    setError(refusal);
-    if (refusal !== null) return;
-    setTaken(took);
-    router.refresh();
-  };
   const add = ({ profile, kind, family, lengthMm, count, mark }: Omit<RackBar, 'id'>) =>
-    void settle(send('addToRack', { profile, kind, family, lengthMm, count, mark, maker }));
+    write('addToRack', { profile, kind, family, lengthMm, count, mark, maker }, () => setTaken(null));
+  const take = (bar: RackBar) => write('takeFromRack', { id: bar.id, count: 1, maker }, () => setTaken(bar));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -48,17 +37,23 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
             and the saw plan then take from it first.
           </p>
         ) : (
-          <RackDrawing rack={rack} onTake={(bar) => void settle(send('takeFromRack', { id: bar.id, count: 1, maker }), bar)} />
+          <FormScope>
+            <FormTrouble />
+            <RackDrawing rack={rack} onTake={take} />
+          </FormScope>
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
-        <AddSlip error={error} onAdd={add} />
+        <AddSlip onAdd={add} />
         {taken && (
           <p role="status" className="mt-2 text-[14px]">
             Took one of <Figure>{printLength(taken.lengthMm, tape)}</Figure>.{' '}
-            <button type="button" className="link link-primary" onClick={() => add({ ...taken, count: 1 })}>
-              Put it back
-            </button>
+            <FormScope>
+              <ActButton className="link link-primary" act={() => add({ ...taken, count: 1 })}>
+                Put it back
+              </ActButton>
+              <FormTrouble />
+            </FormScope>
           </p>
         )}
         <MoveList moves={moves} />
@@ -70,7 +65,7 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
 /** Most pieces drawn one beside another; more are said. */
 const DRAWN = 8;
 
-function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (bar: RackBar) => void }) {
+function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (bar: RackBar) => Promise<string | null> }) {
   const { rules, tape } = useWorkshop();
   const longest = Math.max(...rack.map((bar) => bar.lengthMm));
   const groups = profilesOf(rules)
@@ -107,14 +102,13 @@ function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (bar: RackBar)
                         {bar.mark ? `, ${bar.mark}` : ''}
                       </span>
                     </span>
-                    <button
-                      type="button"
+                    <ActButton
                       className="btn btn-ghost btn-xs h-7"
                       aria-label={`Take one of ${printLength(bar.lengthMm, tape)}, ${profile.name}`}
-                      onClick={() => onTake(bar)}
+                      act={() => onTake(bar)}
                     >
                       take one
-                    </button>
+                    </ActButton>
                   </li>
                 ))}
             </ul>
@@ -208,7 +202,7 @@ function Makeable({ rack, jobs }: { rack: RackBar[]; jobs: SeriesJob[] }) {
   );
 }
 
-function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<RackBar, 'id'>) => void }) {
+function AddSlip({ onAdd }: { onAdd: (bar: Omit<RackBar, 'id'>) => Promise<string | null> }) {
   const { rules } = useWorkshop();
   const profiles = profilesOf(rules);
   const [bar, setBar] = useState({
@@ -222,11 +216,9 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<Rac
   const profile = profileOf(rules, bar.profile);
   const family = bar.family || profile.family;
   return (
-    <form
-      aria-label="Put on the rack"
-      className="space-y-2"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <Form
+      label="Put on the rack"
+      onSend={() =>
         onAdd({
           profile: bar.profile,
           kind: bar.kind,
@@ -234,8 +226,8 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<Rac
           lengthMm: bar.size.mm,
           count: bar.count,
           mark: bar.mark,
-        });
-      }}
+        })
+      }
     >
       <h2 className="text-[17px] font-semibold">Put on the rack</h2>
       <Choice label="Bar" value={bar.profile} options={profiles} onChange={(id) => setBar({ ...bar, profile: id, family: '' })} />
@@ -248,30 +240,17 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (bar: Omit<Rac
         onChange={(count) => setBar({ ...bar, count: Math.round(count) })}
       />
       {bar.kind === 'pairs' && (
-        <TypedField
+        <TextField
           label="Family of joints: pieces of two families do not fit"
+          of="family"
+          required="Give its family a name, such as narrow slot."
           value={family}
-          print={(text) => text}
-          read={(text) => (text.trim() ? parsed(text) : refused<string>(text, 'is empty', 'A name such as narrow slot.'))}
           onChange={(text) => setBar({ ...bar, family: text })}
         />
       )}
-      <TypedField
-        label="Mark"
-        value={bar.mark}
-        print={(text) => text}
-        read={(text) => parsed(text.slice(0, 120))}
-        onChange={(mark) => setBar({ ...bar, mark })}
-      />
-      {error && (
-        <p role="alert" className="text-[14px] text-error">
-          {error}
-        </p>
-      )}
-      <button type="submit" className="btn btn-primary h-11 w-full text-base">
-        Put it there
-      </button>
+      <TextField label="Mark" of="mark" value={bar.mark} onChange={(mark) => setBar({ ...bar, mark })} />
+      <SendButton>Put it there</SendButton>
       <p className="soft text-[13.5px]">A frame wants two pairs: four bars of one family, in two lengths.</p>
-    </form>
+    </Form>
   );
 }

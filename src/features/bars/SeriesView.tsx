@@ -12,6 +12,7 @@ import { braceWords } from '@/core/stages/bars/braceWords';
 import { printMoney } from '@/core/units/money';
 import type { Series } from '@/server/rackCases';
 import { Tick } from '@/ui/fields';
+import { FormScope } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -40,124 +41,126 @@ export function SeriesView({ series }: { series: Series }) {
   };
   const free = jobs.filter((job) => !job.sawn);
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_372px]">
-      <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
-        {!plan && (
-          <p className="soft max-w-prose py-6">
-            Tick the jobs whose frames are to be made together: a triptych, a series, a week’s work.
-          </p>
-        )}
-        {plan && (
-          <div className="draw space-y-4" data-testid="saw-plan">
-            {plan.sections.map((section) => (
-              <SawPlan key={`${section.profile} ${section.kind}`} section={section} />
-            ))}
-            {plan.sections.length > 0 && (
-              <p className="soft text-[13px]">
-                Saw from the left; <Figure>{printFine(assumed(rules, 'kerf'), tape)}</Figure> a cut. Guard on, push stick near the
-                blade, eye and ear protection; local rules come first.
-              </p>
-            )}
-            {plan.picks.length > 1 && <OrderTotals plan={plan} />}
-            {plan.picks.map(({ whose, list }) => (
-              <section key={whose} aria-label={`Pick list, ${whose}`}>
-                <h2 className="text-[15px] font-semibold">
-                  {whose} <span className="soft font-normal">slotted bars, {list.family}</span>
-                </h2>
-                <table className="figure w-full max-w-xl text-[14px]">
-                  <thead className="soft text-left text-[13px]">
-                    <tr className="hair-b">
-                      <th className="font-normal">length</th>
-                      <th className="text-right font-normal">wanted</th>
-                      <th className="text-right font-normal">from the rack</th>
-                      <th className="text-right font-normal">order</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {list.lines.map((line) => (
-                      <tr key={line.lengthMm} className="hair-b">
-                        <td className="font-semibold">
-                          <Figure>{printLength(line.lengthMm, tape)}</Figure>
-                        </td>
-                        <td className="text-right">{line.wanted}</td>
-                        <td className="text-right">{line.fromRack || '–'}</td>
-                        <td className="text-right font-semibold">{line.order || '–'}</td>
+    <FormScope>
+      <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_372px]">
+        <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
+          {!plan && (
+            <p className="soft max-w-prose py-6">
+              Tick the jobs whose frames are to be made together: a triptych, a series, a week’s work.
+            </p>
+          )}
+          {plan && (
+            <div className="draw space-y-4" data-testid="saw-plan">
+              {plan.sections.map((section) => (
+                <SawPlan key={`${section.profile} ${section.kind}`} section={section} />
+              ))}
+              {plan.sections.length > 0 && (
+                <p className="soft text-[13px]">
+                  Saw from the left; <Figure>{printFine(assumed(rules, 'kerf'), tape)}</Figure> a cut. Guard on, push stick near
+                  the blade, eye and ear protection; local rules come first.
+                </p>
+              )}
+              {plan.picks.length > 1 && <OrderTotals plan={plan} />}
+              {plan.picks.map(({ whose, list }) => (
+                <section key={whose} aria-label={`Pick list, ${whose}`}>
+                  <h2 className="text-[15px] font-semibold">
+                    {whose} <span className="soft font-normal">slotted bars, {list.family}</span>
+                  </h2>
+                  <table className="figure w-full max-w-xl text-[14px]">
+                    <thead className="soft text-left text-[13px]">
+                      <tr className="hair-b">
+                        <th className="font-normal">length</th>
+                        <th className="text-right font-normal">wanted</th>
+                        <th className="text-right font-normal">from the rack</th>
+                        <th className="text-right font-normal">order</th>
                       </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </section>
-            ))}
+                    </thead>
+                    <tbody>
+                      {list.lines.map((line) => (
+                        <tr key={line.lengthMm} className="hair-b">
+                          <td className="font-semibold">
+                            <Figure>{printLength(line.lengthMm, tape)}</Figure>
+                          </td>
+                          <td className="text-right">{line.wanted}</td>
+                          <td className="text-right">{line.fromRack || '–'}</td>
+                          <td className="text-right font-semibold">{line.order || '–'}</td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                </section>
+              ))}
+            </div>
+          )}
+        </div>
+        <section
+          aria-label="Plan"
+          className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+        >
+          <div>
+            <h2 className="soft text-[14px] font-normal">
+              {chosen.length === 1 ? 'One frame' : `${chosen.length} frames`}, wood to buy
+            </h2>
+            <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
+              {plan ? (plan.priceMinor === null ? 'no price' : printMoney(plan.priceMinor, rules.currency)) : '–'}
+            </p>
+            <p className="figure soft text-[14.5px] leading-5">
+              {plan &&
+                plan.sections.length > 0 &&
+                (plan.proven ? 'proven: no cheaper way over these lengths' : boundWords(plan.sections, rules.currency))}
+            </p>
           </div>
-        )}
+          <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto">
+            <fieldset className="no-print">
+              <legend className="soft text-[13px]">Frames still to be built</legend>
+              {jobs.map((job) => (
+                <Tick
+                  key={job.id}
+                  checked={chosen.includes(job.id)}
+                  onChange={(on) => toggle(job.id, on)}
+                  disabled={job.sawn}
+                  label={
+                    <>
+                      <strong>No. {job.number}</strong> {job.title}
+                      <span className="figure soft block text-[13px]">
+                        <Figure>{printSize(job.widthMm, job.heightMm, tape)}</Figure>,{' '}
+                        {profileOf(rules, job.profile).name.toLowerCase()}, {braceWords(job)}
+                        {job.sawn ? '; sawn already' : ''}
+                      </span>
+                    </>
+                  }
+                />
+              ))}
+              {jobs.length === 0 && <p className="soft">Every frame is built. Start a canvas on the bench.</p>}
+              {free.length > 1 && (
+                <button type="button" className="btn btn-ghost btn-sm -ml-2" onClick={() => choose(free.map((job) => job.id))}>
+                  All of them
+                </button>
+              )}
+            </fieldset>
+            {plan && <VerdictList verdicts={sawPlanVerdicts(plan, rules, tape)} />}
+          </div>
+          {error && (
+            <p role="alert" className="text-[14px] text-error">
+              {error}
+            </p>
+          )}
+          <div className="no-print flex gap-2">
+            <button type="button" className="btn btn-outline h-11" onClick={() => window.print()} disabled={!plan}>
+              Print
+            </button>
+            <button
+              type="button"
+              className="btn btn-primary h-11 flex-1 text-base"
+              disabled={planning || !plan || plan.priceMinor === null}
+              onClick={() => void record()}
+            >
+              Record: sawn and picked
+            </button>
+          </div>
+        </section>
       </div>
-      <section
-        aria-label="Plan"
-        className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
-      >
-        <div>
-          <h2 className="soft text-[14px] font-normal">
-            {chosen.length === 1 ? 'One frame' : `${chosen.length} frames`}, wood to buy
-          </h2>
-          <p className="figure text-[34px] leading-10 font-semibold" data-testid="answer">
-            {plan ? (plan.priceMinor === null ? 'no price' : printMoney(plan.priceMinor, rules.currency)) : '–'}
-          </p>
-          <p className="figure soft text-[14.5px] leading-5">
-            {plan &&
-              plan.sections.length > 0 &&
-              (plan.proven ? 'proven: no cheaper way over these lengths' : boundWords(plan.sections, rules.currency))}
-          </p>
-        </div>
-        <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto">
-          <fieldset className="no-print">
-            <legend className="soft text-[13px]">Frames still to be built</legend>
-            {jobs.map((job) => (
-              <Tick
-                key={job.id}
-                checked={chosen.includes(job.id)}
-                onChange={(on) => toggle(job.id, on)}
-                disabled={job.sawn}
-                label={
-                  <>
-                    <strong>No. {job.number}</strong> {job.title}
-                    <span className="figure soft block text-[13px]">
-                      <Figure>{printSize(job.widthMm, job.heightMm, tape)}</Figure>,{' '}
-                      {profileOf(rules, job.profile).name.toLowerCase()}, {braceWords(job)}
-                      {job.sawn ? '; sawn already' : ''}
-                    </span>
-                  </>
-                }
-              />
-            ))}
-            {jobs.length === 0 && <p className="soft">Every frame is built. Start a canvas on the bench.</p>}
-            {free.length > 1 && (
-              <button type="button" className="btn btn-ghost btn-sm -ml-2" onClick={() => choose(free.map((job) => job.id))}>
-                All of them
-              </button>
-            )}
-          </fieldset>
-          {plan && <VerdictList verdicts={sawPlanVerdicts(plan, rules, tape)} />}
-        </div>
-        {error && (
-          <p role="alert" className="text-[14px] text-error">
-            {error}
-          </p>
-        )}
-        <div className="no-print flex gap-2">
-          <button type="button" className="btn btn-outline h-11" onClick={() => window.print()} disabled={!plan}>
-            Print
-          </button>
-          <button
-            type="button"
-            className="btn btn-primary h-11 flex-1 text-base"
-            disabled={planning || !plan || plan.priceMinor === null}
-            onClick={() => void record()}
-          >
-            Record: sawn and picked
-          </button>
-        </div>
-      </section>
-    </div>
+    </FormScope>
   );
 }
 

@@ -18,7 +18,7 @@ import type { StoredPlace } from '@/db/benchPlaces';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
 import type { Air } from '@/server/airCases';
 import type { JobWithLog } from '@/server/jobReading';
-import { FieldErrorsProvider } from '@/ui/fieldErrors';
+import { FormScope } from '@/ui/Form';
 import { SideWordsProvider } from '@/ui/SideWordsContext';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -62,9 +62,9 @@ interface BenchModeProps {
 
 export function BenchMode(props: BenchModeProps) {
   return (
-    <FieldErrorsProvider>
+    <FormScope>
       <Bench {...props} />
-    </FieldErrorsProvider>
+    </FormScope>
   );
 }
 
@@ -108,7 +108,7 @@ function Bench({ first, place: kept, cloth, cut, lessons, air, archived, backTo,
   };
   const back = () => go(stepFrom(here, at, -1));
   const record = (reason: string) =>
-    void records.record(
+    records.record(
       {
         stage: step.stage,
         note: '',
@@ -144,7 +144,7 @@ function Bench({ first, place: kept, cloth, cut, lessons, air, archived, backTo,
   const hear = (said: Exclude<Spoken, { kind: 'again' }>) => {
     if (said.kind === 'next') return next();
     if (said.kind === 'back') return back();
-    if (said.kind === 'note') return note.keep(said.text, null);
+    if (said.kind === 'note') return void note.keep(said.text, null);
     if (said.kind === 'reading') return typing.dictate(said.typed);
     if (said.kind === 'yes' && typing.dictated) return typing.confirm();
     typing.clear();

@@ -6,6 +6,8 @@ import type { Quarter } from '@/core/bench/benchRun';
 import type { BenchStep } from '@/core/bench/benchStep';
 import type { View } from '@/core/job/sideWords';
 import { stageById } from '@/core/stages/stages';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import type { BenchVoice } from './useBenchVoice';
 
 const TURNED = ['', 'to the right', 'upside down', 'to the left'] as const;
@@ -130,26 +132,28 @@ function Heard({ voice }: { voice: BenchVoice }) {
           it for others’ words.
         </span>
       ) : (
-        <form
+        <Form
+          label="What would be said"
           className="flex flex-1 items-center gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
+          onSend={() => {
             if (line.trim() !== '') voice.hear(line);
             setLine('');
+            return null;
           }}
         >
-          <input
-            className="input h-[56px] min-w-40 flex-1 text-lg"
-            aria-label="What would be said"
-            placeholder="No ear in this browser: type next, back, note …, or a number"
-            value={line}
-            maxLength={300}
-            onChange={(event) => setLine(event.target.value)}
-          />
-          <button type="submit" className="btn btn-outline h-[56px]">
-            Say it
-          </button>
-        </form>
+          <div className="min-w-40 flex-1">
+            <TextField
+              label="What would be said"
+              hideLabel
+              of="label"
+              className="h-[56px] text-lg"
+              placeholder="No ear in this browser: type next, back, note …, or a number"
+              value={line}
+              onChange={setLine}
+            />
+          </div>
+          <SendButton className="btn btn-outline h-[56px]">Say it</SendButton>
+        </Form>
       )}
       <span role="status" data-testid="bench-heard">
         {voice.heard ? `${voice.heard.understood ? 'Heard' : 'Not understood'}: ${voice.heard.words}` : voice.shut}

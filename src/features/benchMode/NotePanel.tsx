@@ -1,12 +1,14 @@
 'use client';
 /* A note at a step, with a photograph from the camera or a file; kept in the log with the step it belongs to. */
 import { useState } from 'react';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { PhotographChoice } from '../photograph/PhotographChoice';
 
 interface NotePanelProps {
   busy: boolean;
   error: string | null;
-  onKeep: (note: string, jpeg: string | null) => void;
+  onKeep: (note: string, jpeg: string | null) => Promise<void>;
   onClose: () => void;
 }
 
@@ -14,22 +16,24 @@ export function NotePanel({ busy, error, onKeep, onClose }: NotePanelProps) {
   const [note, setNote] = useState('');
   const [jpeg, setJpeg] = useState<string | null>(null);
   return (
-    <form
-      aria-label="Note"
+    <Form
+      label="Note"
       className="space-y-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        onKeep(note, jpeg);
+      onSend={async () => {
+        await onKeep(note, jpeg);
+        return null;
       }}
     >
-      <textarea
+      <TextField
+        label="Note"
+        hideLabel
+        of="note"
+        lines={4}
         autoFocus
-        className="textarea min-h-28 w-full text-lg"
-        aria-label="Note"
+        className="text-lg"
         placeholder="What you see here"
         value={note}
-        maxLength={2000}
-        onChange={(event) => setNote(event.target.value)}
+        onChange={setNote}
       />
       <PhotographChoice
         jpeg={jpeg}
@@ -43,17 +47,13 @@ export function NotePanel({ busy, error, onKeep, onClose }: NotePanelProps) {
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        <button
-          type="submit"
-          className="btn btn-primary h-[64px] flex-1 text-lg"
-          disabled={busy || (note.trim() === '' && jpeg === null)}
-        >
+        <SendButton className="btn btn-primary h-[64px] flex-1 text-lg" disabled={busy || (note.trim() === '' && jpeg === null)}>
           {busy ? 'Keeping' : 'Keep it'}
-        </button>
+        </SendButton>
         <button type="button" className="btn btn-ghost h-[64px] text-lg" onClick={onClose}>
           Close
         </button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import { type Verdict, worstLevel } from '@/core/job/verdict';
 import { MakerSelect } from '@/ui/MakerSelect';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 
 interface RecordPanelProps {
@@ -13,7 +15,7 @@ interface RecordPanelProps {
   done: boolean;
   busy: boolean;
   error: string | null;
-  onRecord: (reason: string) => void;
+  onRecord: (reason: string) => Promise<void>;
 }
 
 const LEVELS = { stop: 'Stop. ', watch: 'Watch. ', good: '' } as const;
@@ -24,11 +26,11 @@ export function RecordPanel({ label, verdicts, early, done, busy, error, onRecor
   const grave = [...verdicts.filter(({ level }) => level === 'stop'), ...verdicts.filter(({ level }) => level === 'watch')];
   if (done) return null;
   return (
-    <form
+    <Form
       className="space-y-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!early && !busy && !(stopped && reason.trim().length < 3)) onRecord(reason);
+      onSend={async () => {
+        if (!early && !busy && !(stopped && reason.trim().length < 3)) await onRecord(reason);
+        return null;
       }}
     >
       <ul className="max-h-[26dvh] space-y-1.5 overflow-y-auto text-lg leading-6" data-testid="bench-verdicts">
@@ -41,16 +43,17 @@ export function RecordPanel({ label, verdicts, early, done, busy, error, onRecor
         ))}
       </ul>
       {stopped && !early && (
-        <label className="block text-lg">
-          Go on only with a reason:
-          <input
-            className="input h-[56px] w-full text-lg"
-            aria-label="Reason for going on"
+        <>
+          <p className="text-lg">Go on only with a reason:</p>
+          <TextField
+            label="Reason for going on"
+            hideLabel
+            of="reason"
+            className="h-[56px] text-lg"
             value={reason}
-            maxLength={2000}
-            onChange={(event) => setReason(event.target.value)}
+            onChange={setReason}
           />
-        </label>
+        </>
       )}
       {(early ?? error) && (
         <p role={error ? 'alert' : undefined} className="text-lg">
@@ -59,15 +62,14 @@ export function RecordPanel({ label, verdicts, early, done, busy, error, onRecor
       )}
       <div className="flex gap-2">
         <MakerSelect label="Done by" className="select h-[64px] w-32 text-lg" />
-        <button
-          type="submit"
+        <SendButton
           data-bench-record
           className="btn btn-primary h-[64px] flex-1 text-xl"
           disabled={early !== null || busy || (stopped && reason.trim().length < 3)}
         >
           {busy ? 'Recording' : label}
-        </button>
+        </SendButton>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -29,7 +29,7 @@ interface StepPanelProps {
   label: string;
   onChoose: (patch: JobPatch) => void;
   onAgain: () => void;
-  onRecord: (reason: string) => void;
+  onRecord: (reason: string) => Promise<void>;
 }
 
 export function StepPanel(props: StepPanelProps) {

@@ -9,13 +9,7 @@ export function useNote(records: Records, step: BenchStep, then: () => void) {
   const [error, setError] = useState(false);
   const keep = async (text: string, jpeg: string | null) => {
     const { stage, id, says } = step;
-    const kept = await records.keep('keepNote', { stage, step: id, says: says.slice(0, 280), note: text, jpeg });
-    setError(!kept);
-    if (kept) then();
+    setError((await records.keep('keepNote', { stage, step: id, says: says.slice(0, 280), note: text, jpeg }, then)) !== null);
   };
-  return {
-    busy: records.busy,
-    error: error ? records.failure : null,
-    keep: (text: string, jpeg: string | null) => void keep(text, jpeg),
-  };
+  return { busy: records.busy, error: error ? records.failure : null, keep };
 }

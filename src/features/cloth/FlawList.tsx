@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { ClothFlaw } from '@/core/cloth/clothStock';
 import type { StoredCloth } from '@/db/clothSheets';
 import { length, printLength, printSize } from '@/core/units/length';
-import { parsed, refused } from '@/core/units/result';
-import { LengthField, TypedField } from '@/ui/fields';
+import { LengthField, TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
@@ -105,7 +105,14 @@ function FlawForm({ name, cloth, first, onSave }: FlawFormProps) {
   const { tape } = useWorkshop();
   const [flaw, setFlaw] = useState(first);
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-1 pb-2">
+    <Form
+      label={`Flaw: ${name}`}
+      className="grid grid-cols-2 gap-x-4 gap-y-1 pb-2"
+      onSend={() => {
+        onSave({ ...flaw, note: flaw.note.trim() });
+        return null;
+      }}
+    >
       {FIELDS.map(([field, label, leastMm]) => (
         <LengthField
           key={field}
@@ -116,16 +123,8 @@ function FlawForm({ name, cloth, first, onSave }: FlawFormProps) {
           onChange={({ mm }) => setFlaw({ ...flaw, [field]: mm })}
         />
       ))}
-      <TypedField
-        label={`What it is, ${name}`}
-        value={flaw.note}
-        print={(note) => note}
-        read={(typed) => (typed.length <= 80 ? parsed(typed.trim()) : refused<string>(typed, 'is too long', 'Up to 80 letters.'))}
-        onChange={(note) => setFlaw({ ...flaw, note })}
-      />
-      <button type="button" className="btn btn-outline btn-sm mt-5 h-9" onClick={() => onSave(flaw)}>
-        Save the flaw
-      </button>
-    </div>
+      <TextField label={`What it is, ${name}`} of="name" value={flaw.note} onChange={(note) => setFlaw({ ...flaw, note })} />
+      <SendButton className="btn btn-outline btn-sm mt-5 h-9">Save the flaw</SendButton>
+    </Form>
   );
 }

@@ -6,6 +6,7 @@ import { printMoney } from '@/core/units/money';
 import type { StoredCloth } from '@/db/clothSheets';
 import type { ClothJob } from '@/server/clothCases';
 import { Choice, Tick } from '@/ui/fields';
+import { FormScope } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -19,54 +20,56 @@ export function LayView({ store, jobs }: { store: StoredCloth[]; jobs: ClothJob[
   const lay = useLay(store, jobs);
   const { roll, laid, drawn, pieces, marking, verdicts, problem } = lay;
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_372px]">
-      <div className="relative flex min-h-0 min-w-0 flex-col bg-base-200">
-        <div className="no-print absolute top-1.5 right-3 z-10 flex gap-2">
-          <button
-            type="button"
-            aria-pressed={marking}
-            className={`btn btn-xs h-7 ${marking ? 'btn-neutral' : 'btn-outline'}`}
-            onClick={() => lay.setMarking(!marking)}
-          >
-            {marking ? 'Click the flaw' : 'Mark a flaw'}
-          </button>
+    <FormScope>
+      <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_372px]">
+        <div className="relative flex min-h-0 min-w-0 flex-col bg-base-200">
+          <div className="no-print absolute top-1.5 right-3 z-10 flex gap-2">
+            <button
+              type="button"
+              aria-pressed={marking}
+              className={`btn btn-xs h-7 ${marking ? 'btn-neutral' : 'btn-outline'}`}
+              onClick={() => lay.setMarking(!marking)}
+            >
+              {marking ? 'Click the flaw' : 'Mark a flaw'}
+            </button>
+          </div>
+          {roll ? (
+            <RollDrawing
+              sheets={drawn}
+              pieces={pieces}
+              tape={tape}
+              stale={!lay.run.fresh && laid.length > 0}
+              marking={marking}
+              onMark={lay.mark}
+              onPin={lay.onPin}
+            />
+          ) : (
+            <p className="soft max-w-prose px-5 py-6">No cloth yet. Put a roll in the store, or choose a cloth that is sold.</p>
+          )}
+          <CutList sheets={drawn} pieces={pieces} tears={lay.fabric.tearsTrue} />
         </div>
-        {roll ? (
-          <RollDrawing
-            sheets={drawn}
-            pieces={pieces}
-            tape={tape}
-            stale={!lay.run.fresh && laid.length > 0}
-            marking={marking}
-            onMark={lay.mark}
-            onPin={lay.onPin}
-          />
-        ) : (
-          <p className="soft max-w-prose px-5 py-6">No cloth yet. Put a roll in the store, or choose a cloth that is sold.</p>
-        )}
-        <CutList sheets={drawn} pieces={pieces} tears={lay.fabric.tearsTrue} />
+        <section
+          aria-label="Layout"
+          className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+        >
+          <LayAnswer lay={lay} />
+          <div className="relative min-h-0 flex-1 space-y-2.5 overflow-y-auto">
+            <LayChoices lay={lay} />
+            {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
+            <FlawList
+              cloths={store.filter((one) => drawn.some((sheet) => sheet.cloth.id === one.id))}
+              onChange={(cloth, flaws) => void lay.changeFlaws(cloth, flaws)}
+            />
+          </div>
+          {problem && (
+            <p role="alert" className="text-[14px] text-error">
+              {named(problem, lay.own)}
+            </p>
+          )}
+          <LayBar lay={lay} />
+        </section>
       </div>
-      <section
-        aria-label="Layout"
-        className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
-      >
-        <LayAnswer lay={lay} />
-        <div className="relative min-h-0 flex-1 space-y-2.5 overflow-y-auto">
-          <LayChoices lay={lay} />
-          {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
-          <FlawList
-            cloths={store.filter((one) => drawn.some((sheet) => sheet.cloth.id === one.id))}
-            onChange={(cloth, flaws) => void lay.changeFlaws(cloth, flaws)}
-          />
-        </div>
-        {problem && (
-          <p role="alert" className="text-[14px] text-error">
-            {named(problem, lay.own)}
-          </p>
-        )}
-        <LayBar lay={lay} />
-      </section>
-    </div>
+    </FormScope>
   );
 }
 

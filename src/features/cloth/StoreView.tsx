@@ -1,19 +1,16 @@
 'use client';
 /* What lies in the store of cloth, to one scale, with a slip to put more there and the last changes. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { StockCloth } from '@/core/cloth/clothStock';
 import { fabricOf, fabricsOf } from '@/core/house/materials';
 import { length, printLength, printSize } from '@/core/units/length';
-import { parsed, refused } from '@/core/units/result';
 import type { ClothMove, StoredCloth } from '@/db/clothSheets';
-import type { Outcome } from '@/server/outcome';
-import { Choice, LengthField, TypedField } from '@/ui/fields';
+import { Choice, LengthField, TextField } from '@/ui/fields';
+import { Form, FormScope, FormTrouble, SendButton, useForm } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { MoveList } from '@/ui/MoveList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 
 const KINDS = [
   { id: 'roll', name: 'Roll' },
@@ -22,17 +19,9 @@ const KINDS = [
 
 export function StoreView({ store, moves }: { store: StoredCloth[]; moves: ClothMove[] }) {
   const { maker } = useWorkshop();
-  const router = useRouter();
-  const send = useSend();
-  const [error, setError] = useState<string | null>(null);
-  const settle = async (act: Promise<Outcome<unknown>>): Promise<boolean> => {
-    const refusal = refusalOf(await act);
-    setError(refusal);
-    if (refusal === null) router.refresh();
-    return refusal === null;
-  };
+  const write = useWrite();
   const remove = ({ id, revision, lengthMm, flaws }: StoredCloth) =>
-    void settle(send('changeCloth', { id, revision, lengthMm, flaws, gone: true, maker }));
+    write('changeCloth', { id, revision, lengthMm, flaws, gone: true, maker });
   return (
     <div className="grid min-h-0 flex-1 grid-cols-1 bench:grid-cols-[minmax(0,1fr)_340px]">
       <div className="relative min-h-0 overflow-y-auto bg-base-200 px-5 py-3">
@@ -42,18 +31,21 @@ export function StoreView({ store, moves }: { store: StoredCloth[]; moves: Cloth
             them, offcuts first, and every recorded cut draws them down.
           </p>
         ) : (
-          <StoreDrawing store={store} onRemove={remove} />
+          <FormScope>
+            <FormTrouble />
+            <StoreDrawing store={store} onRemove={remove} />
+          </FormScope>
         )}
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
-        <AddSlip error={error} onAdd={(cloth) => settle(send('addCloth', { ...cloth, maker }))} />
+        <AddSlip onAdd={(cloth) => write('addCloth', { ...cloth, maker })} />
         <MoveList moves={moves} />
       </div>
     </div>
   );
 }
 
-function StoreDrawing({ store, onRemove }: { store: StoredCloth[]; onRemove: (cloth: StoredCloth) => void }) {
+function StoreDrawing({ store, onRemove }: { store: StoredCloth[]; onRemove: (cloth: StoredCloth) => Promise<string | null> }) {
   const { rules, tape } = useWorkshop();
   const longest = Math.max(...store.map((one) => one.lengthMm), ...store.map((one) => one.widthMm * 2));
   const groups = fabricsOf(rules).filter(({ id }) => store.some((one) => one.fabric === id));
@@ -95,14 +87,16 @@ function StoreDrawing({ store, onRemove }: { store: StoredCloth[]; onRemove: (cl
 }
 
 /** Asks once more: what is used up is gone from the store. */
-function UsedUp({ tag, onRemove }: { tag: string; onRemove: () => void }) {
+function UsedUp({ tag, onRemove }: { tag: string; onRemove: () => Promise<string | null> }) {
+  const { send, busy } = useForm();
   const [asked, setAsked] = useState(false);
   return (
     <button
       type="button"
       className={`btn btn-sm h-9 ${asked ? 'btn-error' : 'btn-ghost'}`}
       aria-label={asked ? `Yes, ${tag} is used up` : `${tag} is used up`}
-      onClick={() => (asked ? onRemove() : setAsked(true))}
+      disabled={busy}
+      onClick={() => (asked ? void send(onRemove) : setAsked(true))}
       onBlur={() => setAsked(false)}
     >
       {asked ? 'take it out' : 'used up'}
@@ -129,7 +123,7 @@ function Lying({ cloth: { lengthMm, widthMm, flaws }, longest }: { cloth: StockC
   );
 }
 
-function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<StockCloth, 'id'>) => Promise<boolean> }) {
+function AddSlip({ onAdd }: { onAdd: (cloth: Omit<StockCloth, 'id'>) => Promise<string | null> }) {
   const { rules, tape } = useWorkshop();
   const fabrics = fabricsOf(rules).filter((one) => one.offered);
   const [kind, setKind] = useState<StockCloth['kind']>('roll');
@@ -139,7 +133,7 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<S
   const [selvedge, setSelvedge] = useState(() => length(10, tape.unit));
   const [long, setLong] = useState(() => length(10_000, tape.unit));
   const add = async () => {
-    const put = await onAdd({
+    const refused = await onAdd({
       kind,
       fabric,
       tag,
@@ -148,17 +142,11 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<S
       lengthMm: long.mm,
       flaws: [],
     });
-    if (put) setTag('');
+    if (refused === null) setTag('');
+    return refused;
   };
   return (
-    <form
-      aria-label="Put in the store"
-      className="space-y-1.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add();
-      }}
-    >
+    <Form label="Put in the store" className="space-y-1.5" onSend={add}>
       <h2 className="text-[17px] font-semibold">Put in the store</h2>
       <div className="grid grid-cols-2 gap-x-4 gap-y-1.5">
         <Choice label="Kind" value={kind} options={KINDS} onChange={setKind} />
@@ -172,11 +160,11 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<S
             if (sold) setWidth(length(sold.mm, tape.unit));
           }}
         />
-        <TypedField
+        <TextField
           label="Tag written on it"
+          of="tag"
+          required="Write a tag on it, to tell it from the others."
           value={tag}
-          print={(text) => text}
-          read={(typed) => (typed.length <= 40 ? parsed(typed) : refused<string>(typed, 'is too long', 'Up to 40 letters.'))}
           onChange={setTag}
         />
         <LengthField label="Usable width" of="stockWidth" value={width} onChange={setWidth} />
@@ -186,14 +174,7 @@ function AddSlip({ error, onAdd }: { error: string | null; onAdd: (cloth: Omit<S
       <p className="soft text-[13px]">
         Measure between the selvedges: they pull otherwise than the rest and stay out of the face.
       </p>
-      {error && (
-        <p role="alert" className="text-[14px] text-error">
-          {error}
-        </p>
-      )}
-      <button type="submit" className="btn btn-primary btn-sm h-9 w-full" disabled={tag.trim() === ''}>
-        Put it there
-      </button>
-    </form>
+      <SendButton className="btn btn-primary btn-sm h-9 w-full">Put it there</SendButton>
+    </Form>
   );
 }

@@ -10,9 +10,10 @@ import { type Tape, printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import type { CostView } from '@/server/costCases';
 import { Figure } from '@/ui/Figure';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 import { SizeChart } from './SizeChart';
 
 const UNIT = { pieces: '', g: 'g', ml: 'ml', min: 'min', '%': '%', frame: '', mm: '' } as const;
@@ -252,19 +253,16 @@ function ReadyMade({ cost: { canvases, curve, paysFromMm, costs } }: { cost: Cos
 /** The price for a customer, and the quotes that were given. */
 function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: CostView }) {
   const router = useRouter();
-  const send = useSend();
+  const write = useWrite();
   const { rules, maker } = useWorkshop();
   const [forWhom, setForWhom] = useState('');
-  const [error, setError] = useState<string | null>(null);
   const { marginPercent, taxPercent, taxName, quoteDays } = costs.settings;
   const sums = quoteSums(reckoned.knownMinor, costs.settings);
   const money = (minor: number) => printMoney(minor, rules.currency);
-  const give = async () => {
-    setError(null);
-    const outcome = await send('giveQuote', { jobId: canvases[0]!.jobId, setId, forWhom, seenMinor: reckoned.knownMinor, maker });
-    if (!outcome.ok) return setError(refusalWords(outcome));
-    router.push(`/quote/${outcome.value.number}`);
-  };
+  const give = () =>
+    write('giveQuote', { jobId: canvases[0]!.jobId, setId, forWhom, seenMinor: reckoned.knownMinor, maker }, ({ number }) =>
+      router.push(`/quote/${number}`),
+    );
   return (
     <section aria-label="For a customer">
       <h2 className="text-[17px] font-semibold">For a customer</h2>
@@ -280,33 +278,13 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
         <dt className="hair-t font-semibold">Price</dt>
         <dd className="hair-t text-right font-semibold">{money(sums.grossMinor)}</dd>
       </dl>
-      <form
-        className="mt-2 space-y-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void give();
-        }}
-      >
-        <label className="block">
-          <span className="soft block text-[13px]">Quote for</span>
-          <input
-            className="input input-sm h-9 w-full"
-            value={forWhom}
-            maxLength={120}
-            autoComplete="off"
-            onChange={(event) => setForWhom(event.target.value)}
-          />
-        </label>
-        {error !== null && (
-          <p role="alert" className="text-[14px] text-error">
-            {error}
-          </p>
-        )}
-        <button type="submit" className="btn btn-primary h-11 w-full" disabled={reckoned.unknown.length > 0}>
+      <Form className="mt-2 space-y-2" onSend={give}>
+        <TextField label="Quote for" of="person" value={forWhom} onChange={setForWhom} />
+        <SendButton className="btn btn-primary h-11 w-full" disabled={reckoned.unknown.length > 0}>
           Give the quote, valid {quoteDays} days
-        </button>
+        </SendButton>
         {reckoned.unknown.length > 0 && <p className="soft text-[13px]">A quote needs every price.</p>}
-      </form>
+      </Form>
       {quotes.length > 0 && (
         <ul className="figure mt-2 text-[14px]">
           {quotes.map(({ number, forWhom: whom, frozen }) => (

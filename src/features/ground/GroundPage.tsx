@@ -2,7 +2,6 @@
 /* Grounds: which canvases wait for a coat, one pot for those that take the same mix, the scale, the store. */
 import { bare, printed } from '@/core/quantities/printed';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { byId } from '@/core/house/schools';
 import { batchRecipe } from '@/core/prime/coatRecipe';
@@ -11,13 +10,12 @@ import { printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import type { CoatWaiting, Grounds } from '@/server/groundCases';
 import { clockWords } from '@/ui/Clock';
-import { NumberField, TypedField } from '@/ui/fields';
-import { FieldErrorsProvider } from '@/ui/fieldErrors';
-import { parsed } from '@/core/units/result';
+import { NumberField, TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
+
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 import { Pot } from './Pot';
 import { StockTable } from './StockTable';
 
@@ -43,69 +41,67 @@ export function GroundPage({ grounds, nowMs: serverNow }: { grounds: Grounds; no
   const stock = recipe && grounds.stock.find(({ substance }) => substance === recipe.substance);
   const wanted = recipe ? (byId(SUBSTANCES, recipe.substance).unit === 'g' ? recipe.glueG : recipe.groundMl) : 0;
   return (
-    <FieldErrorsProvider>
-      <main className="min-h-0 flex-1 overflow-y-auto">
-        <header className="hair-b flex flex-wrap items-baseline gap-x-8 px-5 py-2">
-          <h1 className="text-[22px] leading-7 font-semibold">Ground</h1>
-          {recipe && (
-            <p className="figure text-[15px]">
-              <strong>{printed('scale', recipe.totalG)}</strong> in the pot for{' '}
-              {chosen.length === 1 ? 'one canvas' : `${chosen.length} canvases`},{' '}
-              {printed(
-                'area',
-                chosen.reduce((sum, { areaM2 }) => sum + areaM2, 0),
-                tape,
-              )}
-              {stock && ` · ${printMoney(Math.round((wanted / 1000) * stock.priceMinor), rules.currency)}`}
-            </p>
-          )}
-        </header>
-        {waiting.length === 0 ? (
-          <p className="soft px-5 py-4 text-[15px]">
-            No canvas waits for a coat. What is stretched and tuned, and not primed yet, stands here.{' '}
-            <Link className="link" href="/">
-              To the bench
-            </Link>
-          </p>
-        ) : (
-          <div className="grid gap-x-8 gap-y-4 px-5 py-3 bench:grid-cols-[minmax(300px,1fr)_minmax(0,1.5fr)]">
-            <section aria-label="Canvases that wait for a coat">
-              <h2 className="text-[17px] font-semibold">Waiting for a coat</h2>
-              <ul>
-                {waiting.map((one) => (
-                  <WaitingRow
-                    key={one.jobId}
-                    one={one}
-                    nowMs={nowMs}
-                    checked={chosen.includes(one)}
-                    other={mix !== null && mixOf(one) !== mix}
-                    onToggle={() => toggle(one.jobId)}
-                  />
-                ))}
-              </ul>
-            </section>
-            {recipe && (
-              <section aria-label="The pot">
-                <Pot key={`${recipe.substance} ${recipe.totalG}`} recipe={recipe} />
-                {stock && stock.amount < wanted && (
-                  <p className="text-[14.5px] text-error">
-                    Stop. The store holds {bare('amount', Math.round(stock.amount))} {byId(SUBSTANCES, recipe.substance).unit};
-                    this takes {bare('amount', Math.round(wanted))}.
-                  </p>
-                )}
-                <BatchRecord
-                  key={chosen.map(({ jobId }) => jobId).join()}
-                  chosen={chosen}
-                  mixedMl={recipe.totalMl}
-                  onDone={() => setPicked(null)}
-                />
-              </section>
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      <header className="hair-b flex flex-wrap items-baseline gap-x-8 px-5 py-2">
+        <h1 className="text-[22px] leading-7 font-semibold">Ground</h1>
+        {recipe && (
+          <p className="figure text-[15px]">
+            <strong>{printed('scale', recipe.totalG)}</strong> in the pot for{' '}
+            {chosen.length === 1 ? 'one canvas' : `${chosen.length} canvases`},{' '}
+            {printed(
+              'area',
+              chosen.reduce((sum, { areaM2 }) => sum + areaM2, 0),
+              tape,
             )}
-          </div>
+            {stock && ` · ${printMoney(Math.round((wanted / 1000) * stock.priceMinor), rules.currency)}`}
+          </p>
         )}
-        <StockTable grounds={grounds} />
-      </main>
-    </FieldErrorsProvider>
+      </header>
+      {waiting.length === 0 ? (
+        <p className="soft px-5 py-4 text-[15px]">
+          No canvas waits for a coat. What is stretched and tuned, and not primed yet, stands here.{' '}
+          <Link className="link" href="/">
+            To the bench
+          </Link>
+        </p>
+      ) : (
+        <div className="grid gap-x-8 gap-y-4 px-5 py-3 bench:grid-cols-[minmax(300px,1fr)_minmax(0,1.5fr)]">
+          <section aria-label="Canvases that wait for a coat">
+            <h2 className="text-[17px] font-semibold">Waiting for a coat</h2>
+            <ul>
+              {waiting.map((one) => (
+                <WaitingRow
+                  key={one.jobId}
+                  one={one}
+                  nowMs={nowMs}
+                  checked={chosen.includes(one)}
+                  other={mix !== null && mixOf(one) !== mix}
+                  onToggle={() => toggle(one.jobId)}
+                />
+              ))}
+            </ul>
+          </section>
+          {recipe && (
+            <section aria-label="The pot">
+              <Pot key={`${recipe.substance} ${recipe.totalG}`} recipe={recipe} />
+              {stock && stock.amount < wanted && (
+                <p className="text-[14.5px] text-error">
+                  Stop. The store holds {bare('amount', Math.round(stock.amount))} {byId(SUBSTANCES, recipe.substance).unit}; this
+                  takes {bare('amount', Math.round(wanted))}.
+                </p>
+              )}
+              <BatchRecord
+                key={chosen.map(({ jobId }) => jobId).join()}
+                chosen={chosen}
+                mixedMl={recipe.totalMl}
+                onDone={() => setPicked(null)}
+              />
+            </section>
+          )}
+        </div>
+      )}
+      <StockTable grounds={grounds} />
+    </main>
   );
 }
 
@@ -154,34 +150,27 @@ function WaitingRow({
 /** What was mixed and what was left, recorded for every canvas of the pot at once. */
 function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixedMl: number; onDone: () => void }) {
   const { maker, tape } = useWorkshop();
-  const router = useRouter();
-  const send = useSend();
+  const write = useWrite();
   const [mixed, setMixed] = useState<number | null>(null);
   const [left, setLeft] = useState<number | null>(null);
   const [reason, setReason] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [error, setError] = useState<string | null>(null);
-  const record = async () => {
-    if (left === null) return;
-    setBusy(true);
-    setError(null);
-    const refusal = refusalOf(
-      await send('recordBatch', {
-        coats: chosen.map(({ jobId, revision, step }) => ({ jobId, revision, step })),
-        mixedMl: mixed ?? Math.round(mixedMl),
-        leftMl: left,
-        maker,
-        note: '',
-        reason,
-      }),
-    );
-    setBusy(false);
-    if (refusal) return setError(refusal);
-    onDone();
-    router.refresh();
-  };
+  const record = () =>
+    left === null
+      ? 'Say what is left in the pot first.'
+      : write(
+          'recordBatch',
+          {
+            coats: chosen.map(({ jobId, revision, step }) => ({ jobId, revision, step })),
+            mixedMl: mixed ?? Math.round(mixedMl),
+            leftMl: left,
+            maker,
+            note: '',
+            reason,
+          },
+          onDone,
+        );
   return (
-    <div className="hair-t mt-3 space-y-2 pt-2">
+    <Form className="hair-t mt-3 space-y-2 pt-2" onSend={record}>
       <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
         <NumberField
           label="Mixed"
@@ -192,30 +181,14 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
           onChange={setMixed}
         />
         <NumberField label="Left in the pot" of="volume" value={left} onClear={() => setLeft(null)} onChange={setLeft} />
-        <TypedField
-          label="Why, if a verdict says stop"
-          value={reason}
-          print={(text) => text}
-          read={(text) => parsed(text)}
-          onChange={setReason}
-        />
-        <button
-          type="button"
-          className="btn btn-primary btn-sm h-10"
-          disabled={busy || left === null}
-          onClick={() => void record()}
-        >
+        <TextField label="Why, if a verdict says stop" of="note" value={reason} onChange={setReason} />
+        <SendButton className="btn btn-primary btn-sm h-10" disabled={left === null}>
           Record the coat on {chosen.length === 1 ? 'it' : `all ${chosen.length}`}
-        </button>
+        </SendButton>
       </div>
       {left === null && (
         <p className="soft text-[13.5px]">Brush it on, then say what is left: the next pot for this cloth is reckoned with it.</p>
       )}
-      {error && (
-        <p role="alert" className="text-[14px] text-error">
-          {error}
-        </p>
-      )}
-    </div>
+    </Form>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 /* The store of grounds: what is left, what it costs, what was taken last. */
 import { bare } from '@/core/quantities/printed';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { SUBSTANCES, type Substance } from '@/core/prime/substances';
@@ -9,9 +8,9 @@ import { readPrice } from '@/core/quantities/readQuantity';
 import { printMoney } from '@/core/units/money';
 import type { Grounds } from '@/server/groundCases';
 import { NumberField, TypedField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalOf } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 
 export function StockTable({ grounds }: { grounds: Grounds }) {
   return (
@@ -64,19 +63,16 @@ function StockRow({
   revision: number;
 }) {
   const { rules, maker } = useWorkshop();
-  const router = useRouter();
-  const send = useSend();
+  const write = useWrite();
   const [now, setNow] = useState({ amount: Math.round(amount), priceMinor });
-  const [error, setError] = useState<string | null>(null);
   const changed = now.amount !== Math.round(amount) || now.priceMinor !== priceMinor;
-  const save = async () => {
-    const refusal = refusalOf(await send('setStock', { substance: id, ...now, revision, maker }));
-    setError(refusal);
-    if (!refusal) router.refresh();
-  };
   const large = unit === 'g' ? 'kg' : 'l';
   return (
-    <div className="hair-b grid grid-cols-2 items-end gap-x-4 py-1.5 sm:grid-cols-[minmax(0,1.2fr)_140px_150px_90px]">
+    <Form
+      label={name}
+      className="hair-b grid grid-cols-2 items-end gap-x-4 py-1.5 sm:grid-cols-[minmax(0,1.2fr)_140px_150px_90px]"
+      onSend={() => write('setStock', { substance: id, ...now, revision, maker })}
+    >
       <p className="text-[14.5px]">
         {name}
         <span className="figure soft block text-[13px]">
@@ -98,14 +94,9 @@ function StockRow({
         onChange={(to) => setNow({ ...now, priceMinor: to })}
         beside={rules.currency}
       />
-      <button type="button" className="btn btn-outline btn-sm h-9" disabled={!changed} onClick={() => void save()}>
+      <SendButton className="btn btn-outline btn-sm h-9" disabled={!changed}>
         Save
-      </button>
-      {error && (
-        <p role="alert" className="text-[13px] text-error sm:col-span-4">
-          {error}
-        </p>
-      )}
-    </div>
+      </SendButton>
+    </Form>
   );
 }

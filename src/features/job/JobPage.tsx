@@ -18,7 +18,7 @@ import type { Air } from '@/server/airCases';
 import { standingEntries } from '@/core/log/jobHistory';
 import { LOOK_PHOTOGRAPH } from '@/core/log/logEntry';
 import type { JobWithLog } from '@/server/jobReading';
-import { FieldErrorsProvider } from '@/ui/fieldErrors';
+import { FormScope } from '@/ui/Form';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { Filed } from '@/server/setPages';
@@ -139,7 +139,7 @@ function JobDesk({
   const stopped =
     progress.now !== null && here.verdictsOf(progress.now).some((one) => one.level === 'stop' && one.measured !== null);
   return (
-    <FieldErrorsProvider>
+    <FormScope>
       <SideWordsProvider value={say}>
         <main className="flex min-h-0 flex-1 flex-col">
           <JobHeader
@@ -219,6 +219,6 @@ function JobDesk({
           {state.save === 'stale' && <StaleDialog state={state} draft={draft} />}
         </main>
       </SideWordsProvider>
-    </FieldErrorsProvider>
+    </FormScope>
   );
 }

@@ -2,6 +2,7 @@
 /* What is printed for the work itself: the label for its back, and strips to lay along its bars. */
 import { useState } from 'react';
 import { LABEL_SIZES, type LabelSizeId } from '@/core/marks/labelSizes';
+import { FormScope } from '@/ui/Form';
 import { Choice, NumberField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 
@@ -27,33 +28,29 @@ export function LabelLinks({ href, alone = false }: LabelLinksProps) {
   const { columns, rows } = LABEL_SIZES.find(({ id }) => id === size)!;
   const query = `size=${size}&start=${Math.min(start, columns * rows)}&paper=${paper}`;
   return (
-    <fieldset className="space-y-1">
-      <legend className="soft text-[13px]">Label for the back, on paper that sticks or is glued</legend>
-      <div className="grid grid-cols-[1fr_6.5rem_5rem] gap-x-3">
-        <Choice label="Size" value={size} options={LABEL_SIZES} onChange={setSize} />
-        <NumberField
-          label="First place"
-          of="count"
-          range={[1, columns * rows]}
-          value={start}
-          onChange={(value) => setStart(Math.round(value))}
-        />
-        <Choice label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
-      </div>
-      <p className="flex flex-wrap gap-x-3 text-[13.5px]">
-        <a className="link link-primary" href={`${href}?${query}`} target="_blank" rel="noreferrer">
-          Print the label{alone ? '' : 's'} (PDF)
-        </a>
-        {alone && (
-          <a className="link link-primary" href={`${href}?${query}&format=svg`}>
-            SVG
+    <FormScope>
+      <fieldset className="space-y-1">
+        <legend className="soft text-[13px]">Label for the back, on paper that sticks or is glued</legend>
+        <div className="grid grid-cols-[1fr_6.5rem_5rem] gap-x-3">
+          <Choice label="Size" value={size} options={LABEL_SIZES} onChange={setSize} />
+          <NumberField label="First place" of="count" range={[1, columns * rows]} value={start} onChange={setStart} />
+          <Choice label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
+        </div>
+        <p className="flex flex-wrap gap-x-3 text-[13.5px]">
+          <a className="link link-primary" href={`${href}?${query}`} target="_blank" rel="noreferrer">
+            Print the label{alone ? '' : 's'} (PDF)
           </a>
+          {alone && (
+            <a className="link link-primary" href={`${href}?${query}&format=svg`}>
+              SVG
+            </a>
+          )}
+        </p>
+        {local && (
+          <p className="soft text-[13px]">Its square code leads to this machine only, as long as it is reached as localhost.</p>
         )}
-      </p>
-      {local && (
-        <p className="soft text-[13px]">Its square code leads to this machine only, as long as it is reached as localhost.</p>
-      )}
-    </fieldset>
+      </fieldset>
+    </FormScope>
   );
 }
 

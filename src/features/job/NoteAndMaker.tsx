@@ -1,4 +1,5 @@
 'use client';
+import { TextField } from '@/ui/fields';
 import { MakerSelect } from '@/ui/MakerSelect';
 
 interface NoteAndMakerProps {
@@ -11,14 +12,7 @@ interface NoteAndMakerProps {
 export function NoteAndMaker({ note, placeholder, onNote }: NoteAndMakerProps) {
   return (
     <div className="grid grid-cols-[1fr_auto] gap-2">
-      <input
-        className="input input-sm h-9 w-full"
-        aria-label="Note"
-        placeholder={placeholder}
-        value={note}
-        maxLength={2000}
-        onChange={(event) => onNote(event.target.value)}
-      />
+      <TextField label="Note" hideLabel of="note" placeholder={placeholder} value={note} onChange={onNote} />
       <MakerSelect label="Done by" className="select select-sm h-9 w-28" />
     </div>
   );

@@ -4,7 +4,8 @@ import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
 import type { LogEntry } from '@/core/log/logEntry';
 import { worstLevel, type Verdict } from '@/core/job/verdict';
-import { useFieldErrors } from '@/ui/fieldErrors';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton, useForm } from '@/ui/Form';
 import { NoteAndMaker } from './NoteAndMaker';
 import { byWords } from './stageWords';
 
@@ -25,7 +26,7 @@ interface RecordBarProps {
   /** What was typed so far: it outlives a look at another stage. */
   words: RecordWords;
   onWords: (words: RecordWords) => void;
-  onRecord: (note: string, reason: string) => void;
+  onRecord: (note: string, reason: string) => Promise<void>;
   onPrint: () => void;
   /** What was recorded last of a stage that goes on, such as the coat before; it can be taken back at once. */
   last: LogEntry | null;
@@ -36,28 +37,26 @@ interface RecordBarProps {
 export function RecordBar(props: RecordBarProps) {
   const { label, verdicts, early, busy, error, words, onWords, onRecord, onPrint, last, onWithdraw } = props;
   const { note, reason } = words;
-  const fieldErrors = useFieldErrors();
+  const slip = useForm();
   const stopped = worstLevel(verdicts) === 'stop';
-  const blocked = early ?? (fieldErrors.size > 0 ? `Mend first: ${[...fieldErrors.keys()].join(', ')}.` : null);
+  const blocked = early ?? slip.mend;
+  const record = async () => {
+    if (!blocked && !busy) await onRecord(note, reason);
+    return null;
+  };
   return (
-    <form
-      className="hair-t no-print space-y-2 pt-2.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!blocked && !busy) onRecord(note, reason);
-      }}
-    >
+    <Form className="hair-t no-print space-y-2 pt-2.5" onSend={record}>
       {stopped && !early && (
-        <label className="block">
-          <span className="text-[13px] text-error">A verdict says stop. Go on only with a reason:</span>
-          <input
-            className="input input-sm h-9 w-full"
-            aria-label="Reason for going on"
+        <>
+          <p className="text-[13px] text-error">A verdict says stop. Go on only with a reason:</p>
+          <TextField
+            label="Reason for going on"
+            hideLabel
+            of="reason"
             value={reason}
-            maxLength={2000}
-            onChange={(event) => onWords({ note, reason: event.target.value })}
+            onChange={(to) => onWords({ note, reason: to })}
           />
-        </label>
+        </>
       )}
       <NoteAndMaker note={note} placeholder="Note" onNote={(to) => onWords({ note: to, reason })} />
       {(blocked || error) && (
@@ -68,15 +67,14 @@ export function RecordBar(props: RecordBarProps) {
       {last && <TakeBackLast last={last} busy={busy} onWithdraw={onWithdraw} />}
       <div className="flex gap-2">
         <PrintButton onPrint={onPrint} />
-        <button
-          type="submit"
+        <SendButton
           className="btn btn-primary h-11 flex-1 text-base"
           disabled={blocked !== null || busy || (stopped && reason.trim().length < 3)}
         >
           {busy ? 'Recording' : label}
-        </button>
+        </SendButton>
       </div>
-    </form>
+    </Form>
   );
 }
 
@@ -89,14 +87,16 @@ function TakeBackLast({ last, busy, onWithdraw }: { last: LogEntry; busy: boolea
         {last.did}, {format(new Date(last.at), 'EEE d MMM HH:mm')}
       </span>
       {reason !== null && (
-        <input
-          className="input input-sm h-9 w-full"
-          aria-label="Reason for taking back"
-          placeholder="Why is it taken back?"
-          value={reason}
-          maxLength={2000}
-          onChange={(event) => setReason(event.target.value)}
-        />
+        <div className="w-full">
+          <TextField
+            label="Reason for taking back"
+            hideLabel
+            of="reason"
+            placeholder="Why is it taken back?"
+            value={reason}
+            onChange={setReason}
+          />
+        </div>
       )}
       <button
         type="button"
@@ -137,16 +137,10 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
         </p>
       )}
       {open && (
-        <label className="block">
-          <span className="soft text-[13px]">Why is it taken back? The record stays in the log.</span>
-          <input
-            className="input input-sm h-9 w-full"
-            aria-label="Reason for taking back"
-            value={reason}
-            maxLength={2000}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </label>
+        <>
+          <p className="soft text-[13px]">Why is it taken back? The record stays in the log.</p>
+          <TextField label="Reason for taking back" hideLabel of="reason" value={reason} onChange={setReason} />
+        </>
       )}
       <div className="flex gap-2">
         <PrintButton onPrint={onPrint} />

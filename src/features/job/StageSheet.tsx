@@ -69,7 +69,7 @@ interface StageSheetProps {
   lessons: HouseLessons;
   photographs: readonly string[];
   onKeep: Keep;
-  onWithdraw: (entryId: string, reason: string) => Promise<boolean>;
+  onWithdraw: (entryId: string, reason: string) => Promise<string | null>;
   onStage: (stage: StageId) => void;
   onChange: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }

@@ -11,10 +11,8 @@ import { SIDES, type Side } from '@/core/job/sides';
 import { type Length, length } from '@/core/units/length';
 import { type Rolled, rolledShape } from '@/core/painting/rolledWork';
 import { FormDialog } from '@/ui/FormDialog';
-import { Choice, LengthField, NumberField, ReadingField, Tick } from '@/ui/fields';
-import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { Choice, LengthField, NumberField, ReadingField, TextField, Tick } from '@/ui/fields';
+import { useWrite } from '../useWrite';
 import type { JobDraft } from './jobDraft';
 
 interface TakeDownProps {
@@ -37,11 +35,7 @@ export function TakeDown(props: TakeDownProps) {
       >
         <Scroll aria-hidden className="size-4" />
       </button>
-      {open && (
-        <FieldErrorsProvider>
-          <TakeDownForm {...props} onClose={() => setOpen(false)} />
-        </FieldErrorsProvider>
-      )}
+      {open && <TakeDownForm {...props} onClose={() => setOpen(false)} />}
     </>
   );
 }
@@ -53,8 +47,7 @@ const ALONG = [
 
 function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & { onClose: () => void }) {
   const router = useRouter();
-  const send = useSend();
-  const wrong = useFieldErrors();
+  const write = useWrite();
   const { brief, bars } = inputs;
   const joint = byId(JOINTS, bars.joint);
   const opener = openersOf(joint.opener);
@@ -62,35 +55,20 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
   const [gone, setGone] = useState(false);
   const [keepBars, setKeepBars] = useState(!joint.glued);
   const [openers, setOpeners] = useState(opener?.count ?? 0);
-  const [error, setError] = useState<string | null>(null);
   /** Nothing stands for a margin that nobody measured. */
   const [margins, setMargins] = useState<Record<Side, Length | null>>({ top: null, right: null, bottom: null, left: null });
   const measured = SIDES.every((side) => margins[side] !== null);
   const set = (patch: Partial<Rolled>) => setRolled({ ...rolled, ...patch });
   const take = async () => {
-    setError(null);
-    if (!(await draft.flush())) return setError('What was typed is not saved yet.');
-    const outcome = await send('takeDown', {
-      jobId,
-      revision: draft.read().revision,
-      maker,
-      note: '',
-      rolled: gone ? null : { ...rolled, margins: margins as Rolled['margins'] },
-      keepBars,
-      openers,
-    });
-    if (!outcome.ok) return setError(refusalWords(outcome));
-    router.push('/store?view=rolled');
+    if (!(await draft.flush())) return 'What was typed is not saved yet.';
+    const { revision } = draft.read();
+    const away = gone ? null : { ...rolled, margins: margins as Rolled['margins'] };
+    return write('takeDown', { jobId, revision, maker, note: '', rolled: away, keepBars, openers }, () =>
+      router.push('/store?view=rolled'),
+    );
   };
   return (
-    <FormDialog
-      title="Take it down"
-      onClose={onClose}
-      onSubmit={() => void take()}
-      does="Take it down"
-      disabled={wrong.size > 0 || (!gone && !measured)}
-      error={error}
-    >
+    <FormDialog title="Take it down" onClose={onClose} onSend={take} does="Take it down" staysOpen disabled={!gone && !measured}>
       <p className="text-[14px] text-warning">
         Watch. Paint cracks when it is bent cold or narrow, and old cloth tears at its holes. Roll it face out on a wide core, in
         a warm room; anything flaking, thick or precious waits for a conservator.
@@ -120,16 +98,7 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
             />
           </div>
           <Tick label="Face out" checked={rolled.faceOut} onChange={(faceOut) => set({ faceOut })} />
-          <label className="block">
-            <span className="soft block text-[13px]">Where it lies</span>
-            <input
-              className="input input-sm h-9 w-full"
-              value={rolled.place}
-              maxLength={80}
-              autoComplete="off"
-              onChange={(event) => set({ place: event.target.value })}
-            />
-          </label>
+          <TextField label="Where it lies" of="place" value={rolled.place} onChange={(place) => set({ place })} />
         </>
       )}
       <Tick

@@ -71,6 +71,8 @@ function keptWaiting(jobId: string): Waiting[] {
 
 export const SOMEBODY = 'Somebody saved or recorded on this canvas in between. Look at what stands now, then record again.';
 
+export const UNSAVED = 'What was typed is not saved yet: see above.';
+
 /** What takes longer had to wait, ms. */
 const AT_ONCE_MS = 5000;
 
@@ -144,7 +146,7 @@ export class HandIn {
     const { requestId, doneAt } = one;
     if (!(await this.draft.flush(one.inputs))) {
       if (this.draft.read().away) return { kind: 'waits', requestId };
-      return this.refused(one, 'What was typed is not saved yet: see above.', null);
+      return this.refused(one, UNSAVED, null);
     }
     const known = this.draft.read().revision;
     const revision = one.sentOn ?? known;

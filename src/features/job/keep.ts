@@ -20,5 +20,14 @@ export interface OfJob {
   maker: string;
 }
 
-/** Saves what was typed, asks the server for a new entry of the log, and takes its answer; false when it was refused. */
-export type Keep = <N extends KeptWrite>(name: N, request: Omit<Request<N>, keyof OfJob>) => Promise<boolean>;
+/**
+ * Saves what was typed, asks for a new entry of the log, and takes its answer.
+ *
+ * @param then once it is kept, here or in the workshop
+ * @returns null when it was, else why not
+ */
+export type Keep = <N extends KeptWrite>(
+  name: N,
+  request: Omit<Request<N>, keyof OfJob>,
+  then?: () => void,
+) => Promise<string | null>;

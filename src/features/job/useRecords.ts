@@ -12,7 +12,7 @@ import type { Request } from '@/server/requests';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
-import { HandIn, type HandedRequest, SOMEBODY, type Waiting } from './handIn';
+import { HandIn, type HandedRequest, SOMEBODY, UNSAVED, type Waiting } from './handIn';
 import type { JobDraft } from './jobDraft';
 import { KEPT_WRITES, type Keep, type KeptWrite, type OfJob } from './keep';
 
@@ -34,7 +34,8 @@ export interface Records {
   failure: string | null;
   clear: () => void;
   record: (request: RecordRequest, here: JobCase, then: (value: JobWithLog) => void) => Promise<void>;
-  withdraw: (entryId: string, reason: string) => Promise<boolean>;
+  /** Null when it was taken back, else why not. */
+  withdraw: (entryId: string, reason: string) => Promise<string | null>;
   keep: Keep;
   /** What could not be handed in yet, oldest first. */
   waiting: readonly Waiting[];
@@ -77,11 +78,11 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
     };
   }, [stuck, queue]);
 
-  /** Hands one in after whatever waits. @returns the answer, what stands until it comes, or null where it is refused */
+  /** Hands one in after whatever waits. @returns the answer, what stands until it comes, or why it was refused */
   const handIn = async (
     one: Pick<Waiting, 'write' | 'request' | 'says' | 'entry'>,
     at = new Date(),
-  ): Promise<JobWithLog | null> => {
+  ): Promise<JobWithLog | string> => {
     setBusy(true);
     setFailure(null);
     try {
@@ -95,7 +96,7 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
           if (!others) queue.letGo(requestId);
           setFailure(last.says);
           if (last.theirs) router.refresh();
-          return null;
+          return last.says;
         }
       }
       const { inputs, revision } = draft.read();
@@ -117,39 +118,44 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
       const said = { ...request, maker, device: device?.name ?? '' };
       const entry = recordOf(here, said, { id: `waiting-${at.getTime()}`, at });
       const value = await handIn({ write: 'recordStep', request: { ...request, maker }, says: entry.did, entry }, at);
-      if (value) then(value);
+      if (typeof value !== 'string') then(value);
     },
     withdraw: async (entryId, reason) => {
       const unsent = queue.read().find(({ entry }) => entry?.id === entryId);
       if (!unsent) return withdraw({ entryId, reason });
       queue.letGo(unsent.requestId);
-      return true;
+      return null;
     },
-    keep: async (write, request) =>
-      (await handIn({ write, request: { ...request, maker }, says: KEPT_WRITES[write], entry: null })) !== null,
+    keep: async (write, request, then) => {
+      const value = await handIn({ write, request: { ...request, maker }, says: KEPT_WRITES[write], entry: null });
+      if (typeof value === 'string') return value;
+      then?.();
+      return null;
+    },
   };
 
   /** Takes a record back: not done from afar, for what stands now has to be seen. */
-  async function withdraw(request: { entryId: string; reason: string }): Promise<boolean> {
+  async function withdraw(request: { entryId: string; reason: string }): Promise<string | null> {
     setBusy(true);
     setFailure(null);
     try {
       if (!(await draft.flush())) {
-        setFailure('What was typed is not saved yet: see above.');
-        return false;
+        setFailure(UNSAVED);
+        return UNSAVED;
       }
       const outcome: Outcome<JobWithLog> = await send('withdraw', { ...request, jobId, revision: draft.read().revision, maker });
       if (outcome.ok) {
         draft.take(outcome.value.job, false);
         answered(outcome.value);
-        return true;
+        return null;
       }
       if (outcome.kind === 'stale') {
         draft.meet(outcome.theirs);
         router.refresh();
       }
-      setFailure(outcome.kind === 'stale' ? SOMEBODY : refusalWords(outcome));
-      return false;
+      const says = outcome.kind === 'stale' ? SOMEBODY : refusalWords(outcome);
+      setFailure(says);
+      return says;
     } finally {
       setBusy(false);
     }

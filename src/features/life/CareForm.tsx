@@ -6,8 +6,8 @@ import type { AirReading } from '@/core/tension/clothWeather';
 import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
 import { FEELS, type FeelId } from '@/core/tension/feel';
 import type { Length } from '@/core/units/length';
-import { useFieldErrors } from '@/ui/fieldErrors';
-import { Choice, NumberField, ReadingField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
+import { Choice, NumberField, ReadingField, TextField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 import { PhotographChoice } from '../photograph/PhotographChoice';
 
@@ -25,18 +25,16 @@ export interface Care {
 }
 
 interface CareFormProps {
-  busy: boolean;
   /** It hangs here, or nobody said where: the air of the house is that of the canvas. */
   inHouse: boolean;
   houseAir: AirReading | null;
-  onKeep: (care: Care) => Promise<boolean>;
+  onKeep: (care: Care) => Promise<string | null>;
 }
 
 const NONE = 'none';
 
-export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
+export function CareForm({ inHouse, houseAir, onKeep }: CareFormProps) {
   const awake = useAwake();
-  const wrong = useFieldErrors();
   const [care, setCare] = useState<Care>({
     note: '',
     event: null,
@@ -51,15 +49,7 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
   });
   const change = (patch: Partial<Care>) => setCare((before) => ({ ...before, ...patch }));
   return (
-    <form
-      noValidate
-      aria-label="Look at it"
-      className="space-y-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (wrong.size === 0) void onKeep(care);
-      }}
-    >
+    <Form label="Look at it" onSend={() => onKeep(care)}>
       <h2 className="text-[16px] font-semibold">Look at it now</h2>
       <fieldset disabled={!awake} className="grid grid-cols-2 gap-x-4 gap-y-2">
         <Choice
@@ -103,14 +93,17 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
             says="The photograph that is kept"
           />
         </div>
-        <textarea
-          className="textarea col-span-2 min-h-14 w-full"
-          aria-label="Note"
-          placeholder="What you see"
-          maxLength={2000}
-          value={care.note}
-          onChange={(event) => change({ note: event.target.value })}
-        />
+        <div className="col-span-2">
+          <TextField
+            label="Note"
+            hideLabel
+            of="note"
+            lines={2}
+            placeholder="What you see"
+            value={care.note}
+            onChange={(note) => change({ note })}
+          />
+        </div>
       </fieldset>
       <p className="soft text-[13px]">
         {inHouse
@@ -119,9 +112,7 @@ export function CareForm({ busy, inHouse, houseAir, onKeep }: CareFormProps) {
             : 'Left open, the air stays unread: later it cannot be taken off.'
           : 'Read the humidity where it hangs: left open, it stays unread.'}
       </p>
-      <button type="submit" className="btn btn-primary h-11 w-full" disabled={!awake || busy || wrong.size > 0}>
-        {busy ? 'Keeping' : 'Keep what you saw'}
-      </button>
-    </form>
+      <SendButton>Keep what you saw</SendButton>
+    </Form>
   );
 }

@@ -2,8 +2,7 @@
 /* What became of a canvas: its tension through the years in the air of its place, what was done, and what to do now. */
 import { printed } from '@/core/quantities/printed';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { caseOf } from '@/core/case/jobCase';
 import { creepKey } from '@/core/life/creep';
 import { lifeOf } from '@/core/life/life';
@@ -15,12 +14,10 @@ import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { FEELS } from '@/core/tension/feel';
 import { printSize } from '@/core/units/length';
 import type { LifeView } from '@/server/lifeCases';
-import { FieldErrorsProvider } from '@/ui/fieldErrors';
 import { Figure } from '@/ui/Figure';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 import { type Care, CareForm } from './CareForm';
 import { type Hanging, HangingForm } from './HangingForm';
 import { LifeChart } from './LifeChart';
@@ -34,10 +31,7 @@ const TOOLS = { tap: 'by tap', weight: 'by weight', hand: 'felt' };
 export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
   const { found, earlier, later, lessons, air, photographs } = view;
   const { rules, tape, maker, looksOn } = useWorkshop();
-  const router = useRouter();
-  const send = useSend();
-  const [says, setSays] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const write = useWrite();
   const { job } = found;
   const told = useMemo(() => {
     const here = caseOf(job, found.log, { rules, tape, lessons }, nowMs);
@@ -59,26 +53,9 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
   const last = life.tensions.at(-1) ?? null;
   const measured = lastTension(life);
   const stretched = here.progress.done.has('fasten') && !life.takenDown;
-  const keep = async (
-    act: (of: { jobId: string; revision: number; maker: string }) => Promise<string | null>,
-  ): Promise<boolean> => {
-    setBusy(true);
-    const refused = await act({ jobId: job.id, revision: job.revision, maker });
-    setSays(refused);
-    setBusy(false);
-    router.refresh();
-    return refused === null;
-  };
-  const care = (one: Care) =>
-    keep(async (of) => {
-      const outcome = await send('keepCare', { ...of, ...one });
-      return outcome.ok ? null : refusalWords(outcome);
-    });
-  const hang = (hangs: Hanging) =>
-    keep(async (of) => {
-      const outcome = await send('keepHanging', { ...of, note: '', hangs });
-      return outcome.ok ? null : refusalWords(outcome);
-    });
+  const of = { jobId: job.id, revision: job.revision, maker };
+  const care = (one: Care) => write('keepCare', { ...of, ...one });
+  const hang = (hangs: Hanging) => write('keepHanging', { ...of, note: '', hangs });
   const { brief } = job.inputs;
   return (
     <main className="flex min-h-0 flex-1 flex-col">
@@ -151,11 +128,6 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
             </p>
           </div>
           {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
-          {says && (
-            <p role="alert" className="text-error">
-              {says}
-            </p>
-          )}
           {!stretched && (
             <p className="text-[15px]">
               {here.progress.done.has('fasten')
@@ -165,24 +137,19 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
           )}
           {stretched && !looksOn && (
             <div className="no-print space-y-4">
-              <FieldErrorsProvider>
-                <CareForm
-                  key={`care ${job.revision}`}
-                  busy={busy}
-                  inHouse={life.hangs === null || life.hangs.climate === 'house'}
-                  houseAir={air.now}
-                  onKeep={care}
-                />
-              </FieldErrorsProvider>
+              <CareForm
+                key={`care ${job.revision}`}
+                inHouse={life.hangs === null || life.hangs.climate === 'house'}
+                houseAir={air.now}
+                onKeep={care}
+              />
               <p className="text-[14px]">
                 <Link href={`/job/${job.id}?stage=tune`} prefetch={false} className="link link-primary">
                   Tap it, weigh it, open its corners, or choose a remedy
                 </Link>{' '}
                 at Tune: all of it comes here too.
               </p>
-              <FieldErrorsProvider>
-                <HangingForm key={`hangs ${job.revision}`} busy={busy} now={life.hangs} onKeep={hang} />
-              </FieldErrorsProvider>
+              <HangingForm key={`hangs ${job.revision}`} now={life.hangs} onKeep={hang} />
             </div>
           )}
         </aside>

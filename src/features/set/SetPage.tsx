@@ -18,7 +18,8 @@ import { setScene } from '@/drawing/setScene';
 import type { Role } from '@/drawing/scene';
 import type { SetCanvas, SetPage as SetPageData } from '@/server/setPages';
 import { Drawing } from '@/ui/Drawing';
-import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
+import { TextField } from '@/ui/fields';
+import { Form, FormScope, SendButton, useForm } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { SideWordsProvider } from '@/ui/SideWordsContext';
 import { typing } from '@/ui/typing';
@@ -28,8 +29,7 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { type StageMark, StageRun } from '../job/StageRun';
 import { NoteAndMaker } from '../job/NoteAndMaker';
 import { perStage } from '../job/stageWords';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 import { SetActs } from './SetActs';
 import { Departures } from './Departures';
 import { SetSheet, gravest } from './SetSheet';
@@ -38,11 +38,11 @@ import { useMeasured } from './useMeasured';
 
 export function SetPage(props: { page: SetPageData; nowMs: number }) {
   return (
-    <FieldErrorsProvider>
+    <FormScope>
       <SideWordsProvider value={sideWords('back')}>
         <SetDesk {...props} />
       </SideWordsProvider>
-    </FieldErrorsProvider>
+    </FormScope>
   );
 }
 
@@ -231,63 +231,50 @@ interface SetRecordProps {
 
 /** The one record for all rows that are ticked. */
 function SetRecord({ page: { stage, painted, canvases }, rows, ticked, maker }: SetRecordProps) {
-  const router = useRouter();
-  const send = useSend();
+  const write = useWrite();
   const { tape } = useWorkshop();
-  const fieldErrors = useFieldErrors();
+  const sheet = useForm();
   const [words, setWords] = useState({ note: '', reason: '' });
-  const [busy, setBusy] = useState(false);
-  const [says, setSays] = useState<{ ok: boolean; text: string } | null>(null);
+  const [recorded, setRecorded] = useState('');
   const going = canvases.filter(({ jobId }) => ticked.has(jobId));
-  const stopped = going.filter(({ sheet }) => worstLevel(sheet.verdicts) === 'stop');
-  const left = canvases.filter(
-    ({ jobId, sheet }) => !ticked.has(jobId) && (sheet.state === 'ready' || sheet.state === 'waiting'),
-  );
+  const stopped = going.filter((one) => worstLevel(one.sheet.verdicts) === 'stop');
+  const left = canvases.filter((one) => !ticked.has(one.jobId) && (one.sheet.state === 'ready' || one.sheet.state === 'waiting'));
   const record = async () => {
-    setBusy(true);
-    setSays(null);
-    const saved = await rows.flush();
-    const outcome = saved
-      ? await send('recordTogether', {
-          canvases: going.map((one) => ({ jobId: one.jobId, revision: rows.revisionOf(one) })),
-          stage,
-          maker,
-          note: words.note,
-          reason: stopped.length > 0 ? words.reason : '',
-          unit: tape.unit,
-          view: 'back',
-        })
-      : null;
-    setBusy(false);
-    if (outcome === null) return setSays({ ok: false, text: 'A row is not saved: see the sheet.' });
-    if (!outcome.ok) return setSays({ ok: false, text: refusalWords(outcome) });
-    setWords({ note: '', reason: '' });
-    setSays({ ok: true, text: `${stageById(stage).name}: ${outcome.value} recorded.` });
-    router.refresh();
+    if (sheet.mend !== null || going.length === 0) return null;
+    if (!(await rows.flush())) return 'A row is not saved: see the sheet.';
+    return write(
+      'recordTogether',
+      {
+        canvases: going.map((one) => ({ jobId: one.jobId, revision: rows.revisionOf(one) })),
+        stage,
+        maker,
+        note: words.note,
+        reason: stopped.length > 0 ? words.reason : '',
+        unit: tape.unit,
+        view: 'back',
+      },
+      (count) => {
+        setWords({ note: '', reason: '' });
+        setRecorded(`${stageById(stage).name}: ${count} recorded.`);
+      },
+    );
   };
-  const blocked = fieldErrors.size > 0 ? `Mend first: ${[...fieldErrors.keys()].join(', ')}.` : null;
   return (
-    <form
-      className="hair-t space-y-2 pt-2.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!blocked && !busy && going.length > 0) void record();
-      }}
-    >
+    <Form className="hair-t space-y-2 pt-2.5" onSend={record}>
       {stopped.length > 0 && (
-        <label className="block">
-          <span className="text-[13px] text-error">
+        <>
+          <p className="text-[13px] text-error">
             No. {stopped.map(({ number }) => number).join(', ')}: {gravest(stopped[0]!.sheet.verdicts)?.says} Leave out, or go on
             with a reason:
-          </span>
-          <input
-            className="input input-sm h-9 w-full"
-            aria-label="Reason for going on"
+          </p>
+          <TextField
+            label="Reason for going on"
+            hideLabel
+            of="reason"
             value={words.reason}
-            maxLength={2000}
-            onChange={(event) => setWords({ ...words, reason: event.target.value })}
+            onChange={(reason) => setWords({ ...words, reason })}
           />
-        </label>
+        </>
       )}
       <NoteAndMaker note={words.note} placeholder="Note, for each" onNote={(note) => setWords({ ...words, note })} />
       {left.length > 0 && (
@@ -296,23 +283,13 @@ function SetRecord({ page: { stage, painted, canvases }, rows, ticked, maker }: 
           {left.length <= MOST_NAMED && `: No. ${left.map(({ number }) => number).join(', ')}`}
         </p>
       )}
-      {blocked && <p className="soft text-[13.5px]">{blocked}</p>}
-      {says && (
-        <p role={says.ok ? 'status' : 'alert'} className={`text-[14px] ${says.ok ? 'text-success' : 'text-error'}`}>
-          {says.text}
-        </p>
-      )}
-      <button
-        type="submit"
-        className="btn btn-primary h-11 w-full text-base"
-        disabled={blocked !== null || busy || going.length === 0 || (stopped.length > 0 && words.reason.trim().length < 3)}
+      {sheet.mend && <p className="soft text-[13.5px]">{sheet.mend}</p>}
+      <SendButton
+        says={recorded}
+        disabled={sheet.mend !== null || going.length === 0 || (stopped.length > 0 && words.reason.trim().length < 3)}
       >
-        {busy
-          ? 'Recording'
-          : going.length === 0
-            ? 'Nothing to record here'
-            : `${stageActs(stage, painted).record} of ${going.length}`}
-      </button>
-    </form>
+        {going.length === 0 ? 'Nothing to record here' : `${stageActs(stage, painted).record} of ${going.length}`}
+      </SendButton>
+    </Form>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 /* The list to take to the shop: by where it is bought, ticked on the way, and put into the store when it is home. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Printer } from 'lucide-react';
 import { groupsBy } from '@/core/groupsBy';
@@ -8,11 +7,12 @@ import type { BuyLine } from '@/core/store/toBuy';
 import { type Tape, printLength } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import type { ToBuy } from '@/server/storeCases';
+import { NumberField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { keep, kept } from '@/ui/kept';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 
 const TICKS = 'to buy';
 
@@ -45,39 +45,34 @@ const keptTicks = (): string[] => {
 };
 
 export function BuyView({ buying: { lines, jobs, wanted } }: { buying: ToBuy & { wanted: string[] | null } }) {
-  const router = useRouter();
-  const send = useSend();
+  const write = useWrite();
   const { rules, tape, maker } = useWorkshop();
   const [ticked, setTicked] = useState<ReadonlySet<string>>(() => new Set(keptTicks()));
-  const [packs, setPacks] = useState<ReadonlyMap<string, string>>(new Map());
-  const [says, setSays] = useState<{ ok: boolean; text: string } | null>(null);
+  const [packs, setPacks] = useState<ReadonlyMap<string, number>>(new Map());
+  const [put, setPut] = useState('');
   const setTicks = (after: ReadonlySet<string>) => {
     keep(TICKS, JSON.stringify([...after]));
     setTicked(after);
   };
   const tick = (id: string, on: boolean) => setTicks(new Set([...[...ticked].filter((one) => one !== id), ...(on ? [id] : [])]));
   const tickAll = () => setTicks(new Set(lines.map(({ id }) => id)));
-  const packsOf = (line: BuyLine) => packs.get(line.id) ?? String(line.packs);
+  const packsOf = (line: BuyLine) => packs.get(line.id) ?? line.packs;
   const going = lines.filter(({ id }) => ticked.has(id));
-  const wrong = going.find((line) => !/^\s*[1-9]\d{0,4}\s*$/.test(packsOf(line)));
   const known = lines.reduce((sum, { minor }) => sum + (minor ?? 0), 0);
   const open = lines.filter(({ minor }) => minor === null);
-  const bought = async () => {
-    setSays(null);
-    const outcome = await send('buyItems', {
-      lines: going.map((line) => ({ id: line.id, packs: Number(packsOf(line)) })),
-      jobIds: wanted ?? [],
-      maker,
-    });
-    if (!outcome.ok) return setSays({ ok: false, text: refusalWords(outcome) });
-    keep(TICKS, null);
-    setTicked(new Set());
-    setPacks(new Map());
-    setSays({ ok: true, text: `${going.length} put away: store, rack, rolls and grounds have them.` });
-    router.refresh();
-  };
+  const bought = () =>
+    write(
+      'buyItems',
+      { lines: going.map((line) => ({ id: line.id, packs: packsOf(line) })), jobIds: wanted ?? [], maker },
+      () => {
+        keep(TICKS, null);
+        setTicked(new Set());
+        setPacks(new Map());
+        setPut(`${going.length} put away: store, rack, rolls and grounds have them.`);
+      },
+    );
   return (
-    <>
+    <Form className="" onSend={bought}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <p className="figure text-[14.5px]">
           {lines.length === 0
@@ -98,9 +93,9 @@ export function BuyView({ buying: { lines, jobs, wanted } }: { buying: ToBuy & {
           </button>
         </div>
       </div>
-      {says && (
-        <p role={says.ok ? 'status' : 'alert'} className={`py-1 text-[14.5px] ${says.ok ? 'text-success' : 'text-error'}`}>
-          {says.text}
+      {put && (
+        <p role="status" className="py-1 text-[14.5px] text-success">
+          {put}
         </p>
       )}
       {[...groupsBy(lines, ({ supplier }) => supplier)]
@@ -128,16 +123,18 @@ export function BuyView({ buying: { lines, jobs, wanted } }: { buying: ToBuy & {
                   <span className="figure col-start-2 sm:col-auto">
                     <Figure>{amountWords(line, line.packs, tape)}</Figure>
                   </span>
-                  <label className="no-print col-start-2 flex items-center gap-2 text-[13px] sm:col-auto">
+                  <div className="no-print col-start-2 flex items-center gap-2 text-[13px] sm:col-auto">
                     <span className="soft">bought</span>
-                    <input
-                      className="figure input input-sm h-9 w-16"
-                      aria-label={`Packs bought of ${line.what}`}
-                      inputMode="numeric"
+                    <NumberField
+                      label={`Packs bought of ${line.what}`}
+                      hideLabel
+                      of="count"
+                      unit=""
+                      range={[1, 99_999]}
                       value={packsOf(line)}
-                      onChange={(event) => setPacks(new Map(packs).set(line.id, event.target.value))}
+                      onChange={(count) => setPacks(new Map(packs).set(line.id, count))}
                     />
-                  </label>
+                  </div>
                   <span className="figure text-right">
                     {line.minor === null ? (
                       <span className="text-warning">no price</span>
@@ -159,22 +156,13 @@ export function BuyView({ buying: { lines, jobs, wanted } }: { buying: ToBuy & {
           <button type="button" className="no-print btn btn-ghost btn-sm h-9" onClick={() => tickAll()}>
             Tick all
           </button>
-          {wrong && (
-            <p role="alert" className="text-[14px] text-error">
-              “{packsOf(wrong)}” is no count of packs: type a whole number from 1.
-            </p>
-          )}
-          <button
-            type="button"
-            className="no-print btn btn-primary ml-auto h-11"
-            disabled={going.length === 0 || wrong !== undefined}
-            onClick={() => void bought()}
-          >
+          <span className="flex-1" />
+          <SendButton className="no-print btn btn-primary h-11" disabled={going.length === 0}>
             Bought: put {going.length} away
-          </button>
+          </SendButton>
         </div>
       )}
-    </>
+    </Form>
   );
 }
 

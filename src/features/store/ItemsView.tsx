@@ -2,15 +2,14 @@
 /* What is there of everything that is counted, and every change of it. */
 import { bare } from '@/core/quantities/printed';
 import { format } from 'date-fns';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { printMoney } from '@/core/units/money';
 import type { StoreView, Unkept } from '@/server/storeCases';
-import { NumberField } from '@/ui/fields';
+import { NumberField, TextField } from '@/ui/fields';
+import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/Form';
 import { MoneyField } from '@/ui/MoneyField';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 
 type Item = StoreView['items'][number];
 type Draft = Pick<Item, 'id' | 'name' | 'unit' | 'pack' | 'priceMinor' | 'least' | 'place' | 'supplier' | 'revision'>;
@@ -28,16 +27,9 @@ const fresh = ({ item, name, unit }: Pick<Unkept, 'item' | 'name' | 'unit'>): Dr
 });
 
 export function ItemsView({ store: { items, unkept, moves } }: { store: StoreView }) {
-  const router = useRouter();
-  const send = useSend();
+  const write = useWrite();
   const { rules, maker } = useWorkshop();
   const [open, setOpen] = useState<Draft | null>(null);
-  const [says, setSays] = useState<string | null>(null);
-  const undo = async (moveId: string) => {
-    const outcome = await send('undoMove', { moveId, maker });
-    setSays(outcome.ok ? null : refusalWords(outcome));
-    router.refresh();
-  };
   return (
     <div className="grid gap-x-10 gap-y-4 bench:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
       <section aria-label="Items">
@@ -131,39 +123,33 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
             key={`${open.id} ${open.revision}`}
             first={open}
             there={items.find(({ id }) => id === open.id)?.there ?? null}
-            onDone={() => {
-              setOpen(null);
-              router.refresh();
-            }}
+            onDone={() => setOpen(null)}
           />
         )}
         <section aria-label="Came and went">
           <h2 className="text-[17px] font-semibold">Came and went</h2>
-          {says && (
-            <p role="alert" className="text-[14px] text-error">
-              {says}
-            </p>
-          )}
           {moves.length === 0 && <p className="soft text-[14px]">Nothing yet. A recorded stage takes what it used.</p>}
-          <ol className="figure text-[14px]">
-            {moves.map((move) => (
-              <li key={move.id} className="hair-b flex items-start gap-2 py-1">
-                <span className="min-w-0 flex-1">
-                  <span className="soft">{format(new Date(move.at), 'd MMM HH:mm')}</span> {move.did}, {move.maker}
-                </span>
-                {move.entryId === null && move.undoes === null && !move.undone && (
-                  <button
-                    type="button"
-                    className="btn btn-ghost btn-xs h-7"
-                    onClick={() => void undo(move.id)}
-                    aria-label={`Take back: ${move.did}`}
-                  >
-                    take back
-                  </button>
-                )}
-              </li>
-            ))}
-          </ol>
+          <FormScope>
+            <FormTrouble />
+            <ol className="figure text-[14px]">
+              {moves.map((move) => (
+                <li key={move.id} className="hair-b flex items-start gap-2 py-1">
+                  <span className="min-w-0 flex-1">
+                    <span className="soft">{format(new Date(move.at), 'd MMM HH:mm')}</span> {move.did}, {move.maker}
+                  </span>
+                  {move.entryId === null && move.undoes === null && !move.undone && (
+                    <ActButton
+                      className="btn btn-ghost btn-xs h-7"
+                      act={() => write('undoMove', { moveId: move.id, maker })}
+                      aria-label={`Take back: ${move.did}`}
+                    >
+                      take back
+                    </ActButton>
+                  )}
+                </li>
+              ))}
+            </ol>
+          </FormScope>
         </section>
       </div>
     </div>
@@ -172,57 +158,30 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
 
 /** What is known of an item, what was counted of it, and what is taken by hand. */
 function ItemForm({ first, there, onDone }: { first: Draft; there: number | null; onDone: () => void }) {
-  const send = useSend();
+  const write = useWrite();
   const { maker } = useWorkshop();
   const [item, setItem] = useState(first);
   const [counted, setCounted] = useState<number | null>(null);
   const [taken, setTaken] = useState<number | null>(null);
   const [reason, setReason] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  const line = (label: string, key: 'name' | 'place' | 'supplier') => (
-    <label className="block min-w-0">
-      <span className="soft block text-[13px] leading-5">{label}</span>
-      <input
-        className="input input-sm h-9 w-full"
-        value={item[key]}
-        maxLength={80}
-        autoComplete="off"
-        onChange={(event) => setItem({ ...item, [key]: event.target.value })}
-      />
-    </label>
+  const line = (label: string, of: 'name' | 'place', key: 'name' | 'place' | 'supplier', required?: string) => (
+    <TextField
+      label={label}
+      of={of}
+      required={required}
+      value={item[key]}
+      onChange={(text) => setItem({ ...item, [key]: text })}
+    />
   );
-  const act = async () => {
-    setError(null);
-    const { id, revision, name, unit, pack, priceMinor, least, place, supplier } = item;
+  const save = () => {
+    const { id, name, unit, pack, priceMinor, least, place, supplier, revision } = item;
     const changed = JSON.stringify(item) !== JSON.stringify(first) || revision === 0;
-    // One after the other; what is done is not asked for again where a later one is refused.
-    if (taken !== null) {
-      const outcome = await send('takeItem', { item: id, quantity: taken, reason, maker });
-      if (!outcome.ok) return setError(refusalWords(outcome));
-      setTaken(null);
-    }
-    if (changed) {
-      const set = { item: id, name, unit, pack, priceMinor, least, place, supplier, revision, maker };
-      const outcome = await send('setItem', set);
-      if (!outcome.ok) return setError(refusalWords(outcome));
-    }
-    if (counted !== null) {
-      const outcome = await send('countItem', { item: id, counted, seen: (there ?? 0) - (taken ?? 0), reason, maker });
-      if (!outcome.ok) return setError(refusalWords(outcome));
-    }
-    onDone();
+    const set = changed ? { name, unit, pack, priceMinor, least, place, supplier, revision } : null;
+    return write('changeItem', { item: id, set, taken, counted, seen: there ?? 0, reason, maker }, onDone);
   };
   return (
-    <form
-      noValidate
-      aria-label={item.name || 'New item'}
-      className="space-y-2 bg-base-200 p-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void act();
-      }}
-    >
-      {line('Name', 'name')}
+    <Form label={item.name || 'New item'} className="space-y-2 bg-base-200 p-3" onSend={save}>
+      {line('Name', 'name', 'name', 'Give it a name, to find it by.')}
       <div className="grid grid-cols-2 gap-3">
         <NumberField
           label="Counted now"
@@ -259,34 +218,24 @@ function ItemForm({ first, there, onDone }: { first: Draft; there: number | null
           unit={item.unit}
           onChange={(least) => setItem({ ...item, least })}
         />
-        {line('Place', 'place')}
-        {line('Bought at', 'supplier')}
+        {line('Place', 'place', 'place')}
+        {line('Bought at', 'place', 'supplier')}
         {(counted !== null || taken !== null) && (
-          <label className="block min-w-0">
-            <span className="soft block text-[13px] leading-5">Why</span>
-            <input
-              className="input input-sm h-9 w-full"
-              value={reason}
-              maxLength={200}
-              autoComplete="off"
-              onChange={(event) => setReason(event.target.value)}
-            />
-          </label>
+          <TextField
+            label="Why"
+            of="stockReason"
+            required={taken === null ? undefined : 'Say what it was taken for.'}
+            value={reason}
+            onChange={setReason}
+          />
         )}
       </div>
-      {error !== null && (
-        <p role="alert" className="text-[14px] text-error">
-          {error}
-        </p>
-      )}
-      <div className="flex justify-end gap-2">
+      <div className="flex flex-wrap justify-end gap-2">
         <button type="button" className="btn btn-ghost btn-sm h-9" onClick={onDone}>
           Cancel
         </button>
-        <button type="submit" className="btn btn-primary btn-sm h-9" disabled={taken !== null && reason.trim().length < 3}>
-          Save
-        </button>
+        <SendButton className="btn btn-primary btn-sm h-9">Save</SendButton>
       </div>
-    </form>
+    </Form>
   );
 }

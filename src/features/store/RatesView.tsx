@@ -1,32 +1,19 @@
 'use client';
 /* What the house reckons with: the hour, overhead, margin, tax, and what ready-made canvases cost. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CostSettings } from '@/core/cost/costSettings';
 import { length } from '@/core/units/length';
 import type { StoredSettings } from '@/db/quotes';
-import { LengthField, NumberField } from '@/ui/fields';
-import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
+import { LengthField, NumberField, TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { MoneyField } from '@/ui/MoneyField';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 
-export function RatesView(props: { stored: StoredSettings }) {
-  return (
-    <FieldErrorsProvider>
-      <RatesForm {...props} />
-    </FieldErrorsProvider>
-  );
-}
-
-function RatesForm({ stored }: { stored: StoredSettings }) {
-  const router = useRouter();
-  const send = useSend();
-  const { rules } = useWorkshop();
-  const wrong = useFieldErrors();
+export function RatesView({ stored }: { stored: StoredSettings }) {
+  const write = useWrite();
+  const { rules, tape } = useWorkshop();
   const [settings, setSettings] = useState<CostSettings>(stored.settings);
-  const [says, setSays] = useState<{ ok: boolean; text: string } | null>(null);
   const set = (patch: Partial<CostSettings>) => setSettings({ ...settings, ...patch });
   const setRow = (at: number, patch: Partial<CostSettings['readyMade'][number]>) =>
     set({ readyMade: settings.readyMade.map((row, index) => (index === at ? { ...row, ...patch } : row)) });
@@ -35,19 +22,10 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
     set({
       makers: [...settings.makers.filter((one) => one.maker !== maker), ...(hourMinor === null ? [] : [{ maker, hourMinor }])],
     });
-  const save = async () => {
-    const outcome = await send('saveCosts', { revision: stored.revision, settings });
-    setSays(outcome.ok ? { ok: true, text: 'Saved.' } : { ok: false, text: refusalWords(outcome) });
-    if (outcome.ok) router.refresh();
-  };
   return (
-    <form
-      noValidate
+    <Form
       className="grid gap-x-12 gap-y-5 bench:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (wrong.size === 0) void save();
-      }}
+      onSend={() => write('saveCosts', { revision: stored.revision, settings })}
     >
       <section className="space-y-2">
         <h2 className="text-[17px] font-semibold">Hands and house</h2>
@@ -89,16 +67,7 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
             value={settings.quoteDays}
             onChange={(days) => set({ quoteDays: Math.round(days) })}
           />
-          <label className="block min-w-0">
-            <span className="soft block text-[13px] leading-5">Tax is called</span>
-            <input
-              className="input input-sm h-9 w-full"
-              value={settings.taxName}
-              maxLength={40}
-              autoComplete="off"
-              onChange={(event) => set({ taxName: event.target.value })}
-            />
-          </label>
+          <TextField label="Tax is called" of="taxName" value={settings.taxName} onChange={(taxName) => set({ taxName })} />
           <NumberField label="Tax" of="tax" value={settings.taxPercent} onChange={(taxPercent) => set({ taxPercent })} />
         </div>
       </section>
@@ -110,18 +79,19 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
             <LengthField
               label={`Width, ${index + 1}`}
               of="faceLength"
-              value={length(row.widthMm)}
+              value={length(row.widthMm, tape.unit)}
               onChange={({ mm }) => setRow(index, { widthMm: mm })}
             />
             <LengthField
               label={`Height, ${index + 1}`}
               of="faceLength"
-              value={length(row.heightMm)}
+              value={length(row.heightMm, tape.unit)}
               onChange={({ mm }) => setRow(index, { heightMm: mm })}
             />
             <MoneyField
               label={`Price, ${index + 1}`}
               value={row.priceMinor}
+              required="Type what it costs."
               onChange={(minor) => minor !== null && setRow(index, { priceMinor: minor })}
             />
             <button
@@ -156,16 +126,10 @@ function RatesForm({ stored }: { stored: StoredSettings }) {
         </button>
       </section>
       <div className="hair-t flex items-center gap-3 pt-3 bench:col-span-2">
-        {wrong.size > 0 && <p className="soft text-[14px]">Mend first: {[...wrong.keys()].join(', ')}.</p>}
-        {says && (
-          <p role={says.ok ? 'status' : 'alert'} className={`text-[14px] ${says.ok ? 'text-success' : 'text-error'}`}>
-            {says.text}
-          </p>
-        )}
-        <button type="submit" className="btn btn-primary ml-auto h-11" disabled={wrong.size > 0}>
+        <SendButton className="btn btn-primary ml-auto h-11" says="Saved.">
           Save the rates
-        </button>
+        </SendButton>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -20,7 +20,7 @@ import { stageDifferences } from '@/core/variant/weighedVariant';
 import type { StoredVariant } from '@/db/jobVariants';
 import type { StoredJob } from '@/db/jobs';
 import { Figure } from '@/ui/Figure';
-import { useFieldErrors } from '@/ui/fieldErrors';
+import { useForm } from '@/ui/Form';
 import { TypedField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -49,7 +49,7 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
   const router = useRouter();
   const send = useSend();
   const awake = useAwake();
-  const wrong = useFieldErrors();
+  const { mend } = useForm();
   const variants = useVariants(job.id, first);
   const [says, setSays] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -165,7 +165,7 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
                 type="button"
                 className="btn btn-primary btn-sm h-10"
                 aria-label={`Take ${variant.name}`}
-                disabled={!awake || busy || wrong.size > 0 || moved.length === 0 || 'says' in weighing}
+                disabled={!awake || busy || mend !== null || moved.length === 0 || 'says' in weighing}
                 onClick={() => void adopt(variant.id)}
               >
                 Take it

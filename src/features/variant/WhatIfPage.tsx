@@ -9,7 +9,7 @@ import { weighVariant } from '@/core/variant/weighedVariant';
 import type { StoredVariant } from '@/db/jobVariants';
 import type { JobWithLog } from '@/server/jobReading';
 import { printSize } from '@/core/units/length';
-import { FieldErrorsProvider } from '@/ui/fieldErrors';
+import { FormScope } from '@/ui/Form';
 import { Figure } from '@/ui/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { QuantityView } from './QuantityView';
@@ -46,7 +46,7 @@ export function WhatIfPage({ found, variants, prices, lessons, view, nowMs }: Wh
     };
   }, [prices, log, rules, tape, lessons, nowMs]);
   return (
-    <FieldErrorsProvider>
+    <FormScope>
       <main className="flex min-h-0 flex-1 flex-col">
         <header className="hair-b flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-2">
           <h1 className="line-clamp-1 text-[22px] leading-7 font-semibold">
@@ -78,6 +78,6 @@ export function WhatIfPage({ found, variants, prices, lessons, view, nowMs }: Wh
           <QuantityView inputs={job.inputs} weigh={weigh} />
         )}
       </main>
-    </FieldErrorsProvider>
+    </FormScope>
   );
 }

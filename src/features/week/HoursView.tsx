@@ -1,18 +1,16 @@
 'use client';
 /* What the house plans its days by: hours, days unlike others, who is there and does what, places to dry, set-ups, what is wanted. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ArrowUp, Plus } from 'lucide-react';
 import { dayWords } from '@/core/week/dateVerdicts';
 import { WANTED, type WeekSettings, weekSettingsViolations, weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGES } from '@/core/stages/stages';
 import { parsed, refused } from '@/core/units/result';
-import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
+import { Form, SendButton } from '@/ui/Form';
 import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 import { DayField } from './DayField';
 import { PlaceFields, Remove } from './PlaceFields';
 import { WeekHours, printHours, readHours } from './WeekHours';
@@ -25,19 +23,9 @@ const SET_UP_FIELDS = [
   { id: 'togetherHours', label: 'One waits for another, at most' },
 ] as const;
 
-export function HoursView(props: { settings: WeekSettings; revision: number }) {
-  return (
-    <FieldErrorsProvider>
-      <HoursForm {...props} />
-    </FieldErrorsProvider>
-  );
-}
-
-function HoursForm({ settings: stored, revision: read }: { settings: WeekSettings; revision: number }) {
-  const router = useRouter();
-  const send = useSend();
+export function HoursView({ settings: stored, revision: read }: { settings: WeekSettings; revision: number }) {
+  const write = useWrite();
   const { rules } = useWorkshop();
-  const wrong = useFieldErrors();
   const awake = useAwake();
   // Whoever is no longer a maker of the house has no days here.
   const [settings, setSettings] = useState(() => ({
@@ -46,25 +34,11 @@ function HoursForm({ settings: stored, revision: read }: { settings: WeekSetting
     changes: stored.changes.filter(({ maker }) => maker === '' || rules.makers.includes(maker)),
   }));
   const [revision, setRevision] = useState(read);
-  const [says, setSays] = useState<{ ok: boolean; text: string } | null>(null);
   const set = (patch: Partial<WeekSettings>) => setSettings({ ...settings, ...patch });
   const violations = weekSettingsViolations(settings, rules.makers);
-  const save = async () => {
-    const outcome = await send('saveWeek', { revision, settings });
-    setSays(outcome.ok ? { ok: true, text: 'Saved.' } : { ok: false, text: refusalWords(outcome) });
-    if (!outcome.ok) return;
-    setRevision(outcome.value.revision);
-    router.refresh();
-  };
+  const save = () => violations[0] ?? write('saveWeek', { revision, settings }, (answer) => setRevision(answer.revision));
   return (
-    <form
-      noValidate
-      className="grid gap-x-12 gap-y-6 bench:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (wrong.size === 0 && violations.length === 0) void save();
-      }}
-    >
+    <Form className="grid gap-x-12 gap-y-6 bench:grid-cols-2" onSend={save}>
       <fieldset disabled={!awake} className="contents">
         <div className="space-y-6">
           <section className="space-y-1">
@@ -151,18 +125,13 @@ function HoursForm({ settings: stored, revision: read }: { settings: WeekSetting
                 {one}
               </p>
             ))}
-            <button type="submit" className="btn btn-primary h-11" disabled={wrong.size > 0 || violations.length > 0}>
+            <SendButton className="btn btn-primary h-11" disabled={violations.length > 0} says="Saved.">
               Save hours and places
-            </button>
-            {says && (
-              <p role={says.ok ? 'status' : 'alert'} className={says.ok ? 'text-success' : 'text-error'}>
-                {says.text}
-              </p>
-            )}
+            </SendButton>
           </section>
         </div>
       </fieldset>
-    </form>
+    </Form>
   );
 }
 

@@ -1,6 +1,5 @@
 'use client';
 /* What would be if: somebody away, a longer day, more canvases. Shown before it is taken. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { planDifference } from '@/core/week/planDifference';
 import type { WeekPlan } from '@/core/week/weekPlan';
@@ -10,11 +9,10 @@ import { dayWords } from '@/core/week/dateVerdicts';
 import { type WhatIf, withChange } from '@/core/week/whatIf';
 import { type Length, length } from '@/core/units/length';
 import type { WeekView } from '@/server/week/weekCases';
-import { FieldErrorsProvider, useFieldErrors } from '@/ui/fieldErrors';
+import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/Form';
 import { Choice, LengthField, NumberField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
-import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { useWrite } from '../useWrite';
 import { DayField } from './DayField';
 import { DifferenceLines } from './DifferenceLines';
 import { useScheduleWorker } from './useScheduleWorker';
@@ -25,25 +23,15 @@ const KINDS = [
   { id: 'more', name: 'More canvases' },
 ] as const;
 
-export function WhatIfStrip(props: { week: WeekView; standing: WeekPlan }) {
-  return (
-    <FieldErrorsProvider>
-      <Strip {...props} />
-    </FieldErrorsProvider>
-  );
-}
-
 /** Tried, and against which plan. */
 interface Tried {
   change: WhatIf;
   plan: WeekPlan;
 }
 
-function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
+export function WhatIfStrip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
   const { facts, spread, revision } = week;
-  const router = useRouter();
-  const send = useSend();
-  const wrong = useFieldErrors();
+  const write = useWrite();
   const worker = useScheduleWorker();
   const awake = useAwake();
   const today = dayOfMoment(facts.nowMs);
@@ -54,8 +42,6 @@ function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
   const [count, setCount] = useState(6);
   const [size, setSize] = useState<[Length, Length]>([length(400), length(300)]);
   const [tried, setTried] = useState<Tried | null>(null);
-  const [busy, setBusy] = useState(false);
-  const [says, setSays] = useState<string | null>(null);
   const changeNow = async (): Promise<WhatIf | string> => {
     if (kind === 'away') return { kind, maker, on };
     if (kind === 'longer') return { kind, maker, on, hours };
@@ -65,40 +51,23 @@ function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
     const draft = (await answer.json()) as WeekJob;
     return { kind, jobs: Array.from({ length: count }, (_, index) => ({ ...draft, id: `draft-${index + 1}` })) };
   };
-  const tryOut = async () => {
-    setBusy(true);
-    setSays(null);
+  const tryOut = async (): Promise<string | null> => {
     setTried(null);
     try {
       const change = await changeNow();
-      if (typeof change === 'string') return setSays(change);
+      if (typeof change === 'string') return change;
       const plan = await worker().run('tryOut', { facts, spread, standing, seed: 0.29, change });
       setTried({ change, plan });
+      return null;
     } catch (failure) {
-      setSays((failure as Error).message);
-    } finally {
-      setBusy(false);
+      return (failure as Error).message;
     }
   };
-  const take = async () => {
-    const { settings } = withChange(facts, tried!.change);
-    const outcome = await send('saveWeek', { revision, settings });
-    setSays(outcome.ok ? null : refusalWords(outcome));
-    if (!outcome.ok) return;
-    setTried(null);
-    router.refresh();
-  };
+  const take = () => write('saveWeek', { revision, settings: withChange(facts, tried!.change).settings }, () => setTried(null));
   const drafted = tried?.change.kind === 'more' ? tried.change.jobs.map(({ id }) => tried.plan.dates.get(id)!.nineOfTen) : [];
   return (
     <section aria-label="What if" className="min-w-72 flex-[2] text-[14.5px]">
-      <form
-        noValidate
-        className="flex flex-wrap items-end gap-x-3 gap-y-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (wrong.size === 0) void tryOut();
-        }}
-      >
+      <Form className="flex flex-wrap items-end gap-x-3 gap-y-1" onSend={tryOut}>
         <fieldset disabled={!awake} className="contents">
           <Choice label="What if" value={kind} options={KINDS} onChange={setKind} />
           {kind !== 'more' && (
@@ -122,10 +91,8 @@ function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
             </>
           )}
         </fieldset>
-        <button type="submit" className="btn btn-outline btn-sm h-9" disabled={busy || wrong.size > 0}>
-          {busy ? 'Trying' : 'Try'}
-        </button>
-      </form>
+        <SendButton className="btn btn-outline btn-sm h-9">Try</SendButton>
+      </Form>
       {tried && (
         <div role="status" className="mt-1">
           {drafted.length > 0 && (
@@ -136,21 +103,19 @@ function Strip({ week, standing }: { week: WeekView; standing: WeekPlan }) {
           )}
           <DifferenceLines difference={planDifference(standing, tried.plan)} jobs={facts.jobs} />
           {tried.change.kind !== 'more' && (
-            <div className="mt-1 flex gap-2">
-              <button type="button" className="btn btn-primary btn-sm h-9" onClick={() => void take()}>
-                Take it
-              </button>
+            <div className="mt-1 flex flex-wrap gap-2">
+              <FormScope>
+                <ActButton className="btn btn-primary btn-sm h-9" act={take}>
+                  Take it
+                </ActButton>
+                <FormTrouble />
+              </FormScope>
               <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => setTried(null)}>
                 Leave it
               </button>
             </div>
           )}
         </div>
-      )}
-      {says && (
-        <p role="alert" className="text-error">
-          {says}
-        </p>
       )}
     </section>
   );

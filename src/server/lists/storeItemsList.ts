@@ -50,7 +50,7 @@ export const itemsList: List = {
       const amounts = `${before && before.there !== counted ? `${bare('amount', before.there)} → ` : ''}${bare('amount', counted)} ${row.unit}`;
       const what = !before ? 'new' : same && before.there === counted ? 'same' : 'changed';
       plan.changes.push({ line, what, says: `${row.name}: ${amounts}` });
-      if (!same) plan.acts.push({ line, act: () => setItem(workshop, { ...row, revision: before?.revision ?? 0, maker }) });
+      if (!same) plan.acts.push({ line, act: () => setItem(workshop, { ...row, revision: before?.revision ?? 0 }) });
       if ((before?.there ?? 0) !== counted)
         plan.acts.push({
           line,

@@ -3,7 +3,7 @@
 import type { JobInputs } from '@/core/job/job';
 import { type AsDone, asDoneShape, type FastenInputs, MOST_NOTES, type PlaceNote } from '@/core/stages/fasten/fastenInputs';
 import { length } from '@/core/units/length';
-import { NumberField } from '@/ui/fields';
+import { NumberField, TextField } from '@/ui/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { ToldPulls } from './ToldPulls';
 import { PlaceOnBar } from './PlaceOnBar';
@@ -49,16 +49,15 @@ export function AsDonePanel({ inputs: { brief, fasten }, locked, change }: AsDon
           onPlace={(place) => putNote(index, { ...place, text: note.text })}
           onTakeOff={() => putNote(index, null)}
         >
-          <label className="block min-w-48 flex-1">
-            <span className="soft block text-[14px]">Note {index + 1}, what</span>
-            <input
-              className="input h-[34px] w-full"
+          <div className="min-w-48 flex-1">
+            <TextField
+              label={`Note ${index + 1}, what`}
+              of="remark"
               value={note.text}
-              maxLength={200}
               disabled={locked}
-              onChange={(event) => putNote(index, { ...note, text: event.target.value })}
+              onChange={(text) => putNote(index, { ...note, text })}
             />
-          </label>
+          </div>
         </PlaceOnBar>
       ))}
       <button

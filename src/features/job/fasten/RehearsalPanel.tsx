@@ -18,6 +18,7 @@ import {
 } from '@/core/stages/fasten/rehearsalScore';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
 import { Choice } from '@/ui/fields';
+import { ActButton } from '@/ui/Form';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
@@ -49,10 +50,10 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
   const { model, moves, lesson, hint, school, cloth } = rehearsal;
   const score = useScore(inputs, rehearsal, worker);
   const [kept, setKept] = useState<readonly RehearsalMove[] | null>(null);
-  const keep = async () => {
+  const keep = () => {
     const offGrainDeg = lesson?.offGrainDeg ?? 0;
     const note = lesson ? `Lesson: ${lesson.name.toLowerCase()}` : '';
-    if (await onKeep('keepRehearsal', { moves: [...moves], offGrainDeg, note })) setKept(moves);
+    return onKeep('keepRehearsal', { moves: [...moves], offGrainDeg, note }, () => setKept(moves));
   };
   return (
     <div className="space-y-2">
@@ -100,9 +101,9 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
       {score.verdicts && (
         <>
           <VerdictList verdicts={score.verdicts} />
-          <button type="button" className="btn btn-outline btn-sm" disabled={kept === moves} onClick={() => void keep()}>
+          <ActButton disabled={kept === moves} act={keep}>
             {kept === moves ? 'Kept in the log' : 'Keep the score in the log'}
-          </button>
+          </ActButton>
         </>
       )}
       <p className="soft text-[13px]">{MODEL_LIMITS}</p>

@@ -1,5 +1,6 @@
 'use client';
 /* Under the drawing of a painting that is looked at: what is marked next, and what was marked so far. */
+import { TextField } from '@/ui/fields';
 import type { ReactNode } from 'react';
 import { byId } from '@/core/house/schools';
 import { CONDITIONS, type ConditionId } from '@/core/stages/look/conditions';
@@ -72,15 +73,17 @@ export function LookPanel({ look, locked, kind, onKind, change, children }: Look
               <span className="w-56 leading-tight">
                 {byId(CONDITIONS, one.kind).name}, {one.at ? placeWords(one.at) : 'all over'}
               </span>
-              <input
-                className="input input-sm h-9 min-w-0 flex-1"
-                aria-label={`About ${index + 1}`}
-                placeholder="how large, how it looks"
-                maxLength={200}
-                disabled={locked}
-                value={one.note}
-                onChange={(event) => put(index, { ...one, note: event.target.value })}
-              />
+              <div className="min-w-0 flex-1">
+                <TextField
+                  label={`About ${index + 1}`}
+                  hideLabel
+                  of="remark"
+                  placeholder="how large, how it looks"
+                  disabled={locked}
+                  value={one.note}
+                  onChange={(note) => put(index, { ...one, note })}
+                />
+              </div>
               {!locked && (
                 <button
                   type="button"

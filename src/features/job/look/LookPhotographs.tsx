@@ -2,6 +2,8 @@
 /* Photographs of a painting as it was looked at, kept in the log with what they show. */
 import { useState } from 'react';
 import { LOOK_PHOTOGRAPH } from '@/core/log/logEntry';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import { useAwake } from '@/ui/useAwake';
 import { PhotographChoice } from '../../photograph/PhotographChoice';
 import type { Keep } from '../keep';
@@ -16,37 +18,33 @@ export function LookPhotographs({ jobId, photographs, onKeep }: LookPhotographsP
   const awake = useAwake();
   const [jpeg, setJpeg] = useState<string | null>(null);
   const [note, setNote] = useState('');
-  const [busy, setBusy] = useState(false);
-  const keep = async () => {
-    setBusy(true);
-    const kept = await onKeep('keepNote', { stage: 'look', step: LOOK_PHOTOGRAPH, says: 'of the look', note, jpeg });
-    setBusy(false);
-    if (!kept) return;
-    setJpeg(null);
-    setNote('');
-  };
+  const keep = () =>
+    onKeep('keepNote', { stage: 'look', step: LOOK_PHOTOGRAPH, says: 'of the look', note, jpeg }, () => {
+      setJpeg(null);
+      setNote('');
+    });
   return (
-    <div className="no-print mt-2 flex flex-wrap items-start gap-3">
+    <Form label="Photographs of the look" className="no-print mt-2 flex flex-wrap items-start gap-3" onSend={keep}>
       <PhotographChoice
         jpeg={jpeg}
         onTake={setJpeg}
         className="btn btn-outline btn-sm h-9"
         says="The photograph that is kept with the look"
-        disabled={!awake || busy}
+        disabled={!awake}
       />
       {jpeg && (
         <>
-          <input
-            className="input input-sm h-9 min-w-40 flex-1"
-            aria-label="What the photograph shows"
-            placeholder="what it shows: front in raking light, the lower edge"
-            maxLength={200}
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-          />
-          <button type="button" className="btn btn-primary btn-sm h-9" disabled={busy} onClick={() => void keep()}>
-            {busy ? 'Keeping' : 'Keep the photograph'}
-          </button>
+          <div className="min-w-40 flex-1">
+            <TextField
+              label="What the photograph shows"
+              hideLabel
+              of="remark"
+              placeholder="what it shows: front in raking light, the lower edge"
+              value={note}
+              onChange={setNote}
+            />
+          </div>
+          <SendButton className="btn btn-primary btn-sm h-9">Keep the photograph</SendButton>
         </>
       )}
       {photographs.map((entry, index) => (
@@ -60,6 +58,6 @@ export function LookPhotographs({ jobId, photographs, onKeep }: LookPhotographsP
           />
         </a>
       ))}
-    </div>
+    </Form>
   );
 }

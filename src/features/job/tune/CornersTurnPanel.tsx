@@ -10,6 +10,7 @@ import { capital } from '@/core/painting/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';
 import { type Length, length, printFine } from '@/core/units/length';
 import { LengthField, NumberField } from '@/ui/fields';
+import { ActButton, FormScope, FormTrouble } from '@/ui/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 
@@ -33,7 +34,6 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
   const { opener, soFar, wanted, binds, steps, addsWidthNPerM, addsHeightNPerM } = plan.tune;
   const { corners } = live.tune;
   const [own, setOwn] = useState<Openings>(NOT_OPENED);
-  const [busy, setBusy] = useState(false);
   if (!opener)
     return (
       <p className="max-w-prose text-[14.5px]">
@@ -41,11 +41,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
       </p>
     );
   const first = steps[0];
-  const record = async (opened: Openings) => {
-    setBusy(true);
-    if (await onKeep('keepTurns', { note: '', opened })) setOwn(NOT_OPENED);
-    setBusy(false);
-  };
+  const record = (opened: Openings) => onKeep('keepTurns', { note: '', opened }, () => setOwn(NOT_OPENED));
   const quarter = opener.kind === 'bolt' ? openingBy(0.25, opener) : openingBy(1, opener);
   return (
     <div className="grid gap-x-6 gap-y-2 sm:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
@@ -112,14 +108,9 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
               {roundWords(first.drive, opener, say)}. In all about + {printed('tension', addsWidthNPerM)} across, +{' '}
               {printed('tension', addsHeightNPerM)} down. Measure the diagonals after each round.
             </p>
-            <button
-              type="button"
-              className="btn btn-primary btn-sm h-9 w-full"
-              disabled={busy || !fastened}
-              onClick={() => void record(first.opens)}
-            >
+            <ActButton className="btn btn-primary btn-sm h-9 w-full" disabled={!fastened} act={() => record(first.opens)}>
               Record this round
-            </button>
+            </ActButton>
           </>
         ) : (
           <p className="soft">
@@ -130,25 +121,27 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
         )}
         <details>
           <summary className="cursor-pointer">It went otherwise</summary>
-          <div className="mt-1 grid grid-cols-2 gap-2">
-            {say.corners.map((corner) => (
-              <NumberField
-                key={corner}
-                label={`${capital(say.corner(corner))} by`}
-                of={opener.kind === 'bolt' ? 'boltTurns' : 'keyDepth'}
-                value={own[corner]}
-                onChange={(value) => setOwn({ ...own, [corner]: value })}
-              />
-            ))}
-          </div>
-          <button
-            type="button"
-            className="btn btn-outline btn-sm mt-1.5 h-9"
-            disabled={busy || !fastened || CORNERS.every((corner) => own[corner] === 0)}
-            onClick={() => void record(eachCorner((corner) => openingBy(own[corner], opener)))}
-          >
-            Record these
-          </button>
+          <FormScope>
+            <div className="mt-1 grid grid-cols-2 gap-2">
+              {say.corners.map((corner) => (
+                <NumberField
+                  key={corner}
+                  label={`${capital(say.corner(corner))} by`}
+                  of={opener.kind === 'bolt' ? 'boltTurns' : 'keyDepth'}
+                  value={own[corner]}
+                  onChange={(value) => setOwn({ ...own, [corner]: value })}
+                />
+              ))}
+            </div>
+            <FormTrouble />
+            <ActButton
+              className="btn btn-outline btn-sm mt-1.5 h-9"
+              disabled={!fastened || CORNERS.every((corner) => own[corner] === 0)}
+              act={() => record(eachCorner((corner) => openingBy(own[corner], opener)))}
+            >
+              Record these
+            </ActButton>
+          </FormScope>
         </details>
       </div>
     </div>

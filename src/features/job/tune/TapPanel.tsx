@@ -12,6 +12,7 @@ import { USES, byId } from '@/core/house/schools';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { Choice, NumberField } from '@/ui/fields';
 import { Fact } from '../Fact';
+import { ActButton } from '@/ui/Form';
 import type { TuneStageProps } from './tuneProps';
 import type { TapSource, Taps } from './useTaps';
 
@@ -201,7 +202,6 @@ function Decides({ reading: { decides, changedOver } }: { reading: Extract<TapsR
 
 function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
   const [kept, setKept] = useState<Taps['taps'] | null>(null);
-  const [busy, setBusy] = useState(false);
   const { reading } = taps;
   const { mass } = plan.tune;
   if (taps.busy) return <p className="soft text-[14.5px]">Reading the taps …</p>;
@@ -225,13 +225,11 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
         <strong>{reading.kind === 'refused' ? `Tap ${reading.place}: ${reading.says}` : reading.says}</strong> {reading.doThis}
       </p>
     );
-  const keep = async () => {
+  const keep = (): Promise<string | null> | string => {
     const { C, X, Y } = taps.taps;
-    if (!C || !X || !Y) return;
-    setBusy(true);
+    if (!C || !X || !Y) return 'Tap all three places first.';
     const wavs = { C: base64(writeWav(C)), X: base64(writeWav(X)), Y: base64(writeWav(Y)) };
-    if (await onKeep('keepTaps', { note: '', source: taps.source, wavs })) setKept(taps.taps);
-    setBusy(false);
+    return onKeep('keepTaps', { note: '', source: taps.source, wavs }, () => setKept(taps.taps));
   };
   return (
     <div className="min-w-0 space-y-2">
@@ -246,14 +244,9 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
             <Fact name="across">{tensionWords(reading.tension.pull.tx, reading.tension.sdX)}</Fact>
             <Fact name="down">{tensionWords(reading.tension.pull.ty, reading.tension.sdY)}</Fact>
           </dl>
-          <button
-            type="button"
-            className="btn btn-primary btn-sm ml-auto h-9"
-            disabled={!fastened || busy || kept === taps.taps}
-            onClick={() => void keep()}
-          >
+          <ActButton className="btn btn-primary btn-sm ml-auto h-9" disabled={!fastened || kept === taps.taps} act={keep}>
             {kept === taps.taps ? 'Kept in the log' : 'Keep this reading'}
-          </button>
+          </ActButton>
         </div>
       )}
       {reading.kind === 'read' && <Decides reading={reading} />}

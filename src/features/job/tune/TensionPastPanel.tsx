@@ -10,6 +10,8 @@ import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 import { REMEDIES } from '@/core/tension/remedies';
 import { printFine } from '@/core/units/length';
 import { useWorkshop } from '@/ui/WorkshopContext';
+import { TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/Form';
 import type { TuneStageProps } from './tuneProps';
 
 const TOOL_WORDS = { tap: 'by tap', weight: 'by weight', hand: 'by feel' };
@@ -98,24 +100,22 @@ function Measured({
         </button>
       )}
       {asks && (
-        <form
-          className="ml-auto flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void onWithdraw(one.entryId, reason);
-          }}
+        <Form
+          label="Take the reading back"
+          className="ml-auto flex flex-wrap items-start gap-2"
+          onSend={() => onWithdraw(one.entryId, reason)}
         >
-          <input
-            className="input input-sm h-8"
-            aria-label="Why it is taken back"
+          <TextField
+            label="Why it is taken back"
+            hideLabel
+            of="reason"
+            required="Say why: it stands in the log."
             placeholder="Why"
             value={reason}
-            onChange={(event) => setReason(event.target.value)}
+            onChange={setReason}
           />
-          <button type="submit" className="btn btn-outline btn-xs h-8" disabled={reason.trim().length < 3}>
-            Take back
-          </button>
-        </form>
+          <SendButton className="btn btn-outline btn-sm h-9">Take back</SendButton>
+        </Form>
       )}
     </span>
   );

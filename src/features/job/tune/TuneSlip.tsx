@@ -4,6 +4,7 @@ import type { JobInputs } from '@/core/job/job';
 import { FEELS } from '@/core/tension/feel';
 import { REMEDIES, REMEDY_SIGNS, type RemedyAdvice, type RemedySignId } from '@/core/tension/remedies';
 import { Choice, Tick } from '@/ui/fields';
+import { ActButton } from '@/ui/Form';
 import { type SlipProps, columns } from '../slipProps';
 
 const UNFELT = { id: 'unfelt', name: 'not felt yet' } as const;
@@ -34,18 +35,13 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
         />
       </div>
       {tune.feel !== null && fastened && (
-        <button
-          type="button"
+        <ActButton
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={felt === tune.feel}
-          onClick={() =>
-            void onKeep('keepFeel', { note: '', feel: tune.feel! }).then((kept) => {
-              if (kept) setFelt(tune.feel);
-            })
-          }
+          act={() => onKeep('keepFeel', { note: '', feel: tune.feel! }, () => setFelt(tune.feel))}
         >
           {felt === tune.feel ? 'Noted as felt' : 'Note how it feels now'}
-        </button>
+        </ActButton>
       )}
       <fieldset disabled={locked}>
         <legend className="soft text-[13px]">What is seen</legend>
@@ -56,18 +52,13 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
         </div>
       </fieldset>
       {tune.remedy !== 'none' && !chosen.barred && (
-        <button
-          type="button"
+        <ActButton
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={noted === tune.remedy}
-          onClick={() =>
-            void onKeep('keepRemedy', { note: '', remedy: tune.remedy }).then((kept) => {
-              if (kept) setNoted(tune.remedy);
-            })
-          }
+          act={() => onKeep('keepRemedy', { note: '', remedy: tune.remedy }, () => setNoted(tune.remedy))}
         >
           {noted === tune.remedy ? 'Noted: measure again now' : `Note it: ${chosen.name.toLowerCase()}`}
-        </button>
+        </ActButton>
       )}
       <AdviceList advice={plan.tune.advice.filter(({ answers, barred }) => answers && !barred)} label="Advice, best first" />
       <details>

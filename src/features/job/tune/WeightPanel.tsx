@@ -6,6 +6,7 @@ import type { WeighedPiece, WeightReadings } from '@/core/stages/tune/tuneInputs
 import { USES, byId } from '@/core/house/schools';
 import { weighedTension } from '@/core/stages/tune/weightVerdicts';
 import { LengthField, NumberField, ReadingField } from '@/ui/fields';
+import { ActButton } from '@/ui/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 
@@ -45,18 +46,12 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
               onChange={(heavySag) => weigh({ heavySag })}
               disabled={locked}
             />
-            <button
-              type="button"
-              className="btn btn-outline btn-sm h-9"
+            <ActButton
               disabled={!tension || !fastened || locked || kept === weight}
-              onClick={() =>
-                void onKeep('keepWeight', { note: '' }).then((done) => {
-                  if (done) setKept(weight);
-                })
-              }
+              act={() => onKeep('keepWeight', { note: '' }, () => setKept(weight))}
             >
               {kept === weight ? 'Kept in the log' : 'Keep this reading'}
-            </button>
+            </ActButton>
           </div>
           <p className="soft text-[13px]">
             Level, face up, back free: lay the disc in the middle, a straight edge across the frame, and read how far it sinks.

@@ -22,5 +22,5 @@ export interface TuneStageProps {
   change: (patch: Partial<TuneInputs>) => void;
   onKeep: Keep;
   /** Takes back an entry of the log, with a reason. */
-  onWithdraw: (entryId: string, reason: string) => Promise<boolean>;
+  onWithdraw: (entryId: string, reason: string) => Promise<string | null>;
 }

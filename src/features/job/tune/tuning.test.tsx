@@ -12,6 +12,7 @@ import { analyseTaps } from '@/core/tension/tap/analyseTaps';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import type { Air } from '@/server/airCases';
+import { FormScope } from '@/ui/Form';
 import { WorkshopProvider } from '@/ui/WorkshopContext';
 import { AirChart } from '../../air/AirChart';
 import { spellWords } from '../../air/spellWords';
@@ -29,7 +30,7 @@ import type { Taps } from './useTaps';
 const html = (element: ReactElement) =>
   renderToStaticMarkup(
     <WorkshopProvider rules={DEFAULT_RULES} unit="mm" maker={null} device={null}>
-      {element}
+      <FormScope>{element}</FormScope>
     </WorkshopProvider>,
   );
 const plain = (element: ReactElement) =>
@@ -68,8 +69,8 @@ function props(
     air,
     recordings: ['e1'],
     change: () => undefined,
-    onKeep: async () => true,
-    onWithdraw: async () => true,
+    onKeep: async () => null,
+    onWithdraw: async () => null,
   };
 }
 const tap = {
