@@ -38,6 +38,8 @@ async function untilSaid(page: Page, hand: Hand, end: RegExp): Promise<void> {
     else if (/^Record /.test(now)) {
       const reason = page.getByLabel('Reason for going on');
       if ((await reason.count()) > 0) await reason.fill('In haste, for the test');
+      // The record before may still be settling: what is pressed then is not heard.
+      await expect(page.locator('[data-bench-record]')).toBeEnabled();
       await hand.record();
     } else if (now.startsWith('How it feels')) {
       await hand.choose(/Drum/);

@@ -11,6 +11,7 @@ export function refusalWords(refusal: Refusal): string {
     case 'invalid':
       return refusalLines(refusal).join('; ');
     case 'refused':
+    case 'early':
       return refusal.says;
     case 'here':
       return `This job is here already, as No. ${refusal.number}.`;

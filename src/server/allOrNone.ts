@@ -46,6 +46,7 @@ function namedRefusal(refusal: Refusal, number: number | null): Refusal {
   const why = {
     invalid: () => (refusal as Refusal & { kind: 'invalid' }).errors.map(({ says }) => says).join(' '),
     refused: () => (refusal as Refusal & { kind: 'refused' }).says,
+    early: () => (refusal as Refusal & { kind: 'early' }).says,
     stale: () => 'it was changed elsewhere in between: look again.',
     locked: () => 'what would change is recorded.',
     here: () => 'it is here already.',

@@ -11,6 +11,8 @@ export type Refusal =
   | { ok: false; kind: 'stale'; theirs: StoredJob }
   | { ok: false; kind: 'locked'; stages: StageId[] }
   | { ok: false; kind: 'refused'; says: string }
+  /** It was done before something that it builds on was recorded: it may be handed in as done now. */
+  | { ok: false; kind: 'early'; says: string }
   /** What is brought is here already: it can be kept beside it. */
   | { ok: false; kind: 'here'; number: number; compared: Compared }
   /** Somebody else holds the file for writing: the same request can be sent again in a moment. */

@@ -6,7 +6,7 @@ import { CORNERS } from '@/core/frame/square/corners';
 import { rolledShape } from '@/core/painting/rolledWork';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { houseRulesShape } from '@/core/house/houseRules';
-import { idText, jobInputsShape, momentText } from '@/core/job/job';
+import { idText, jobInputsShape } from '@/core/job/job';
 import { ROLES } from '@/db/devices';
 import { SUBSTANCES } from '@/core/prime/substances';
 import {
@@ -361,12 +361,15 @@ export type Request<N extends RequestName> = ShapeOf<(typeof ASKED)[N]>;
 /** As it is sent: with an id made by whoever asks, the same when it is sent again. */
 export type Sent<N extends RequestName> = Request<N> & {
   requestId: string;
-  /** When it was done, where it is handed in later; left out or null for now. */
-  doneAt?: string | null;
+  /** How long ago it was done by the clock of the device, ms, where it is handed in later; left out or null for now. */
+  agoMs?: number | null;
 };
 
-/** What may stand beside any request: when it was done, where a device was out of reach. */
-export const handedIn = { doneAt: optional(momentText) };
+/** Nothing waits longer than so to be handed in, ms. */
+const LONGEST_AWAY_MS = 400 * 86_400_000;
+
+/** What may stand beside any request: how long ago it was done, where a device was out of reach. */
+export const handedIn = { agoMs: optional(whole(0, LONGEST_AWAY_MS)) };
 
 const sent = <S extends Shape>(shape: S) => ({ requestId: idText, ...shape });
 

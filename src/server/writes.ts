@@ -16,6 +16,7 @@ import { houseLessons } from './learnedCases';
 import { addCloth, changeCloth, clothStore, cutCloth } from './clothCases';
 import { costSettings, giveQuote, quoteNumbered, saveCosts } from './costCases';
 import { groundsOf, recordBatch, setStock } from './groundCases';
+import { printDuration } from '@/core/units/duration';
 import { inOurWords } from './inOurWords';
 import { inTurns } from './inTurns';
 import { countsFrom, countsText, takeInList } from './lists/listCases';
@@ -59,6 +60,8 @@ interface Write<N extends RequestName, T> {
   about?: (value: T) => string;
   /** A device that looks on may ask it too. */
   looking?: true;
+  /** Builds on nothing that was recorded: handed in late it stands after what was recorded meanwhile. */
+  alone?: true;
 }
 
 /** A write that is worked out in steps before it is carried out: others are served meanwhile. */
@@ -172,7 +175,7 @@ export const WRITES = {
   addToRack: write('addToRack', { act: addToRack, again: (workshop) => done(rackBars(workshop)) }),
   takeFromRack: write('takeFromRack', { act: takeFromRack, again: (workshop) => done(rackBars(workshop)) }),
   keepPlace: write('keepPlace', { looking: true, act: keepPlace, again: () => done(null) }),
-  keepNote: write('keepNote', { act: keepNote, again: jobWithLog }),
+  keepNote: write('keepNote', { alone: true, act: keepNote, again: jobWithLog }),
   recordCuts: write('recordCuts', { act: recordCuts, again: (workshop) => done(series(workshop, [])) }),
   addCloth: write('addCloth', { act: addCloth, again: (workshop) => done(clothStore(workshop)) }),
   changeCloth: write('changeCloth', { act: changeCloth, again: (workshop) => done(clothStore(workshop)) }),
@@ -204,17 +207,19 @@ export async function carryOut<N extends RequestName>(workshop: Workshop, name: 
   if (!Object.hasOwn(WRITES, name)) return refuse('Nothing of this name can be written.');
   const parted = apart(plain);
   if (!parted.ok) return parted;
-  const { doneAt, rest } = parted.value;
+  const { agoMs, rest } = parted.value;
   const sent = checked(REQUESTS[name], name, rest) as Outcome<Sent<N>>;
   if (!sent.ok) return sent;
   const { requestId, ...request } = sent.value as Sent<N> & Request<N>;
-  const then = doneAt === null ? workshop : workshopAt(workshop, doneAt, request);
   const one = WRITES[name] as unknown as AnyWrite;
   if (looksOn(workshop) && !one.looking) return refuse(LOOKS_ON);
   const ask = { id: requestId, name, asked: hashOf(request) };
   const answer = async (): Promise<Outcome<unknown>> => {
     const before = answeredBefore(workshop, one, ask, request as never);
     if (before) return before;
+    const moment = agoMs === null ? done(workshop) : workshopThen(workshop, agoMs, request, one.alone === true);
+    if (!moment.ok) return moment;
+    const then = moment.value;
     if (!('workOut' in one)) return once(workshop, one, ask, request as never, () => one.act(then, request as never));
     const worked = await inTurns(one.workOut(then, request as never));
     return worked.ok ? once(workshop, one, ask, request as never, worked.value) : worked;
@@ -222,27 +227,46 @@ export async function carryOut<N extends RequestName>(workshop: Workshop, name: 
   return (await inOurWords(name, 'in the workshop', answer)) as Outcome<Answer<N>>;
 }
 
-/** What came from outside without the moment when it was done, which may stand beside any request. */
-function apart(plain: unknown): Outcome<{ doneAt: string | null; rest: unknown }> {
-  if (typeof plain !== 'object' || plain === null || !Object.hasOwn(plain, 'doneAt')) return done({ doneAt: null, rest: plain });
-  const { doneAt, ...rest } = plain as { doneAt: unknown };
-  const moment = checked(handedIn, 'handedIn', { doneAt });
-  return moment.ok ? done({ doneAt: moment.value.doneAt, rest }) : moment;
+/** What came from outside without how long ago it was done, which may stand beside any request. */
+function apart(plain: unknown): Outcome<{ agoMs: number | null; rest: unknown }> {
+  if (typeof plain !== 'object' || plain === null || !Object.hasOwn(plain, 'agoMs')) return done({ agoMs: null, rest: plain });
+  const { agoMs, ...rest } = plain as { agoMs: unknown };
+  const ago = checked(handedIn, 'handedIn', { agoMs });
+  return ago.ok ? done({ agoMs: ago.value.agoMs, rest }) : ago;
 }
 
-/** Nothing waits longer than so to be handed in, ms. */
-const LONGEST_AWAY_MS = 30 * 86_400_000;
+/** What was done one after the other may come in so much nearer to one another, ms: requests do not travel alike. */
+const TRAVEL_MS = 60_000;
 
 /**
- * The workshop at the moment when something was done that is handed in now: a device was away from it. Never before the last
- * entry of the job, which was written first, and never to come.
+ * The workshop at the moment when something was done that is handed in now: a device was away from it. How long ago that was is
+ * asked of the device, never what its clock shows. What builds on a record that was made later is refused.
  */
-function workshopAt(workshop: Workshop, doneAt: string, request: object): Workshop {
-  const last = 'jobId' in request ? lastEntryOf(workshop.database, String(request.jobId)) : null;
-  const latest = workshop.now().getTime();
-  const first = last ? Date.parse(last.at) : latest - LONGEST_AWAY_MS;
-  const at = Math.min(latest, Math.max(Date.parse(doneAt), first));
-  return { ...workshop, now: () => new Date(at) };
+function workshopThen(workshop: Workshop, agoMs: number, request: object, alone: boolean): Outcome<Workshop> {
+  const thenMs = workshop.now().getTime() - agoMs;
+  const befores = jobsOf(request).map((id) => {
+    const job = findJob(workshop.database, id);
+    const last = lastEntryOf(workshop.database, id);
+    return { number: job?.number ?? 0, did: last?.did ?? 'begun', atMs: Date.parse(last?.at ?? job?.createdAt ?? '') };
+  });
+  const latest = befores.filter(({ atMs }) => atMs > thenMs).sort((a, b) => b.atMs - a.atMs)[0];
+  if (latest && !alone && latest.atMs - thenMs > TRAVEL_MS)
+    return {
+      ok: false,
+      kind: 'early',
+      says: `This was done ${printDuration((latest.atMs - thenMs) / 60_000)} before what stands on No. ${latest.number} now (${latest.did}).`,
+    };
+  const at = new Date(Math.max(thenMs, latest?.atMs ?? thenMs));
+  return done({ ...workshop, now: () => at });
+}
+
+/** The jobs that a request is about. */
+function jobsOf(request: object): string[] {
+  const several = ['canvases', 'coats', 'entries'].flatMap(
+    (list) => (request as Record<string, { jobId: string }[]>)[list] ?? [],
+  );
+  const { jobIds = [] } = request as { jobIds?: string[] };
+  return 'jobId' in request ? [String(request.jobId)] : [...several.map(({ jobId }) => jobId), ...jobIds];
 }
 
 interface Ask {

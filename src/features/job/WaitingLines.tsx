@@ -18,16 +18,19 @@ export function WaitingLines({ records: { waiting, again, letGo } }: { records: 
             </strong>{' '}
             {asked.trouble}
           </p>
-          <button type="button" className="btn btn-outline btn-sm h-11" onClick={() => again(asked.requestId)}>
-            Hand it in on what stands now
+          <button type="button" className="btn btn-outline btn-sm h-11" onClick={() => void again(asked.requestId)}>
+            {asked.asNow ? 'Hand it in as done now' : 'Hand it in on what stands now'}
           </button>
-          <button type="button" className="btn btn-ghost btn-sm h-11" onClick={() => letGo(asked.requestId)}>
+          <button type="button" className="btn btn-ghost btn-sm h-11" onClick={() => void letGo(asked.requestId)}>
             Let it go
           </button>
         </div>
       ) : (
         <p>
-          <strong>The workshop is out of reach.</strong> Kept here and handed in when it is back:{' '}
+          <strong>The workshop is out of reach.</strong>{' '}
+          {away.some(({ keptIn }) => keptIn === 'tab')
+            ? 'This browser has no room to keep it: leave this tab open until the workshop is back, else it is lost:'
+            : 'Kept in this browser and handed in when it is back:'}{' '}
           <Figure>{away.map(({ says, doneAt }) => `${says} (${format(new Date(doneAt), 'HH:mm')})`).join(', ')}</Figure>
         </p>
       )}

@@ -1,18 +1,21 @@
 'use client';
 /* The log of a job on the screen: records that are handed in, readings that are kept, and what came of the last one. */
 import { useRouter } from 'next/navigation';
-import { useEffect, useEffectEvent, useMemo, useState, useSyncExternalStore } from 'react';
+import { useMemo, useState } from 'react';
 import type { JobCase } from '@/core/case/jobCase';
 import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
 import { writeAction } from '@/server/actions';
 import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
-import type { Request } from '@/server/requests';
+import type { Request, Sent } from '@/server/requests';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
-import { HandIn, type HandedRequest, SOMEBODY, UNSAVED, type Waiting } from './handIn';
+import type { Posted } from '../outbox/Outbox';
+import { type OutboxEntry, outboxStore } from '../outbox/outboxStore';
+import { useOutbox } from '../outbox/useOutbox';
+import { type HandedRequest, SOMEBODY, UNSAVED, jobOutbox } from './handIn';
 import type { JobDraft } from './jobDraft';
 import { KEPT_WRITES, type Keep, type KeptWrite, type OfJob } from './keep';
 
@@ -20,12 +23,9 @@ type RecordRequest = Omit<Request<'recordStep'>, keyof OfJob>;
 
 /** A note stands whoever saved in between. */
 function ask(name: KeptWrite, { revision, ...sent }: HandedRequest): Promise<Outcome<JobWithLog>> {
-  const request = name === 'keepNote' ? sent : { ...sent, revision };
-  return writeAction(name, request as Parameters<typeof writeAction<typeof name>>[1]);
+  const request: unknown = name === 'keepNote' ? sent : { ...sent, revision };
+  return writeAction(name, request as Sent<typeof name>);
 }
-
-/** Between two tries while the workshop is out of reach, ms. */
-const RETRY_MS = 3000;
 
 export interface Records {
   /** As the workshop has it, and what waits for it. */
@@ -38,9 +38,9 @@ export interface Records {
   withdraw: (entryId: string, reason: string) => Promise<string | null>;
   keep: Keep;
   /** What could not be handed in yet, oldest first. */
-  waiting: readonly Waiting[];
-  again: (requestId: string) => void;
-  letGo: (requestId: string) => void;
+  waiting: readonly OutboxEntry[];
+  again: (requestId: string) => Promise<void>;
+  letGo: (requestId: string) => Promise<void>;
 }
 
 export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): Records {
@@ -53,49 +53,32 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const jobId = first.job.id;
-  const [queue] = useState(() => new HandIn(jobId, draft, ask));
-  const waiting = useSyncExternalStore(queue.subscribe, queue.read, () => NONE);
+  const [outbox] = useState(() => jobOutbox(outboxStore(), jobId, draft, ask));
+  const answered = (value: JobWithLog) => {
+    setLog({ log: value.log, from: first.log });
+    router.refresh();
+  };
+  const waiting = useOutbox(outbox, answered, { paused: busy });
   const log = useMemo(() => {
     const meanwhile = waiting.flatMap(({ entry, waits }) => (entry && waits ? [entry] : []));
     return [...handedIn, ...meanwhile];
   }, [handedIn, waiting]);
 
-  const answered = (value: JobWithLog) => {
-    setLog({ log: value.log, from: first.log });
-    router.refresh();
-  };
-  const taken = useEffectEvent(answered);
-  const stuck = waiting.length > 0 && waiting[0]!.trouble === null && !busy;
-  useEffect(() => {
-    if (!stuck) return;
-    const run = () => void queue.run(taken);
-    const timer = setInterval(run, RETRY_MS);
-    window.addEventListener('online', run);
-    run();
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener('online', run);
-    };
-  }, [stuck, queue]);
-
   /** Hands one in after whatever waits. @returns the answer, what stands until it comes, or why it was refused */
-  const handIn = async (
-    one: Pick<Waiting, 'write' | 'request' | 'says' | 'entry'>,
-    at = new Date(),
-  ): Promise<JobWithLog | string> => {
+  const handIn = async (one: Omit<Posted, 'inputs' | 'key'>, at = new Date()): Promise<JobWithLog | string> => {
     setBusy(true);
     setFailure(null);
     try {
-      const others = queue.read().length > 0;
-      const requestId = queue.add(one, at);
-      const last = await queue.run(answered);
+      const others = outbox.read().length > 0;
+      const requestId = await outbox.add({ ...one, inputs: draft.read().inputs }, at);
+      const last = await outbox.run(answered);
       if (last?.requestId === requestId) {
         if (last.kind === 'done') return last.value;
-        if (last.kind === 'trouble') {
+        if (last.kind === 'refused') {
           // Somebody stands here and reads it: it need not wait.
-          if (!others) queue.letGo(requestId);
+          await (others ? outbox.leaveIt(requestId) : outbox.letGo(requestId));
           setFailure(last.says);
-          if (last.theirs) router.refresh();
+          if (last.says === SOMEBODY) router.refresh();
           return last.says;
         }
       }
@@ -110,8 +93,8 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
     busy,
     failure,
     waiting,
-    again: queue.again,
-    letGo: queue.letGo,
+    again: outbox.again,
+    letGo: outbox.letGo,
     clear: () => setFailure(null),
     record: async (request, here, then) => {
       const at = new Date();
@@ -121,9 +104,9 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
       if (typeof value !== 'string') then(value);
     },
     withdraw: async (entryId, reason) => {
-      const unsent = queue.read().find(({ entry }) => entry?.id === entryId);
+      const unsent = outbox.read().find(({ entry }) => entry?.id === entryId);
       if (!unsent) return withdraw({ entryId, reason });
-      queue.letGo(unsent.requestId);
+      await outbox.letGo(unsent.requestId);
       return null;
     },
     keep: async (write, request, then) => {
@@ -161,5 +144,3 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
     }
   }
 }
-
-const NONE: readonly Waiting[] = [];

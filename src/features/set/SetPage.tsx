@@ -61,7 +61,7 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
   const { rules, tape, maker } = useWorkshop();
   const nowMs = useNow(serverNow);
   const { set, run, painted, stage, canvases, tally } = page;
-  const rows = useMeasured(stage);
+  const rows = useMeasured(set.id, canvases, stage);
   /** Rows that were ticked or unticked by hand. */
   const [chosen, setChosen] = useState<ReadonlyMap<string, boolean>>(new Map());
   const ticked = new Set(

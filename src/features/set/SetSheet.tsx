@@ -155,7 +155,7 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
                 </td>
               )}
               <td role="cell" className="col-span-full pb-1.5 leading-5 bench:py-1.5">
-                <Judged canvas={canvas} trouble={rows.trouble(jobId)} />
+                <Judged canvas={canvas} trouble={rows.trouble(jobId)} onDiscard={() => rows.discard(jobId)} />
                 <Stands canvas={canvas} nowMs={nowMs} />
               </td>
             </tr>
@@ -166,12 +166,21 @@ export function SetSheet({ page: { stage, canvases }, rows, ticked, onTick, nowM
   );
 }
 
-function Judged({ canvas: { sheet, departs }, trouble }: { canvas: SetCanvas; trouble: string | null }) {
+interface JudgedProps {
+  canvas: SetCanvas;
+  trouble: string | null;
+  onDiscard: () => void;
+}
+
+function Judged({ canvas: { sheet, departs }, trouble, onDiscard }: JudgedProps) {
   const worst = gravest(sheet.verdicts);
   if (trouble !== null)
     return (
       <span role="alert" className="text-error">
-        {trouble}
+        {trouble}{' '}
+        <button type="button" className="link" onClick={onDiscard}>
+          Discard what was typed
+        </button>
       </span>
     );
   return (

@@ -3,82 +3,95 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { type Measured, type MeasuredStage, MEASURED_STAGES } from '@/core/set/measured';
 import type { StageId } from '@/core/stages/stages';
+import type { StoredJob } from '@/db/jobs';
+import { writeAction } from '@/server/actions';
+import type { Request } from '@/server/requests';
 import type { SetCanvas } from '@/server/setPages';
+import { Outbox, type SendEntry } from '../outbox/Outbox';
+import { outboxStore } from '../outbox/outboxStore';
+import { useOutbox } from '../outbox/useOutbox';
 import { refusalWords } from '../refusalWords';
-import { useSend } from '../useSend';
+import { sendPatiently } from '../sender';
 
 /** After the last key, ms. */
-const PAUSE = 350;
+const PAUSE_MS = 350;
 
-const measuredStage = (stage: StageId): MeasuredStage | null => MEASURED_STAGES.find((one) => one === stage) ?? null;
+type Typed = Omit<Request<'typeMeasured'>, 'revision'>;
 
 export interface MeasuredRows {
   of: (canvas: SetCanvas) => Measured;
   revisionOf: (canvas: SetCanvas) => number;
   change: (canvas: SetCanvas, patch: Partial<Measured>) => void;
-  /** Why the readings of a canvas were not saved; null where they were. */
+  /** Why the readings of a canvas are not saved; null where they are, or are just being. */
   trouble: (jobId: string) => string | null;
+  /** Forgets what was typed and not saved. */
+  discard: (jobId: string) => void;
   /** Saves what is still on its way; false where something could not be saved. */
   flush: () => Promise<boolean>;
 }
 
-/** What is typed for the canvases of a set: each row saves itself soon after the last key, one after the other. */
-export function useMeasured(stage: StageId): MeasuredRows {
+const AWAY = 'The workshop is out of reach: kept in this browser, saved when it is back.';
+const IN_TAB = 'The workshop is out of reach and this browser has no room: leave this tab open.';
+
+/** What is typed for the canvases of a set: kept at every key, each row saved soon after the last one. */
+export function useMeasured(setId: string, canvases: readonly SetCanvas[], open: StageId): MeasuredRows {
   const router = useRouter();
-  const send = useSend();
-  const [typed, setTyped] = useState<ReadonlyMap<string, Measured>>(new Map());
-  const [troubles, setTroubles] = useState<ReadonlyMap<string, string>>(new Map());
+  const stage: MeasuredStage | null = MEASURED_STAGES.find((one) => one === open) ?? null;
   const revisions = useRef(new Map<string, number>());
-  const waiting = useRef(new Map<string, { canvas: SetCanvas; measured: Measured; stage: MeasuredStage }>());
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const queue = useRef<Promise<boolean>>(Promise.resolve(true));
-
+  /** What was typed last, until the page has it from the workshop. */
+  const [typed, setTyped] = useState<ReadonlyMap<string, Measured>>(new Map());
   const revisionOf = ({ jobId, revision }: SetCanvas) => Math.max(revision, revisions.current.get(jobId) ?? 0);
-  const saveOne = async ({ canvas, measured, stage: at }: { canvas: SetCanvas; measured: Measured; stage: MeasuredStage }) => {
-    const outcome = await send('typeMeasured', { jobId: canvas.jobId, revision: revisionOf(canvas), stage: at, ...measured });
-    setTroubles((before) => {
-      const after = new Map(before);
-      if (outcome.ok) after.delete(canvas.jobId);
-      else after.set(canvas.jobId, refusalWords(outcome));
-      return after;
-    });
-    if (outcome.ok) revisions.current.set(canvas.jobId, outcome.value.revision);
-    return outcome.ok;
-  };
-  const flush = (): Promise<boolean> => {
-    if (timer.current) clearTimeout(timer.current);
-    const rows = [...waiting.current.values()];
-    waiting.current.clear();
-    if (rows.length === 0) return queue.current;
-    queue.current = queue.current.then(async () => {
-      let all = true;
-      for (const row of rows) all = (await saveOne(row)) && all;
-      router.refresh();
-      return all;
-    });
-    return queue.current;
-  };
-  const latest = useRef(flush);
+  const latest = useRef(canvases);
   useEffect(() => {
-    latest.current = flush;
+    latest.current = canvases;
   });
-  // What was typed last is saved when the sheet is left.
-  useEffect(() => () => void latest.current(), []);
-
-  const of = (canvas: SetCanvas) => typed.get(canvas.jobId) ?? canvas.measured;
+  const [outbox] = useState(() => {
+    const send: SendEntry<StoredJob> = async ({ requestId, request }, sentOn) => {
+      const asked = request as Typed;
+      const canvas = latest.current.find(({ jobId }) => jobId === asked.jobId);
+      const revision = await sentOn(canvas ? revisionOf(canvas) : (revisions.current.get(asked.jobId) ?? 1));
+      try {
+        const outcome = await sendPatiently(() => writeAction('typeMeasured', { ...asked, revision, requestId }));
+        if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
+        revisions.current.set(asked.jobId, outcome.value.revision);
+        return { kind: 'done', value: outcome.value };
+      } catch {
+        return { kind: 'waits' };
+      }
+    };
+    return new Outbox(outboxStore(), `set ${setId}`, send, { passes: true });
+  });
+  const waiting = useOutbox(outbox, () => router.refresh(), { pauseMs: PAUSE_MS });
+  const keyOf = (jobId: string) => `${jobId} ${stage}`;
+  const waitingOf = (jobId: string) => waiting.filter(({ key }) => key === keyOf(jobId));
+  const of = (canvas: SetCanvas): Measured => {
+    const kept = waitingOf(canvas.jobId).at(-1);
+    return typed.get(keyOf(canvas.jobId)) ?? (kept ? measuredIn(kept.request as Typed) : canvas.measured);
+  };
   return {
     of,
     revisionOf,
-    trouble: (jobId) => troubles.get(jobId) ?? null,
-    flush,
+    trouble: (jobId) => {
+      const own = waitingOf(jobId);
+      const away = own.find(({ waits }) => waits);
+      return own.find(({ trouble }) => trouble)?.trouble ?? (away ? (away.keptIn === 'tab' ? IN_TAB : AWAY) : null);
+    },
+    discard: (jobId) => {
+      setTyped((before) => new Map([...before].filter(([key]) => key !== keyOf(jobId))));
+      for (const { requestId } of waitingOf(jobId)) void outbox.letGo(requestId);
+    },
+    flush: async () => {
+      await outbox.run(() => router.refresh());
+      return outbox.read().length === 0;
+    },
     change: (canvas, patch) => {
-      const at = measuredStage(stage);
-      if (!at) return;
+      if (!stage) return;
       const measured = { ...of(canvas), ...patch };
-      setTyped((before) => new Map(before).set(canvas.jobId, measured));
-      waiting.current.set(canvas.jobId, { canvas, measured, stage: at });
-      if (timer.current) clearTimeout(timer.current);
-      timer.current = setTimeout(() => void latest.current(), PAUSE);
+      setTyped((before) => new Map(before).set(keyOf(canvas.jobId), measured));
+      const request: Typed = { jobId: canvas.jobId, stage, ...measured };
+      void outbox.add({ write: 'typeMeasured', request, key: keyOf(canvas.jobId), says: `No. ${canvas.number}` });
     },
   };
 }
+
+const measuredIn = ({ jobId: _job, stage: _stage, ...measured }: Typed): Measured => measured;

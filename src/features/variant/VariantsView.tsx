@@ -108,7 +108,12 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
     <div className="relative min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-3">
       {(says ?? variants.says) && (
         <p role="alert" className="pb-2 text-error">
-          {says ?? variants.says}
+          {says ?? variants.says}{' '}
+          {says === null && variants.discard && (
+            <button type="button" className="link" onClick={variants.discard}>
+              Discard what was not saved
+            </button>
+          )}
         </p>
       )}
       <div className="grid items-baseline gap-x-5 text-[14.5px]" style={grid}>

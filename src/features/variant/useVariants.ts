@@ -1,11 +1,14 @@
 'use client';
-/* The variants of a job on this screen: changed at once, kept one after the other a moment later. */
-import { useEffect, useRef, useState } from 'react';
+/* The variants of a job on this screen: changed at once, kept at every key, saved one after the other a moment later. */
+import { useRef, useState } from 'react';
 import { MOST_VARIANTS, NO_CHANGE, type Variant } from '@/core/variant/variant';
 import type { StoredVariant } from '@/db/jobVariants';
+import { writeAction } from '@/server/actions';
+import { Outbox, type SendEntry } from '../outbox/Outbox';
+import { type OutboxEntry, outboxStore } from '../outbox/outboxStore';
+import { useOutbox } from '../outbox/useOutbox';
 import { refusalWords } from '../refusalWords';
-import { newRequestId } from '../sender';
-import { useSend } from '../useSend';
+import { newRequestId, sendPatiently } from '../sender';
 
 /** After the last key, ms. */
 const PAUSE_MS = 350;
@@ -17,7 +20,9 @@ export interface Variants {
   change: (id: string, patch: Partial<Variant>) => void;
   add: () => void;
   drop: (id: string) => void;
-  /** Writes what is not written yet. */
+  /** Forgets what was refused; null where nothing was. */
+  discard: (() => void) | null;
+  /** Saves what is not saved yet. */
   settled: () => Promise<StoredVariant[]>;
 }
 
@@ -25,80 +30,91 @@ export interface Variants {
 const nextName = (list: readonly Variant[]): string =>
   ['A', 'B', 'C', 'D', 'E'].map((letter) => `Variant ${letter}`).find((name) => !list.some((one) => one.name === name))!;
 
+/** What is asked of one variant, but for its version. */
+type Asked = { jobId: string; id: string } & Partial<Variant>;
+
+/** The variants with what waits to be saved laid over them. */
+function withWaiting(list: readonly StoredVariant[], waiting: readonly OutboxEntry[]): StoredVariant[] {
+  let after = [...list];
+  for (const { write, request } of waiting) {
+    const { id, name, changes } = request as Asked;
+    if (write === 'dropVariant') after = after.filter((one) => one.id !== id);
+    else if (after.some((one) => one.id === id))
+      after = after.map((one) => (one.id === id ? { ...one, name: name!, changes: changes! } : one));
+    else after.push({ id, revision: 0, name: name!, changes: changes! });
+  }
+  return after;
+}
+
+const AWAY = 'The workshop is out of reach: what you changed is kept in this browser and saved when it is back.';
+const IN_TAB = 'The workshop is out of reach and this browser has no room: leave this tab open until it is back.';
+
 export function useVariants(jobId: string, first: StoredVariant[]): Variants {
-  const send = useSend();
-  const [list, setList] = useState(first);
-  const [saving, setSaving] = useState(false);
-  const [says, setSays] = useState<string | null>(null);
+  const [saved, setSaved] = useState(first);
   const latest = useRef(first);
-  /** Ids of what waits to be written. */
-  const waits = useRef(new Set<string>());
-  const chain = useRef<Promise<void>>(Promise.resolve());
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const show = (next: StoredVariant[]) => {
-    latest.current = next;
-    setList(next);
-  };
-  const write = async (id: string) => {
-    const one = latest.current.find((variant) => variant.id === id);
-    if (!one) return;
-    const { name, changes, revision } = one;
-    const outcome = await send('keepVariant', { jobId, id, revision, name, changes });
-    setSays(outcome.ok ? null : refusalWords(outcome));
-    const kept = outcome.ok ? outcome.value.find((variant) => variant.id === id) : undefined;
-    if (kept) show(latest.current.map((variant) => (variant.id === id ? { ...variant, revision: kept.revision } : variant)));
-  };
-  const flush = (): Promise<void> => {
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = null;
-    chain.current = chain.current.then(async () => {
-      for (const id of [...waits.current]) {
-        waits.current.delete(id);
-        await write(id);
+  const [outbox] = useState(() => {
+    const send: SendEntry<StoredVariant[]> = async ({ requestId, write, request }, sentOn) => {
+      const { id, name, changes } = request as Asked;
+      const revision = await sentOn(latest.current.find((one) => one.id === id)?.revision ?? 0);
+      // Made and taken away again before anybody else knew of it.
+      if (write === 'dropVariant' && revision === 0) return { kind: 'done', value: latest.current };
+      try {
+        const outcome = await sendPatiently(() =>
+          write === 'dropVariant'
+            ? writeAction('dropVariant', { requestId, jobId, id, revision })
+            : writeAction('keepVariant', { requestId, jobId, id, revision, name: name!, changes: changes! }),
+        );
+        if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
+        latest.current = outcome.value;
+        return { kind: 'done', value: outcome.value };
+      } catch {
+        return { kind: 'waits' };
       }
-      setSaving(waits.current.size > 0);
-    });
-    return chain.current;
-  };
-  const later = (id: string, pauseMs = PAUSE_MS) => {
-    waits.current.add(id);
-    setSaving(true);
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = setTimeout(() => void flush(), pauseMs);
-  };
-  const leave = useRef(flush);
-  useEffect(() => {
-    leave.current = flush;
+    };
+    return new Outbox(outboxStore(), `variants ${jobId}`, send, { passes: true });
   });
-  useEffect(() => () => void leave.current(), []);
+  const waiting = useOutbox(outbox, setSaved, { pauseMs: PAUSE_MS });
+  /** Shown from the key on, until the browser has kept it. */
+  const [typed, setTyped] = useState<StoredVariant[] | null>(null);
+  const keeping = useRef(0);
+  const list = typed ?? withWaiting(saved, waiting);
+  const keep = async (write: 'keepVariant' | 'dropVariant', request: Asked, after: StoredVariant[]) => {
+    setTyped(after);
+    keeping.current += 1;
+    await outbox.add({ write, request, key: request.id, says: request.name ?? 'Variant' });
+    keeping.current -= 1;
+    if (keeping.current === 0) setTyped(null);
+  };
+  const trouble = waiting.find((one) => one.trouble !== null);
+  const away = waiting.find(({ waits }) => waits);
   return {
     list,
-    saving,
-    says,
+    saving: waiting.length > 0,
+    says: trouble?.trouble ?? (away ? (away.keptIn === 'tab' ? IN_TAB : AWAY) : null),
     change: (id, patch) => {
-      show(latest.current.map((one) => (one.id === id ? { ...one, ...patch } : one)));
-      later(id);
+      const after = list.map((one) => (one.id === id ? { ...one, ...patch } : one));
+      const { name, changes } = after.find((one) => one.id === id)!;
+      void keep('keepVariant', { jobId, id, name, changes }, after);
     },
     add: () => {
-      if (latest.current.length >= MOST_VARIANTS) return;
-      const id = newRequestId();
-      show([...latest.current, { id, revision: 0, name: nextName(latest.current), changes: NO_CHANGE }]);
-      later(id, 0);
+      if (list.length >= MOST_VARIANTS) return;
+      const one = { id: newRequestId(), revision: 0, name: nextName(list), changes: NO_CHANGE };
+      void keep('keepVariant', { jobId, id: one.id, name: one.name, changes: one.changes }, [...list, one]);
     },
-    drop: (id) => {
-      waits.current.delete(id);
-      chain.current = chain.current.then(async () => {
-        const one = latest.current.find((variant) => variant.id === id);
-        if (!one) return;
-        const outcome = one.revision === 0 ? null : await send('dropVariant', { jobId, id, revision: one.revision });
-        const gone = outcome === null || outcome.ok;
-        setSays(gone ? null : refusalWords(outcome));
-        if (gone) show(latest.current.filter((variant) => variant.id !== id));
-      });
-    },
+    drop: (id) =>
+      void keep(
+        'dropVariant',
+        { jobId, id },
+        list.filter((one) => one.id !== id),
+      ).then(() => outbox.run(setSaved)),
+    discard: trouble
+      ? () => {
+          for (const { requestId, trouble: why } of waiting) if (why !== null) void outbox.letGo(requestId);
+        }
+      : null,
     settled: async () => {
-      await flush();
-      return latest.current;
+      await outbox.run(setSaved);
+      return withWaiting(latest.current, outbox.read());
     },
   };
 }

@@ -13,7 +13,7 @@ import { logOfJob } from '@/db/logEntries';
 import { ONLY_HERE, actOnFile } from '../fileActs';
 import { openJob } from '../jobReading';
 import { FILE_REQUESTS, type FileRequestName, type RequestName } from '../requests';
-import { contentOf, newJob, revisionOf, testWorkshop, value, wordsOf } from '../testWorkshop';
+import { contentOf, newJob, recordStage, revisionOf, testWorkshop, value, wordsOf } from '../testWorkshop';
 import { grantedRequest, workedWorkshop } from '../testWrites';
 import { WRITES, carryOut } from '../writes';
 import { LOOKS_ON } from './asking';
@@ -69,38 +69,80 @@ it('leaves the file as a whole and the door to the machine itself', async () => 
   expect(refused.maker).toEqual(['restoreBackup', 'rebuildFile', 'openNetwork', 'closeNetwork', 'endDevice', 'changeDevice']);
 });
 
-it('writes at which device and when: when it was done, not before the entry before it, and never to come', async () => {
+it('writes at which device and when: so long ago by its own clock, not before the entry before it, and never to come', async () => {
   const workshop = testWorkshop();
   const jobId = newJob(workshop);
-  const noon = workshop.now().getTime();
+  const begun = workshop.now().getTime();
   workshop.pass(120);
-  const note = (requestId: string, doneAt: unknown) =>
-    carryOut({ ...workshop, device: device('maker') }, 'keepNote', {
-      requestId,
-      jobId,
-      maker: 'Me',
-      stage: 'brief',
-      step: 'a',
-      says: '',
-      note: requestId,
-      jpeg: null,
-      doneAt,
-    });
-  const at = (minutes: number) => new Date(noon + minutes * 60_000).toISOString();
-  for (const [id, minutes] of [
-    ['a', 30],
-    ['b', 10],
+  const sent = (requestId: string, agoMs: unknown) => ({
+    requestId,
+    jobId,
+    maker: 'Me',
+    stage: 'brief',
+    step: 'a',
+    says: '',
+    note: requestId,
+    jpeg: null,
+    agoMs,
+  });
+  const note = (requestId: string, agoMs: unknown) =>
+    carryOut({ ...workshop, device: device('maker') }, 'keepNote', sent(requestId, agoMs));
+  // A note builds on nothing: of one made before what was noted since, the order is kept.
+  for (const [id, minutesAgo] of [
+    ['a', 90],
+    ['b', 110],
     ['c', 60],
-    ['d', 900],
+    ['d', 0],
   ] as const)
-    value(await note(id, at(minutes)));
+    value(await note(id, minutesAgo * 60_000));
   value(await note('e', null));
   const log = logOfJob(workshop.database, jobId);
-  expect(log.map((entry) => (Date.parse(entry.at) - noon) / 60_000)).toEqual([30, 30, 60, 120, 120]);
+  expect(log.map((entry) => (Date.parse(entry.at) - begun) / 60_000)).toEqual([30, 30, 60, 120, 120]);
   expect(new Set(log.map((entry) => entry.device))).toEqual(new Set(['Glue table']));
-  for (const wrong of ['yesterday', 7, {}, [], '2031-02-31T00:00:00Z'])
-    expect(wordsOf(await note('f', wrong))).toContain('doneAt');
+  for (const wrong of ['yesterday', -1, 1e15, 0.5, {}, []]) expect(wordsOf(await note('f', wrong))).toContain('agoMs');
   expect(logOfJob(workshop.database, jobId)).toHaveLength(5);
+});
+
+it('refuses a record that was made before what it builds on, in one job or in any of several, and takes it as done now', async () => {
+  const workshop = testWorkshop();
+  const [one, other] = [newJob(workshop), newJob(workshop)];
+  workshop.pass(60);
+  recordStage(workshop, other, 'brief');
+  workshop.pass(10);
+  const record = (jobId: string, agoMs: number | null) =>
+    carryOut(workshop, 'recordStep', {
+      requestId: `${jobId} ${agoMs}`,
+      jobId,
+      revision: revisionOf(workshop, jobId),
+      stage: jobId === other ? 'bars' : 'brief',
+      maker: 'Me',
+      note: '',
+      reason: 'to see',
+      unit: 'mm',
+      view: 'back',
+      clothId: null,
+      ...(agoMs === null ? {} : { agoMs }),
+    });
+  expect(await record(other, 30 * 60_000)).toMatchObject({
+    ok: false,
+    kind: 'early',
+    says: expect.stringMatching(/^This was done 20 min before/) as string,
+  });
+  // So long before it was begun that it cannot be.
+  expect(await record(one, 20 * 86_400_000)).toMatchObject({ ok: false, kind: 'early' });
+  const both = {
+    requestId: 'both',
+    canvases: [one, other].map((jobId) => ({ jobId, revision: revisionOf(workshop, jobId) })),
+    archived: true,
+    agoMs: 30 * 60_000,
+  };
+  expect(await carryOut(workshop, 'archive', both)).toMatchObject({ ok: false, kind: 'early' });
+  value(await record(one, 30 * 60_000));
+  // Requests do not travel alike: what is out by seconds is put in its order.
+  value(await record(other, 10 * 60_000 + 30_000));
+  const minutes = (jobId: string) =>
+    logOfJob(workshop.database, jobId).map(({ at }) => (workshop.now().getTime() - Date.parse(at)) / 60_000);
+  expect([minutes(one), minutes(other)]).toEqual([[30], [10, 10]]);
 });
 
 it.each([
