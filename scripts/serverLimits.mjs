@@ -10,8 +10,11 @@ if (process.channel) {
   process.channel.unref();
 }
 
-/** A request has so long to be told, ms: its headers, and all of it; looked after so often. */
-const LIMITS = { headersTimeout: 10_000, requestTimeout: 60_000, connectionsCheckingInterval: 5000 };
+/**
+ * A request has so long to be told, ms: its headers, and all of it, such as a large backup from a slow disk; looked after so often.
+ * Other devices have a minute: the door sees to that.
+ */
+const LIMITS = { headersTimeout: 10_000, requestTimeout: 3_600_000, connectionsCheckingInterval: 5000 };
 
 /** Whether what is escaped in an address can be taken back: what cannot would fail before anything of ours is asked. */
 function canBeRead(address) {

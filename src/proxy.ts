@@ -45,4 +45,4 @@ function contentPolicy(nonce: string): string {
 }
 
 /* A file that is brought is streamed to the disk: it goes past here, and its route asks the same. */
-export const config = { matcher: ['/((?!_next/static|icon.svg|favicon.ico|api/file/brought).*)'] };
+export const config = { matcher: ['/((?!_next/static/|icon\\.svg$|favicon\\.ico$|api/file/brought$).*)'] };

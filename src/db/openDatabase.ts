@@ -7,6 +7,7 @@ import { entryWords } from '@/core/log/entryWords';
 import type { Reading } from '@/core/log/logEntry';
 import type { StageId } from '@/core/stages/stages';
 import { migrate } from './migrate';
+import { WITHOUT_LOG, lacksItsLog } from './fileHead';
 import { firstDictionary, packText } from './planPack';
 
 /** Where the migrations lie, seen from the folder the application is started in. */
@@ -24,6 +25,8 @@ const BUSY_MS = 150;
  */
 export function openDatabase(path: string): Database {
   if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
+  if (path !== ':memory:' && lacksItsLog(path))
+    throw new Error(`${path} holds nothing: it ${WITHOUT_LOG} To begin an empty workshop, delete it.`);
   const database = new SQLite(path);
   // Another start may be making the same file at this moment.
   database.pragma('busy_timeout = 10000');
@@ -31,6 +34,8 @@ export function openDatabase(path: string): Database {
   database.pragma('page_size = 8192');
   database.pragma('journal_mode = WAL');
   database.pragma('synchronous = FULL');
+  // Little lies in the log alone: somebody may copy the file without it.
+  database.pragma('wal_autocheckpoint = 64');
   prepared(database);
   database.pragma(`busy_timeout = ${BUSY_MS}`);
   return database;

@@ -33,9 +33,12 @@ export function firstDictionary(): Buffer {
 
 export const packText = (text: string, dictionary: Uint8Array): Buffer => deflateRawSync(text, { dictionary, level: 9 });
 
-/** @throws Error when it was not packed with this dictionary */
+/** No plan is so long, bytes: some tens of thousands are usual. */
+const LONGEST_TEXT = 4_000_000;
+
+/** @throws Error when it was not packed with this dictionary, or would fill the memory */
 export const unpackText = (packed: Uint8Array, dictionary: Uint8Array): string =>
-  inflateRawSync(packed, { dictionary }).toString('utf8');
+  inflateRawSync(packed, { dictionary, maxOutputLength: LONGEST_TEXT }).toString('utf8');
 
 const dictionaries = new WeakMap<Database, Buffer>();
 

@@ -2,8 +2,10 @@
  * The workshop’s file as a whole: what lies in it, whether it is sound and of this application’s making, and how another one
  * takes its place: row for row in one transaction, so that it is all there or nothing of it, whoever else has the file open.
  */
-import { closeSync, openSync, readSync } from 'node:fs';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import SQLite, { type Database } from 'better-sqlite3';
+import { WITHOUT_LOG, isSqliteFile, lacksItsLog } from './fileHead';
 import { MigrationError, readMigrations } from './migrate';
 import { MIGRATIONS, openDatabase, prepared } from './openDatabase';
 import { unsettleAll } from './jobStates';
@@ -34,25 +36,6 @@ export function fileFigures(database: Database): FileFigures {
   };
 }
 
-const HEADER = 'SQLite format 3\u0000';
-
-/** The first bytes of a file. */
-function headOf(path: string, bytes: number): string {
-  const file = openSync(path, 'r');
-  try {
-    const head = Buffer.alloc(bytes);
-    return head.subarray(0, readSync(file, head, 0, bytes, 0)).toString('latin1');
-  } finally {
-    closeSync(file);
-  }
-}
-
-/** Whether a file begins as a file of SQLite does. */
-export const isSqliteFile = (path: string): boolean => headOf(path, HEADER.length) === HEADER;
-
-/** Whether a file begins as lines of JSON do. */
-export const beginsAsLines = (path: string): boolean => /^(?:\u00ef\u00bb\u00bf)?\s*\{/.test(headOf(path, 20));
-
 type SchemaRow = { type: string; name: string; sql: string | null };
 
 /** Everything that is built in a file, but what SQLite keeps for itself. */
@@ -70,14 +53,33 @@ function expectedSchema(): string[] {
   return schema;
 }
 
-/** What is wrong with an open file, in sentences; none where it is sound. */
-export function fileTroubles(database: Database): string[] {
-  const integrity = database.prepare<[], string>('PRAGMA integrity_check(5)').pluck().all();
-  const links = database.prepare('PRAGMA foreign_key_check').all().length;
-  return [
-    ...(integrity.length === 1 && integrity[0] === 'ok' ? [] : ['Pages or rows of it are damaged.']),
-    ...(links > 0 ? [`${links} rows point to rows that are not there.`] : []),
-  ];
+/** What a reading of the whole file found. */
+interface Found {
+  integrity: string[];
+  /** Rows that point to rows that are not there. */
+  links: number;
+}
+
+const troubleWords = ({ integrity, links }: Found): string[] => [
+  ...(integrity.length === 1 && integrity[0] === 'ok' ? [] : ['Pages or rows of it are damaged.']),
+  ...(links > 0 ? [`${links} rows point to rows that are not there.`] : []),
+];
+
+const CHECKER = join(process.cwd(), 'src', 'db', 'fileChecker.mjs');
+
+/**
+ * What is wrong with a file, in sentences; none where it is sound. It is read in a thread of its own.
+ *
+ * @throws Error where it cannot be read at all
+ */
+export async function fileTroubles(path: string): Promise<string[]> {
+  const worker = new Worker(/* turbopackIgnore: true */ CHECKER, { workerData: path });
+  const found = await new Promise<Found>((on, failed) => {
+    worker.once('message', on);
+    worker.once('error', failed);
+    worker.once('exit', (code) => failed(new Error(`the check of the file ended with ${code}`)));
+  });
+  return troubleWords(found);
 }
 
 /**
@@ -85,8 +87,9 @@ export function fileTroubles(database: Database): string[] {
  *
  * @returns the open copy, or why it cannot be used, as a sentence
  */
-export function readyCopy(path: string): { ok: true; database: Database } | { ok: false; says: string } {
+export async function readyCopy(path: string): Promise<{ ok: true; database: Database } | { ok: false; says: string }> {
   if (!isSqliteFile(path)) return { ok: false, says: 'This is no file of a workshop: it does not begin as one.' };
+  if (lacksItsLog(path)) return { ok: false, says: `It holds nothing: it ${WITHOUT_LOG}` };
   let database: Database | null = null;
   const refuse = (says: string) => {
     database?.close();
@@ -104,14 +107,14 @@ export function readyCopy(path: string): { ok: true; database: Database } | { ok
     if (applied.length > known.length) return refuse('It was written by a newer version of this application. Update first.');
     if (applied.some(({ name, hash }, index) => known[index]!.name !== name || known[index]!.hash !== hash))
       return refuse('It was made by another application or by a changed one.');
-    const broken = database.prepare<[], string>('PRAGMA quick_check(1)').pluck().get();
-    if (broken !== 'ok') return refuse('Pages of it are damaged.');
+    const [before] = await fileTroubles(path);
+    if (before) return refuse(before);
     prepared(database);
     const built = schemaOf(database);
     const expected = expectedSchema();
     const other = [...built.filter((row) => !expected.includes(row)), ...expected.filter((row) => !built.includes(row))];
     if (other.length > 0) return refuse('It holds tables or rules that are not this application’s.');
-    const [trouble] = fileTroubles(database);
+    const [trouble] = await fileTroubles(path);
     return trouble ? refuse(trouble) : { ok: true, database };
   } catch (error) {
     if (error instanceof MigrationError) return refuse('It was made by another application or by a changed one.');

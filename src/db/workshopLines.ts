@@ -142,14 +142,22 @@ export async function fileFromLines(path: string, parts: AsyncIterable<string>):
 }
 
 async function* linesOf(parts: AsyncIterable<string>): AsyncGenerator<string> {
-  let rest = '';
+  // Each piece is looked through once, however long a line becomes.
+  let pieces: string[] = [];
+  let letters = 0;
   for await (const part of parts) {
-    const lines = (rest + part).split('\n');
-    rest = lines.pop()!;
-    if (rest.length > LONGEST_LINE) throw new BadLine('A line of it is too long: this is no workshop written row by row.');
-    yield* lines;
+    const [first, ...others] = part.split('\n') as [string, ...string[]];
+    for (const [index, piece] of [first, ...others].entries()) {
+      if (index > 0) {
+        yield pieces.join('');
+        [pieces, letters] = [[], 0];
+      }
+      pieces.push(piece);
+      letters += piece.length;
+      if (letters > LONGEST_LINE) throw new BadLine('A line of it is too long: this is no workshop written row by row.');
+    }
   }
-  if (rest !== '') yield rest;
+  if (letters > 0) yield pieces.join('');
 }
 
 function parsedLine(text: string, line: number): Record<string, unknown> {

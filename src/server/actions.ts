@@ -1,7 +1,7 @@
 'use server';
 /* The one way in for writes from the screens: action → checked request → use case → repository, carried out once. */
 import { headers } from 'next/headers';
-import { SIGNED_OUT, askedBy } from './network/asking';
+import { SIGNED_OUT, askedBy, looksOn } from './network/asking';
 import { isPractice } from '@/core/job/practice';
 import { practiseAgain, workshopOf } from './practice';
 import { openWorkshop } from './openWorkshop';
@@ -31,5 +31,8 @@ export const writeAction = async <N extends RequestName>(name: N, plain: Sent<N>
 export const fileAction = async <N extends FileRequestName>(name: N, plain: FileRequest<N>): Promise<FileAnswer<N>> =>
   answered(plain, (workshop) => actOnFile(workshop, name, plain));
 
-/** Begins the practice canvas anew. */
-export const practiseAgainAction = async (): Promise<void> => practiseAgain();
+/** Begins the practice canvas anew; whoever looks on leaves it to those who practise. */
+export const practiseAgainAction = async (): Promise<void> => {
+  const house = askedBy(openWorkshop(), await headers());
+  if (house && !looksOn(house)) practiseAgain();
+};

@@ -30,6 +30,7 @@ import {
   lookAtBackup,
   rebuildFile,
   restoreBackup,
+  sweepBackups,
 } from './backups';
 import { saveInputs } from './jobCases';
 import { openJob } from './jobReading';
@@ -82,7 +83,7 @@ describe('a copy', () => {
     expect(await settled(other)).toBe(await settled(workshop));
     expect(logPage(other, { find: 'fastened' })).toMatchObject({ found: logPage(workshop, { find: 'fastened' }).found });
     expect(() => other.database.exec('DELETE FROM log_entry')).toThrow(/append-only/);
-    expect(value(checkFile(other)).troubles).toEqual([]);
+    expect(value(await checkFile(other)).troubles).toEqual([]);
     // One step back: nothing was there before.
     value(await restoreBackup(other, restored.aside));
     expect(fileState(other).figures).toMatchObject({ jobs: 0, entries: 0 });
@@ -116,6 +117,52 @@ describe('a copy', () => {
     newJob(home, 'Meanwhile');
     const { name } = value(await making);
     expect(value(await lookAtBackup(home, name)).then.jobs).toBeGreaterThanOrEqual(40);
+  });
+
+  it('is looked at by several at once, and made by several in the same second, without one knowing of another', async () => {
+    const home = workshopAt('several');
+    newJob(home);
+    const made = (await Promise.all([backUp(home), backUp(home), backUp(home)])).map((one) => value(one).name);
+    expect(new Set(made).size).toBe(3);
+    const looked = await Promise.all([...made, ...made].map((name) => lookAtBackup(home, name)));
+    expect(looked.map((one) => value(one).then.jobs)).toEqual([1, 1, 1, 1, 1, 1]);
+    const left = ['x.unfinished', 'hand-2031-05-04-090000.sqlite.unfinished-wal', 'daily-2031-05-04-090000.sqlite.looked-at'];
+    for (const name of left) writeFileSync(join(folder, 'several', 'w-backups', name), '');
+    sweepBackups(home);
+    expect(readdirSync(join(folder, 'several', 'w-backups')).sort()).toEqual([...made].sort());
+  });
+
+  it('is checked while others are served', async () => {
+    const home = workshopAt('served');
+    for (let count = 0; count < 40; count += 1) newJob(home, `Job ${count}`);
+    let turns = 0;
+    const timer = setInterval(() => (turns += 1), 1);
+    await checkFile(home);
+    clearInterval(timer);
+    expect(turns).toBeGreaterThan(2);
+  });
+
+  it('of the file alone is refused in words where its log was left behind, at the start too', async () => {
+    const home = workshopAt('alone');
+    newJob(home);
+    const alone = join(folder, 'alone.sqlite');
+    // As a first version of it lies on the disk before anything of the log is written into it.
+    const fresh = new SQLite(alone);
+    fresh.pragma('journal_mode = WAL');
+    fresh.pragma('wal_autocheckpoint = 0');
+    fresh.exec('CREATE TABLE t (x)');
+    const copy = join(folder, 'without-log.sqlite');
+    copyFileSync(alone, copy);
+    fresh.close();
+    expect(wordsOf(await bringBackup(home, Readable.from(readFileSync(copy))))).toMatch(/holds nothing.*-wal/);
+    expect(() => openDatabase(copy)).toThrow(/holds nothing.*delete it/);
+    // What this application writes is in the file soon after, and all of it at a stop.
+    for (let count = 0; count < 30; count += 1) newJob(home, `Job ${count}`);
+    const written = join(folder, 'written.sqlite');
+    copyFileSync(home.database.name, written);
+    const there = new SQLite(written);
+    expect(there.prepare('SELECT count(*) FROM job').pluck().get()).toBeGreaterThan(15);
+    there.close();
   });
 
   it('is made once a day by itself; those let go are the ones the rule does not keep', async () => {

@@ -13,23 +13,18 @@ import {
   rmSync,
   statSync,
 } from 'node:fs';
+import { randomUUID } from 'node:crypto';
 import { copyFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import SQLite, { type Database } from 'better-sqlite3';
 import { format } from 'date-fns';
 import { keptBackups } from '@/core/file/keptBackups';
-import {
-  type FileFigures,
-  beginsAsLines,
-  fileFigures,
-  fileTroubles,
-  readyCopy,
-  rebuildDerived,
-  replaceContent,
-} from '@/db/wholeFile';
+import { type FileFigures, fileFigures, fileTroubles, readyCopy, rebuildDerived, replaceContent } from '@/db/wholeFile';
+import { diskTrouble } from '@/db/diskTrouble';
+import { beginsAsLines } from '@/db/fileHead';
 import { isBusy } from '@/db/isBusy';
 import { forgetSentRequests } from '@/db/sentRequests';
 import { fileFromLines, workshopLines } from '@/db/workshopLines';
@@ -98,6 +93,19 @@ function freshPath(folder: string, kind: Backup['kind'], now: Date): string {
 
 const NO_FILE = refuse('This workshop lies in memory alone: there is no file to copy.');
 
+/** Ends the name of what is being written or looked at: nothing that counts. */
+const UNFINISHED = '.unfinished';
+
+/** Takes away what a stop in the middle left in the folder; at the start, before anything is written there. */
+export function sweepBackups(workshop: Pick<Workshop, 'database'>): void {
+  const folder = folderOf(workshop);
+  if (!folder || !existsSync(folder)) return;
+  for (const name of readdirSync(folder)) if (LEFT_OVER.test(name)) rmSync(join(folder, name), { force: true });
+}
+
+/** What this version and those before it left. */
+const LEFT_OVER = /\.(unfinished|looked-at)(\.|-|$)/;
+
 /** A file of SQLite and what may lie beside it, gone. */
 function clear(path: string): void {
   for (const end of ['', '-wal', '-shm', '-journal']) rmSync(`${path}${end}`, { force: true });
@@ -120,10 +128,10 @@ async function newCopy(
   let unfinished = '';
   try {
     mkdirSync(folder, { recursive: true });
-    const path = freshPath(folder, kind, workshop.now());
-    unfinished = `${path}.unfinished`;
+    unfinished = join(folder, `${randomUUID()}${UNFINISHED}`);
     const refusal = await write(unfinished);
     if (refusal) return refusal;
+    const path = freshPath(folder, kind, workshop.now());
     renameSync(unfinished, path);
     return done(listBackups(workshop).find(({ name }) => path.endsWith(name))!);
   } catch (error) {
@@ -137,27 +145,11 @@ async function newCopy(
 export const backUp = (workshop: Workshop, kind: Backup['kind'] = 'hand'): Promise<Outcome<Backup>> =>
   newCopy(workshop, kind, 'No copy was made', async (path) => {
     await workshop.database.backup(path);
-    const wrong = copyTrouble(path);
-    return wrong === null ? null : refuse(`The copy is not sound and was thrown away: ${wrong}`);
+    const [wrong] = await fileTroubles(path);
+    return wrong === undefined ? null : refuse(`The copy is not sound and was thrown away: ${wrong}`);
   });
 
-function diskWords(error: unknown): string {
-  const { code } = error as { code?: string };
-  if (code === 'ENOSPC' || code === 'SQLITE_FULL') return 'the disk is full.';
-  if (code === 'EACCES' || code === 'EROFS' || code === 'SQLITE_CANTOPEN' || code === 'EPERM')
-    return 'nothing can be written in the folder beside the file.';
-  return 'the disk did not take it.';
-}
-
-/** What is wrong with a copy, read from the disk; null where it is sound. */
-function copyTrouble(path: string): string | null {
-  const copy = new SQLite(path, { readonly: true });
-  try {
-    return fileTroubles(copy)[0] ?? null;
-  } finally {
-    copy.close();
-  }
-}
+const diskWords = (error: unknown): string => `${diskTrouble(error) ?? 'the disk did not take it'}.`;
 
 const DAY_MS = 86_400_000;
 
@@ -216,10 +208,10 @@ async function withReadyCopy<T>(
   path: string,
   work: (database: Database, copy: string) => Outcome<T> | Promise<Outcome<T>>,
 ): Promise<Outcome<T>> {
-  const copy = `${path}.looked-at`;
+  const copy = join(dirname(path), `${randomUUID()}${UNFINISHED}`);
   try {
     await copyFile(path, copy);
-    const ready = readyCopy(copy);
+    const ready = await readyCopy(copy);
     if (!ready.ok) return refuse(ready.says);
     return await work(ready.database, copy);
   } catch (error) {
@@ -326,21 +318,23 @@ export function backupStream(workshop: Workshop, name: string): { stream: Readab
 }
 
 export interface FileState {
-  /** Where the file lies; null in memory. */
+  /** Where the file lies; null in memory. Other devices are told its name alone. */
   path: string | null;
   figures: FileFigures;
   backups: Backup[];
 }
 
 export const fileState = (workshop: Workshop): FileState => ({
-  path: workshop.database.memory ? null : workshop.database.name,
+  path: workshop.database.memory ? null : workshop.device ? basename(workshop.database.name) : workshop.database.name,
   figures: fileFigures(workshop.database),
   backups: listBackups(workshop),
 });
 
 /** Reads the whole file and says what is wrong with it. */
-export const checkFile = ({ database }: Workshop): Outcome<{ troubles: string[]; figures: FileFigures }> =>
-  done({ troubles: fileTroubles(database), figures: fileFigures(database) });
+export async function checkFile({ database }: Workshop): Promise<Outcome<{ troubles: string[]; figures: FileFigures }>> {
+  const troubles = database.memory ? [] : await fileTroubles(database.name);
+  return done({ troubles, figures: fileFigures(database) });
+}
 
 /** Makes anew what is worked out from other rows. */
 export function rebuildFile({ database }: Workshop): Outcome<null> {

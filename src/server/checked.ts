@@ -22,11 +22,37 @@ export function checked<S extends Shape>(shape: S, name: string, plain: unknown)
     const errors = Object.keys(plain).map((field) => ({ field, says: 'nothing is asked of this here' }));
     return errors.length > 0 ? { ok: false, kind: 'invalid', errors } : done({} as ShapeOf<S>);
   }
+  const long = tooLong(shape, plain as Record<string, unknown>, '');
+  if (long) return { ok: false, kind: 'invalid', errors: [long] };
   const instance = plainToInstance(dtoOf(shape, name), plain);
   const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
-  if (errors.length > 0) return { ok: false, kind: 'invalid', errors: errors.flatMap((error) => flatten(error, '')) };
+  if (errors.length > 0)
+    return { ok: false, kind: 'invalid', errors: errors.flatMap((error) => flatten(error, '')).slice(0, MOST_TOLD) };
   // Plain again: what goes on is data, not instances of a class.
   return done(JSON.parse(JSON.stringify(instance)) as ShapeOf<S>);
+}
+
+/** Wrong places that are told at most: nobody mends more at once. */
+const MOST_TOLD = 50;
+
+/** The first list that is longer than it may be: its rows are not looked at one by one. */
+function tooLong(shape: Shape, plain: Record<string, unknown>, path: string): FieldError | null {
+  for (const [name, { rule }] of Object.entries(shape)) {
+    const [value, field] = [plain[name], path + name];
+    const rows = rule.kind === 'list' && Array.isArray(value) ? value : [];
+    if (rule.kind === 'list' && rows.length > rule.most)
+      return { field, says: `has ${rows.length} rows; ${rule.most} are the most` };
+    const inner = rule.kind === 'list' ? rule.of : rule;
+    const parts = rule.kind === 'list' ? rows : [value];
+    if (inner.kind !== 'part') continue;
+    for (const [index, one] of parts.entries()) {
+      if (typeof one !== 'object' || one === null || Array.isArray(one)) continue;
+      const at = rule.kind === 'list' ? `${field}.${index}.` : `${field}.`;
+      const long = tooLong(inner.shape, one as Record<string, unknown>, at);
+      if (long) return long;
+    }
+  }
+  return null;
 }
 
 /** What stands in the place of an object. */

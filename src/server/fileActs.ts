@@ -1,5 +1,6 @@
 /* What is done with the file as a whole, and with the door of the house, checked at the edge. */
-import { backUp, checkFile, lookAtBackup, rebuildFile, restoreBackup } from './backups';
+import { printDuration } from '@/core/units/duration';
+import { backUp, checkFile, listBackups, lookAtBackup, rebuildFile, restoreBackup } from './backups';
 import { checked } from './checked';
 import { inOurWords } from './inOurWords';
 import { inTurns } from './inTurns';
@@ -7,12 +8,12 @@ import { lookAtList } from './lists/listCases';
 import { LOOKS_ON, looksOn } from './network/asking';
 import { changeDevice, closeNetwork, endDevice, openNetwork } from './network/networkCases';
 import { tendDoor } from './network/openDoor';
-import { type Outcome, refuse } from './outcome';
+import { type Outcome, type Refusal, refuse } from './outcome';
 import { FILE_REQUESTS, type FileRequest, type FileRequestName } from './requests';
 import type { Workshop } from './workshop';
 
 const ACTS = {
-  backUp: (workshop: Workshop) => backUp(workshop),
+  backUp: (workshop: Workshop) => tooSoon(workshop) ?? backUp(workshop),
   lookAtBackup: (workshop: Workshop, { name }: FileRequest<'lookAtBackup'>) => lookAtBackup(workshop, name),
   restoreBackup: (workshop: Workshop, { name }: FileRequest<'restoreBackup'>) =>
     restoreBackup(workshop, name).finally(() => tendDoor(workshop)),
@@ -25,6 +26,18 @@ const ACTS = {
   lookAtList: (workshop: Workshop, asked: FileRequest<'lookAtList'>) => inTurns(lookAtList(workshop, asked)),
 };
 export type FileAnswer<N extends FileRequestName> = Awaited<ReturnType<(typeof ACTS)[N]>>;
+
+/** Between two backups that other devices ask for, minutes: each is as large as the workshop. */
+const BACKUP_PAUSE_MIN = 10;
+
+function tooSoon(workshop: Workshop): Refusal | null {
+  const last = listBackups(workshop).find(({ kind }) => kind === 'hand');
+  const minutes = last ? (workshop.now().getTime() - Date.parse(last.at)) / 60_000 : Infinity;
+  if (!workshop.device || minutes >= BACKUP_PAUSE_MIN) return null;
+  return refuse(
+    `A backup was made ${printDuration(Math.max(1, Math.floor(minutes)))} ago: the next one from a device after ${BACKUP_PAUSE_MIN} min.`,
+  );
+}
 
 /** What only the machine itself may ask: who comes in, and what would put another file in the place of this one. */
 const AT_THE_MACHINE: readonly FileRequestName[] = [

@@ -1,3 +1,4 @@
+import { diskTrouble } from '@/db/diskTrouble';
 import { isBusy } from '@/db/isBusy';
 import { type Outcome, refuse } from './outcome';
 
@@ -17,6 +18,8 @@ export async function inOurWords<T>(
     return await act();
   } catch (error) {
     if (isBusy(error)) return { ok: false, kind: 'busy' };
+    const disk = diskTrouble(error);
+    if (disk) return refuse(`Nothing was saved: ${disk}. What you typed stays here; send it again when that is mended.`);
     console.error(`${name} failed:`, error);
     return refuse(`Something went wrong ${where}; nothing was changed. The terminal where the app runs says more.`);
   }

@@ -24,7 +24,7 @@ describe('the news of a job', () => {
 
   it('come as they happen, each once, within a second, and end when nobody listens', async () => {
     const gone = new AbortController();
-    const reader = newsStream(workshop, jobId, gone.signal).getReader();
+    const reader = newsStream(workshop, jobId, gone.signal, { id: 'here', mayHear: () => true })!.getReader();
     const words = new TextDecoder();
     const next = async () => words.decode((await reader.read()).value);
     expect(await next()).toBe('data: {"revision":1,"last":null}\n\n');
@@ -35,6 +35,25 @@ describe('the news of a job', () => {
     expect(await next()).toBe(': still here\n\n');
     gone.abort();
     expect((await reader.read()).done).toBe(true);
+    expect(vi.getTimerCount()).toBe(0);
+  });
+
+  it('end for a device that is signed out, and one device hears only so many at once', async () => {
+    let signedIn = true;
+    const listener = { id: 'tablet', mayHear: () => signedIn };
+    const gone = new AbortController();
+    const streams = Array.from({ length: 30 }, () => newsStream(workshop, jobId, gone.signal, listener));
+    expect(streams.filter((stream) => stream !== null)).toHaveLength(24);
+    const others = newsStream(workshop, jobId, gone.signal, { id: 'here', mayHear: () => true })!;
+    const reader = streams[0]!.getReader();
+    await reader.read();
+    signedIn = false;
+    await vi.advanceTimersByTimeAsync(1000);
+    expect((await reader.read()).done).toBe(true);
+    expect((await others.getReader().read()).done).toBe(false);
+    signedIn = true;
+    expect(newsStream(workshop, jobId, gone.signal, listener)).not.toBeNull();
+    gone.abort();
     expect(vi.getTimerCount()).toBe(0);
   });
 });

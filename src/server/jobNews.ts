@@ -25,15 +25,45 @@ const ASK_MS = 700;
 /** A word now and then, so that a line that is cut is noticed, ms. */
 const PULSE_MS = 15_000;
 
-/**
- * The news as they come, in the form of server-sent events, from how it stands now on.
- *
- * @param gone ends it: whoever listened has left
- */
-export function newsStream(workshop: Pick<Workshop, 'database'>, jobId: string, gone: AbortSignal): ReadableStream<Uint8Array> {
+/** Who listens: asked again with every look, for a device may be signed out meanwhile. */
+export interface Listener {
+  /** The device, or the machine itself. */
+  id: string;
+  mayHear: () => boolean;
+}
+
+/** One device has so many pages open at most. */
+const MOST_STREAMS = 24;
+const streams = new Map<string, number>();
+
+/** The news as they come, in the form of server-sent events; null to a device that hears too many already. */
+export function newsStream(
+  workshop: Pick<Workshop, 'database'>,
+  jobId: string,
+  gone: AbortSignal,
+  listener: Listener,
+): ReadableStream<Uint8Array> | null {
+  const open = streams.get(listener.id) ?? 0;
+  if (open >= MOST_STREAMS) return null;
+  streams.set(listener.id, open + 1);
+  return listening(workshop, jobId, gone, listener);
+}
+
+function listening(
+  workshop: Pick<Workshop, 'database'>,
+  jobId: string,
+  gone: AbortSignal,
+  { id, mayHear }: Listener,
+): ReadableStream<Uint8Array> {
   const write = new TextEncoder();
   let timers: ReturnType<typeof setInterval>[] = [];
-  const end = () => timers.forEach(clearInterval);
+  let ended = false;
+  const end = () => {
+    timers.forEach(clearInterval);
+    if (ended) return;
+    ended = true;
+    streams.set(id, streams.get(id)! - 1);
+  };
   return new ReadableStream({
     start(stream) {
       let told = '';
@@ -56,6 +86,7 @@ export function newsStream(workshop: Pick<Workshop, 'database'>, jobId: string, 
       const ask = () => {
         let news: string;
         try {
+          if (!mayHear()) return close();
           news = JSON.stringify(jobNews(workshop, jobId));
         } catch {
           // The file is held: the next turn asks again.
@@ -66,8 +97,10 @@ export function newsStream(workshop: Pick<Workshop, 'database'>, jobId: string, 
         tell(`data: ${news}\n\n`);
       };
       ask();
+      if (ended) return;
       timers = [setInterval(ask, ASK_MS), setInterval(() => tell(': still here\n\n'), PULSE_MS)];
-      gone.addEventListener('abort', close);
+      if (gone.aborted) close();
+      else gone.addEventListener('abort', close);
     },
     cancel: end,
   });

@@ -6,6 +6,8 @@ import { printRawJob } from '@/server/brokenJobs';
 import { jobNews, newsStream } from '@/server/jobNews';
 import { brokenJob, jobAlone, openJob } from '@/server/jobReading';
 import { passport } from '@/server/passportCases';
+import { askedBy } from '@/server/network/asking';
+import { openWorkshop } from '@/server/openWorkshop';
 import { workshopOf } from '@/server/practice';
 import { tapSound } from '@/server/readingCases';
 import { jobVariants } from '@/server/variantCases';
@@ -63,7 +65,12 @@ export async function news(request: Request, { params }: { params: Promise<{ id:
   const { id } = await params;
   const workshop = workshopOf(id);
   if (!jobNews(workshop, id)) return new Response('No such job.', { status: 404 });
-  return new Response(newsStream(workshop, id, request.signal), {
+  const house = openWorkshop();
+  const device = askedBy(house, request.headers)?.device;
+  const mayHear = () => askedBy(house, request.headers) !== null;
+  const stream = newsStream(workshop, id, request.signal, { id: device?.id ?? 'here', mayHear });
+  if (!stream) return new Response('Too many pages of this device hear the news already: close some.', { status: 429 });
+  return new Response(stream, {
     // Not packed on the way: news that wait to fill a packet are none.
     headers: { 'content-type': 'text/event-stream; charset=utf-8', 'cache-control': 'no-store, no-transform' },
   });

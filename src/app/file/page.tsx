@@ -1,8 +1,11 @@
+import { headers } from 'next/headers';
 import { FilePage } from '@/features/file/FilePage';
 import { fileState } from '@/server/backups';
+import { askedBy } from '@/server/network/asking';
 import { openWorkshop } from '@/server/openWorkshop';
 
 /** The workshop’s file: what lies in it, its copies, and how one is put back. */
-export default function FileRoute() {
-  return <FilePage state={fileState(openWorkshop())} />;
+export default async function FileRoute() {
+  const workshop = openWorkshop();
+  return <FilePage state={fileState(askedBy(workshop, await headers()) ?? workshop)} />;
 }

@@ -133,7 +133,6 @@ function Heard({ voice }: { voice: BenchVoice }) {
         </span>
       ) : (
         <Form
-          label="What would be said"
           className="flex flex-1 items-center gap-2"
           onSend={() => {
             if (line.trim() !== '') voice.hear(line);

@@ -17,7 +17,6 @@ export function NotePanel({ busy, error, onKeep, onClose }: NotePanelProps) {
   const [jpeg, setJpeg] = useState<string | null>(null);
   return (
     <Form
-      label="Note"
       className="space-y-3"
       onSend={async () => {
         await onKeep(note, jpeg);

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Measured, type MeasuredStage, MEASURED_STAGES } from '@/core/set/measured';
 import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
@@ -33,34 +33,36 @@ export interface MeasuredRows {
 const AWAY = 'The workshop is out of reach: kept in this browser, saved when it is back.';
 const IN_TAB = 'The workshop is out of reach and this browser has no room: leave this tab open.';
 
+/** What waits of the readings of a set, and the versions that its canvases are known in. */
+function measuredOutbox(setId: string) {
+  const versions = new Map<string, number>();
+  const revisionOf = (jobId: string) => versions.get(jobId) ?? 1;
+  const see = (jobId: string, revision: number) => versions.set(jobId, Math.max(revision, revisionOf(jobId)));
+  const send: SendEntry<StoredJob> = async ({ requestId, request }, sentOn) => {
+    const asked = request as Typed;
+    const revision = await sentOn(revisionOf(asked.jobId));
+    try {
+      const outcome = await sendPatiently(() => writeAction('typeMeasured', { ...asked, revision, requestId }));
+      if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
+      see(asked.jobId, outcome.value.revision);
+      return { kind: 'done', value: outcome.value };
+    } catch {
+      return { kind: 'waits' };
+    }
+  };
+  return { outbox: new Outbox(outboxStore(), `set ${setId}`, send, { passes: true }), revisionOf, see };
+}
+
 /** What is typed for the canvases of a set: kept at every key, each row saved soon after the last one. */
 export function useMeasured(setId: string, canvases: readonly SetCanvas[], open: StageId): MeasuredRows {
   const router = useRouter();
   const stage: MeasuredStage | null = MEASURED_STAGES.find((one) => one === open) ?? null;
-  const revisions = useRef(new Map<string, number>());
   /** What was typed last, until the page has it from the workshop. */
   const [typed, setTyped] = useState<ReadonlyMap<string, Measured>>(new Map());
-  const revisionOf = ({ jobId, revision }: SetCanvas) => Math.max(revision, revisions.current.get(jobId) ?? 0);
-  const latest = useRef(canvases);
+  const [{ outbox, revisionOf, see }] = useState(() => measuredOutbox(setId));
   useEffect(() => {
-    latest.current = canvases;
-  });
-  const [outbox] = useState(() => {
-    const send: SendEntry<StoredJob> = async ({ requestId, request }, sentOn) => {
-      const asked = request as Typed;
-      const canvas = latest.current.find(({ jobId }) => jobId === asked.jobId);
-      const revision = await sentOn(canvas ? revisionOf(canvas) : (revisions.current.get(asked.jobId) ?? 1));
-      try {
-        const outcome = await sendPatiently(() => writeAction('typeMeasured', { ...asked, revision, requestId }));
-        if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
-        revisions.current.set(asked.jobId, outcome.value.revision);
-        return { kind: 'done', value: outcome.value };
-      } catch {
-        return { kind: 'waits' };
-      }
-    };
-    return new Outbox(outboxStore(), `set ${setId}`, send, { passes: true });
-  });
+    for (const { jobId, revision } of canvases) see(jobId, revision);
+  }, [canvases, see]);
   const waiting = useOutbox(outbox, () => router.refresh(), { pauseMs: PAUSE_MS });
   const keyOf = (jobId: string) => `${jobId} ${stage}`;
   const waitingOf = (jobId: string) => waiting.filter(({ key }) => key === keyOf(jobId));
@@ -70,7 +72,7 @@ export function useMeasured(setId: string, canvases: readonly SetCanvas[], open:
   };
   return {
     of,
-    revisionOf,
+    revisionOf: ({ jobId, revision }) => Math.max(revision, revisionOf(jobId)),
     trouble: (jobId) => {
       const own = waitingOf(jobId);
       const away = own.find(({ waits }) => waits);

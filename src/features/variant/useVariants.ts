@@ -49,30 +49,33 @@ function withWaiting(list: readonly StoredVariant[], waiting: readonly OutboxEnt
 const AWAY = 'The workshop is out of reach: what you changed is kept in this browser and saved when it is back.';
 const IN_TAB = 'The workshop is out of reach and this browser has no room: leave this tab open until it is back.';
 
+/** What waits of the variants of a job, and the list as the workshop answered it last. */
+function variantsOutbox(jobId: string, first: readonly StoredVariant[]) {
+  let latest = first;
+  const send: SendEntry<StoredVariant[]> = async ({ requestId, write, request }, sentOn) => {
+    const { id, name, changes } = request as Asked;
+    const revision = await sentOn(latest.find((one) => one.id === id)?.revision ?? 0);
+    // Made and taken away again before anybody else knew of it.
+    if (write === 'dropVariant' && revision === 0) return { kind: 'done', value: [...latest] };
+    try {
+      const outcome = await sendPatiently(() =>
+        write === 'dropVariant'
+          ? writeAction('dropVariant', { requestId, jobId, id, revision })
+          : writeAction('keepVariant', { requestId, jobId, id, revision, name: name!, changes: changes! }),
+      );
+      if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
+      latest = outcome.value;
+      return { kind: 'done', value: outcome.value };
+    } catch {
+      return { kind: 'waits' };
+    }
+  };
+  return { outbox: new Outbox(outboxStore(), `variants ${jobId}`, send, { passes: true }), latest: () => latest };
+}
+
 export function useVariants(jobId: string, first: StoredVariant[]): Variants {
   const [saved, setSaved] = useState(first);
-  const latest = useRef(first);
-  const [outbox] = useState(() => {
-    const send: SendEntry<StoredVariant[]> = async ({ requestId, write, request }, sentOn) => {
-      const { id, name, changes } = request as Asked;
-      const revision = await sentOn(latest.current.find((one) => one.id === id)?.revision ?? 0);
-      // Made and taken away again before anybody else knew of it.
-      if (write === 'dropVariant' && revision === 0) return { kind: 'done', value: latest.current };
-      try {
-        const outcome = await sendPatiently(() =>
-          write === 'dropVariant'
-            ? writeAction('dropVariant', { requestId, jobId, id, revision })
-            : writeAction('keepVariant', { requestId, jobId, id, revision, name: name!, changes: changes! }),
-        );
-        if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
-        latest.current = outcome.value;
-        return { kind: 'done', value: outcome.value };
-      } catch {
-        return { kind: 'waits' };
-      }
-    };
-    return new Outbox(outboxStore(), `variants ${jobId}`, send, { passes: true });
-  });
+  const [{ outbox, latest }] = useState(() => variantsOutbox(jobId, first));
   const waiting = useOutbox(outbox, setSaved, { pauseMs: PAUSE_MS });
   /** Shown from the key on, until the browser has kept it. */
   const [typed, setTyped] = useState<StoredVariant[] | null>(null);
@@ -114,7 +117,7 @@ export function useVariants(jobId: string, first: StoredVariant[]): Variants {
       : null,
     settled: async () => {
       await outbox.run(setSaved);
-      return withWaiting(latest.current, outbox.read());
+      return withWaiting(latest(), outbox.read());
     },
   };
 }

@@ -215,5 +215,6 @@ export const printLines = (lines: readonly (readonly string[])[]): string =>
     ? ''
     : `${Papa.unparse(
         lines.map((cells) => cells.map(harmless)),
-        { newline: '\r\n' },
+        // Where a spreadsheet parts cells by semicolons or tabs, those in a cell part nothing.
+        { newline: '\r\n', quotes: (cell: unknown) => /[;\t]/.test(String(cell)) },
       )}\r\n`;

@@ -6,7 +6,7 @@ import type { FileRequest } from '../requests';
 import type { Workshop } from '../workshop';
 import { houseAddresses, inUrl } from './houseAddresses';
 import { isDoorOpen, tendDoor } from './openDoor';
-import { hashPassphrase } from './passphrase';
+import { hashPassphrase, isPassphrase } from './passphrase';
 
 export interface NetworkState {
   /** The device that looks at it; null at the machine itself. */
@@ -68,8 +68,14 @@ export async function openNetwork(workshop: Workshop, asked: FileRequest<'openNe
   if (lookingPassphrase !== '' && weak(lookingPassphrase)) return invalid('lookingPassphrase', WEAK);
   if (looking && lookingPassphrase === '' && !before?.lookingPassphrase)
     return invalid('lookingPassphrase', `Choose one first. ${WEAK}`);
-  if (lookingPassphrase !== '' && lookingPassphrase === passphrase)
-    return invalid('lookingPassphrase', 'Whoever looks on has a passphrase of their own.');
+  // Also of two that are typed one after the other.
+  const same =
+    lookingPassphrase === ''
+      ? passphrase !== '' && looking && (await isPassphrase(passphrase, before?.lookingPassphrase ?? null))
+      : passphrase === ''
+        ? await isPassphrase(lookingPassphrase, before?.passphrase ?? null)
+        : lookingPassphrase === passphrase;
+  if (same) return invalid('lookingPassphrase', 'Whoever looks on has a passphrase of their own.');
   if ((certFile.trim() === '') !== (keyFile.trim() === ''))
     return invalid(
       certFile.trim() === '' ? 'certFile' : 'keyFile',

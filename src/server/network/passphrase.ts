@@ -6,11 +6,20 @@ const COST = 131_072;
 const MOST_COST = 1_048_576;
 const BYTES = 32;
 
-const slowly = (passphrase: string, salt: Buffer, cost: number): Promise<Buffer> =>
-  new Promise((made, failed) => {
+let last: Promise<unknown> = Promise.resolve();
+
+/** One after the other: each takes 128 MB, and many at once would take the machine. */
+function slowly(passphrase: string, salt: Buffer, cost: number): Promise<Buffer> {
+  const turn = last.then(() => made(passphrase, salt, cost));
+  last = turn.catch(() => undefined);
+  return turn;
+}
+
+const made = (passphrase: string, salt: Buffer, cost: number): Promise<Buffer> =>
+  new Promise((done, failed) => {
     const how = { N: cost, r: 8, p: 1, maxmem: 256 * 8 * cost };
     // The same letters, however a keyboard puts them together.
-    scrypt(passphrase.normalize('NFKC'), salt, BYTES, how, (error, hash) => (error ? failed(error) : made(hash)));
+    scrypt(passphrase.normalize('NFKC'), salt, BYTES, how, (error, hash) => (error ? failed(error) : done(hash)));
   });
 
 /**

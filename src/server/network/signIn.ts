@@ -53,13 +53,13 @@ export async function signIn(
   const name = typed.trim();
   if (name === '' || name.length > 60)
     return refuse('Say what this device is called, in 1 to 60 letters: it stands on what is recorded here.');
-  const wait = tries.begin(address, now().getTime());
+  const known = listDevices(database, now().toISOString()).some((device) => device.address === address);
+  const wait = tries.begin(address, now().getTime(), known);
   if (wait > 0) return tooOften(`Too many wrong tries. Wait ${waitWords(wait)}, then try again.`);
   const network = readNetwork(database);
   if (!network?.open) return refuse('This workshop is closed to other devices.');
-  const [makes, looks] = await Promise.all(
-    [network.passphrase, network.lookingPassphrase].map((kept) => isPassphrase(passphrase, kept)),
-  );
+  const makes = await isPassphrase(passphrase, network.passphrase);
+  const looks = await isPassphrase(passphrase, network.lookingPassphrase);
   const role: Role | null = makes ? 'maker' : looks ? 'viewer' : null;
   if (!role) return refuse('This is not the passphrase.');
   tries.right(address);

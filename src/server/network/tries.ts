@@ -1,6 +1,6 @@
 /*
  * How often a passphrase may be tried: five wrong ones, then a pause that doubles with every further one; for each address, and,
- * with more room, for all of them together.
+ * with more room, for all together that nobody signed in from. An address that is known waits for nobody’s tries but its own.
  */
 const ALLOWED = 5;
 const ALLOWED_ALL = 40;
@@ -23,15 +23,16 @@ export class Tries {
   /**
    * Begins a try: it counts as wrong until it is said to be right, so that many at once are no more than one after the other.
    *
+   * @param known somebody is signed in from there
    * @returns how long to wait, ms; 0 where it may be tried now
    */
-  begin(address: string, nowMs: number): number {
+  begin(address: string, nowMs: number, known = false): number {
     const own = this.of(address, nowMs);
     if (nowMs - this.all.lastMs > FORGOTTEN_MS) this.all.wrong = 0;
-    const wait = Math.max(own.until, this.all.until) - nowMs;
+    const wait = Math.max(own.until, known ? 0 : this.all.until) - nowMs;
     if (wait > 0) return wait;
     count(own, ALLOWED, nowMs);
-    count(this.all, ALLOWED_ALL, nowMs);
+    if (!known) count(this.all, ALLOWED_ALL, nowMs);
     return 0;
   }
 
