@@ -1,3 +1,4 @@
+import { request as httpRequest } from 'node:http';
 import type { Page } from '@playwright/test';
 import { expect, newCanvas, saved, stage, test } from './test';
 
@@ -128,4 +129,29 @@ test('an unknown job is said to be unknown', async ({ page, emptyServer, complai
   // An address that cannot even be read is nobody’s failure.
   for (const path of ['/job/%ud83c', '/api/job/x/tap/y/%C3', '/%'])
     expect((await page.request.get(emptyServer.url + path)).status()).toBe(400);
+});
+
+test('addresses, methods and host names that nobody has are answered in words, and give nothing away', async ({
+  emptyServer,
+}) => {
+  const { port } = new URL(emptyServer.url);
+  const ask = (path: string, { method = 'GET', host = `localhost:${port}` } = {}) =>
+    new Promise<{ status: number; text: string; policy: boolean }>((on, failed) => {
+      const sent = httpRequest({ port, host: '127.0.0.1', path, method, headers: { host } }, (answer) => {
+        let text = '';
+        answer.on('data', (part) => (text += String(part)));
+        answer.on('end', () => on({ status: answer.statusCode!, text, policy: 'content-security-policy' in answer.headers }));
+      });
+      sent.on('error', failed).end();
+    });
+  const statuses: Record<string, number> = {};
+  for (const path of ['/calendar/%25.ics', '/job/%00/label', '/job/%25/strip', '/api/week/draft?width=x', '/api/file/list/%25'])
+    statuses[path] = (await ask(path)).status;
+  expect(Object.values(statuses).filter((status) => status >= 500)).toEqual([]);
+  expect(await ask('/', { method: 'TRACE' })).toMatchObject({ status: 405, text: 'TRACE is not asked for here.' });
+  for (const path of ['/icon.svgx', '/_next/staticx', '/favicon.icox', '/api/file/broughtx', '/']) {
+    expect(await ask(path)).toMatchObject({ policy: true });
+    const evil = await ask(path, { host: 'evil' });
+    expect([path, evil.status, evil.text.includes('<')]).toEqual([path, 421, false]);
+  }
 });

@@ -25,6 +25,14 @@ function canBeRead(address) {
   }
 }
 
+/** What is asked for here; the framework fails at others. */
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
+
+function refusalOf({ url, method }) {
+  if (!METHODS.includes(method)) return { status: 405, says: `${method} is not asked for here.` };
+  return canBeRead(url) ? null : { status: 400, says: 'This address cannot be read.' };
+}
+
 const createServer = http.createServer;
 http.createServer = (...given) => {
   const server =
@@ -35,9 +43,10 @@ http.createServer = (...given) => {
   server.emit = (event, request, response, ...more) => {
     // Whoever started it waits for this: another program may answer on the port.
     if (event === 'listening') process.send?.('listening');
-    if (event !== 'request' || canBeRead(request.url)) return emit(event, request, response, ...more);
-    response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' });
-    response.end('This address cannot be read.');
+    const refusal = event === 'request' ? refusalOf(request) : null;
+    if (!refusal) return emit(event, request, response, ...more);
+    response.writeHead(refusal.status, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' });
+    response.end(refusal.says);
     return true;
   };
   return server;

@@ -41,7 +41,7 @@ export function otherwise(request: Request): Response {
 /** The calendar of a maker, "Ida.ics", or of everybody, "all.ics": to be taken in, or asked for again and again. */
 export async function calendar(request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {
   const { name } = await params;
-  const who = decodeURIComponent(name).replace(/\.ics$/, '');
+  const who = decoded(name).replace(/\.ics$/, '');
   const made = await weekCalendar(openWorkshop(), who, new URL(request.url).origin);
   if (!made.ok) return new Response(made.kind === 'refused' ? made.says : made.kind, { status: 404 });
   return new Response(made.value, {
@@ -51,4 +51,13 @@ export async function calendar(request: Request, { params }: { params: Promise<{
       'cache-control': 'no-store',
     },
   });
+}
+
+/** As it was meant; what cannot be read so is taken as it came. */
+function decoded(name: string): string {
+  try {
+    return decodeURIComponent(name);
+  } catch {
+    return name;
+  }
 }
