@@ -258,3 +258,55 @@ test('an answer that is lost on its way and the same button again do nothing twi
   database.close();
   complaints.length = 0;
 });
+
+test('the sheet of a set and a variant typed while the workshop is away are kept over a reload, and saved when it is back', async ({
+  page,
+  emptyServer,
+  complaints,
+}) => {
+  await page.goto(emptyServer.url);
+  await page.getByRole('button', { name: 'New canvas' }).first().click();
+  await page.getByLabel('Title').fill('Away');
+  await page.getByLabel('Face width').fill('400');
+  await page.getByLabel('Face height').fill('300');
+  await page.getByLabel('How many').fill('2');
+  await page.getByRole('button', { name: 'Start a set of 2' }).click();
+  await page.waitForURL('**/set/**');
+  const sheet = `${page.url()}?stage=square`;
+  let away = false;
+  await page.route('**/*', (route) => (away && route.request().method() === 'POST' ? route.abort() : route.fallback()));
+  await page.goto(sheet);
+  const reading = page.getByLabel('No. 101, top left down');
+  const notSaved = page.getByRole('alert').filter({ hasText: 'kept in this browser' });
+  away = true;
+  await reading.fill('499');
+  await expect(notSaved).toBeVisible();
+  await page.getByLabel('No. 102, top left down').fill('501');
+  await expect(notSaved).toHaveCount(2);
+  await page.goto(`${emptyServer.url}/log`);
+  await expect(page.getByRole('status').filter({ hasText: 'Not in the workshop yet' })).toBeVisible();
+  await page.getByRole('link', { name: 'the set' }).click();
+  await page.goto(sheet);
+  await expect(reading).toHaveValue('499 mm');
+  await expect(notSaved).toHaveCount(2);
+  away = false;
+  await expect(notSaved).toHaveCount(0);
+  const database = new Database(emptyServer.database, { readonly: true });
+  const downs = () => database.prepare("SELECT inputs ->> '$.square.down.mm' FROM job ORDER BY number").pluck().all().map(Number);
+  await expect.poll(downs).toEqual([499, 501]);
+
+  const id = database.prepare<[], string>('SELECT id FROM job WHERE number = 101').pluck().get()!;
+  await page.goto(`${emptyServer.url}/job/${id}/whatif`);
+  away = true;
+  await page.getByRole('button', { name: 'Another make-up' }).click();
+  await page.getByLabel('Name of variant 1').fill('Kept');
+  await expect(notSaved.or(page.getByRole('alert').filter({ hasText: 'what you changed is kept' }))).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Name of variant 1')).toHaveValue('Kept');
+  away = false;
+  const names = () => database.prepare('SELECT name FROM variant').pluck().all();
+  await expect.poll(names).toEqual(['Kept']);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  database.close();
+  complaints.length = 0;
+});

@@ -149,7 +149,11 @@ export const backUp = (workshop: Workshop, kind: Backup['kind'] = 'hand'): Promi
     return wrong === undefined ? null : refuse(`The copy is not sound and was thrown away: ${wrong}`);
   });
 
-const diskWords = (error: unknown): string => `${diskTrouble(error) ?? 'the disk did not take it'}.`;
+function diskWords(error: unknown): string {
+  const disk = diskTrouble(error);
+  if (disk === null) console.error('The copy broke off:', error);
+  return `${disk ?? 'it broke off; the terminal where the app runs says more'}.`;
+}
 
 const DAY_MS = 86_400_000;
 

@@ -160,6 +160,8 @@ interface SendProps {
   className?: string;
   /** Not yet, for a reason that no field tells. */
   disabled?: boolean;
+  /** What went wrong stands elsewhere in the form. */
+  quiet?: boolean;
   /** Said when it was done, until something is typed again. */
   says?: string;
   'aria-label'?: string;
@@ -172,6 +174,7 @@ export function SendButton({
   children,
   className = 'btn btn-primary h-11 w-full text-base',
   disabled = false,
+  quiet = false,
   says,
   ...rest
 }: SendProps) {
@@ -179,7 +182,7 @@ export function SendButton({
   const awake = useAwake();
   return (
     <>
-      <FormTrouble />
+      {!quiet && <FormTrouble />}
       {says !== undefined && (
         <p role="status" className="text-[14px] text-success">
           {sent ? says : ''}

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { Dialog } from './Dialog';
-import { type Act, Form, SendButton } from './Form';
+import { type Act, Form, FormTrouble, SendButton } from './Form';
 
 interface FormDialogProps {
   title: string;
@@ -27,11 +27,12 @@ export function FormDialog({ title, onClose, onSend, does, disabled, staysOpen, 
     <Dialog title={title} onClose={onClose}>
       <Form className="space-y-3" onSend={send}>
         {children}
-        <div className="flex flex-wrap justify-end gap-2">
+        <FormTrouble />
+        <div className="flex justify-end gap-2">
           <button type="button" className="btn btn-outline h-11" onClick={onClose}>
             Cancel
           </button>
-          <SendButton className="btn btn-primary h-11" disabled={disabled}>
+          <SendButton className="btn btn-primary h-11" disabled={disabled} quiet>
             {does}
           </SendButton>
         </div>

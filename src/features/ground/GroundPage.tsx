@@ -171,7 +171,7 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
         );
   return (
     <Form className="hair-t mt-3 space-y-2 pt-2" onSend={record}>
-      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+      <div className="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
         <NumberField
           label="Mixed"
           of="batchVolume"
@@ -182,10 +182,10 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
         />
         <NumberField label="Left in the pot" of="volume" value={left} onClear={() => setLeft(null)} onChange={setLeft} />
         <TextField label="Why, if a verdict says stop" of="note" value={reason} onChange={setReason} />
-        <SendButton className="btn btn-primary btn-sm h-10" disabled={left === null}>
-          Record the coat on {chosen.length === 1 ? 'it' : `all ${chosen.length}`}
-        </SendButton>
       </div>
+      <SendButton className="btn btn-primary btn-sm h-10" disabled={left === null}>
+        Record the coat on {chosen.length === 1 ? 'it' : `all ${chosen.length}`}
+      </SendButton>
       {left === null && (
         <p className="soft text-[13.5px]">Brush it on, then say what is left: the next pot for this cloth is reckoned with it.</p>
       )}
