@@ -304,7 +304,7 @@ test('the sheet of a set and a variant typed while the workshop is away are kept
   await page.reload();
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Kept');
   away = false;
-  const names = () => database.prepare('SELECT name FROM variant').pluck().all();
+  const names = () => database.prepare('SELECT name FROM job_variant').pluck().all();
   await expect.poll(names).toEqual(['Kept']);
   await expect(page.getByRole('alert')).toHaveCount(0);
   database.close();
