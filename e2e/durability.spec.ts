@@ -292,8 +292,10 @@ test('the sheet of a set and a variant typed while the workshop is away are kept
   away = false;
   await expect(notSaved).toHaveCount(0);
   const database = new Database(emptyServer.database, { readonly: true });
-  const downs = () => database.prepare("SELECT inputs ->> '$.square.down.mm' FROM job ORDER BY number").pluck().all().map(Number);
-  await expect.poll(downs).toEqual([499, 501]);
+  // Typed as it is seen from the back, kept as from the front.
+  const readings = () =>
+    database.prepare("SELECT inputs ->> '$.square.up.mm' FROM job ORDER BY number").pluck().all().map(Number);
+  await expect.poll(readings).toEqual([499, 501]);
 
   const id = database.prepare<[], string>('SELECT id FROM job WHERE number = 101').pluck().get()!;
   await page.goto(`${emptyServer.url}/job/${id}/whatif`);

@@ -29,6 +29,9 @@ export function lacksItsLog(path: string): boolean {
   const database = new SQLite(path, { readonly: true, fileMustExist: true });
   try {
     return database.prepare('SELECT 1 FROM sqlite_master').get() === undefined;
+  } catch {
+    // Cut off or damaged: that is found, and told, where it is read.
+    return false;
   } finally {
     database.close();
   }

@@ -259,6 +259,15 @@ describe('a file that is no sound workshop', () => {
       /damaged|cut off/,
     ],
     ['half of it', cut(100_000), /damaged|cut off/],
+    [
+      'half of one that is written by way of a log, as every copy here is',
+      () => {
+        const bytes = readFileSync(good()).subarray(0, 60_000);
+        bytes.fill(2, 18, 20);
+        return written(bytes)();
+      },
+      /damaged|cut off/,
+    ],
     ['a page of it', cut(8192), /damaged|cut off|something else/],
     ['all but the end', () => (cut(8192 * 30)(), cut(8192 * 30)()), /damaged|cut off/],
     ['a torn first page', torn(40, 4000), /damaged|cut off|something else/],
