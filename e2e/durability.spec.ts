@@ -308,7 +308,7 @@ test('the sheet of a set and a variant typed while the workshop is away are kept
   away = false;
   const names = () => database.prepare('SELECT name FROM job_variant').pluck().all();
   await expect.poll(names).toEqual(['Kept']);
-  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByText('what you changed is kept')).toHaveCount(0);
   database.close();
   complaints.length = 0;
 });
