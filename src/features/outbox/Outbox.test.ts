@@ -11,13 +11,20 @@ afterEach(() => vi.unstubAllGlobals());
 
 /** A workshop that carries each id out once. */
 function workshop() {
-  const state = { away: false, loses: 0, refuses: '', carried: [] as { id: string; says: string; request: unknown }[] };
+  const state = {
+    away: false,
+    loses: 0,
+    refuses: '',
+    onTheWay: Promise.resolve(),
+    carried: [] as { id: string; says: string; request: unknown }[],
+  };
   const tab = (passes = false, store = new OutboxStore()) =>
     new Outbox<string>(
       store,
       'set 1',
       async ({ requestId, says, request }, sentOn) => {
         await sentOn(1);
+        await state.onTheWay;
         if (state.away) return { kind: 'waits' };
         if (state.refuses === says) return { kind: 'refused', says: 'Not so.' };
         if (!state.carried.some(({ id }) => id === requestId)) state.carried.push({ id: requestId, says, request });
@@ -90,6 +97,23 @@ describe('what is about the same', () => {
       ['b', {}],
       ['a', { down: 3 }],
     ]);
+  });
+
+  it('is not taken out of the hands of whoever is just sending it', async () => {
+    const { state, tab } = workshop();
+    const sheet = tab(true);
+    await sheet.add(row('a', { down: 1 }, 'a'));
+    state.loses = 1;
+    let answer: () => void = () => undefined;
+    state.onTheWay = new Promise<void>((on) => (answer = on));
+    const running = sheet.run();
+    await vi.waitFor(async () => expect((await new OutboxStore().list('set 1'))[0]!.sentOn).toBe(1));
+    await sheet.add(row('a', { down: 2 }, 'a'));
+    answer();
+    await running;
+    expect(sheet.read().map(({ request }) => request)).toEqual([{ down: 1 }, { down: 2 }]);
+    await sheet.run();
+    expect(state.carried.map(({ request }) => request)).toEqual([{ down: 1 }, { down: 2 }]);
   });
 
   it('is all that a refusal holds up on a sheet, and the whole lane where one builds on another', async () => {

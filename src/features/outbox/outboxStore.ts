@@ -108,12 +108,10 @@ export class OutboxStore {
 
   /** Adds one, or puts it in the place of one that is about the same and was never sent. */
   async add(one: NewEntry): Promise<OutboxEntry> {
-    const same =
-      one.key === null ? undefined : (await this.list(one.lane)).find(({ key, sentOn }) => key === one.key && sentOn === null);
     this.lastOrder = Math.max(Date.now(), this.lastOrder + 1);
-    const entry: OutboxEntry = {
+    const fresh: OutboxEntry = {
       ...one,
-      order: same?.order ?? this.lastOrder,
+      order: this.lastOrder,
       version: SHAPE_VERSION,
       asNow: false,
       sentOn: null,
@@ -121,26 +119,32 @@ export class OutboxStore {
       trouble: null,
       keptIn: 'browser',
     };
+    const isSame = ({ key, sentOn }: OutboxEntry) => one.key !== null && key === one.key && sentOn === null;
+    const inTab = [...this.inTab.values()].find((there) => there.lane === one.lane && isSame(there));
     const parts = Object.entries(one.request);
     const heavy = Object.fromEntries(parts.filter(([name, part]) => HEAVY.has(name) && part !== null));
     const light = Object.fromEntries(parts.filter(([name]) => !(name in heavy)));
     const put = await this.attempt(async (database) => {
       const change = database.transaction(['entries', 'heavy'], 'readwrite');
-      if (same) await change.objectStore('entries').delete(same.requestId);
-      await change.objectStore('entries').put({ ...entry, request: light });
-      if (Object.keys(heavy).length > 0) await change.objectStore('heavy').put(heavy, entry.requestId);
+      const entries = change.objectStore('entries');
+      // Asked within the transaction: what is on its way meanwhile is not replaced.
+      const same = one.key === null ? undefined : (await entries.index('lane').getAll(one.lane)).find(isSame);
+      if (same) await entries.delete(same.requestId);
+      await entries.put({ ...fresh, request: light, order: (same ?? inTab)?.order ?? fresh.order });
+      if (Object.keys(heavy).length > 0) await change.objectStore('heavy').put(heavy, fresh.requestId);
       await change.done;
       return true;
     }).catch(() => false);
-    if (same) this.inTab.delete(same.requestId);
-    if (!put) this.inTab.set(entry.requestId, { ...entry, keptIn: 'tab' });
+    const entry: OutboxEntry = put ? fresh : { ...fresh, keptIn: 'tab' };
+    if (inTab) this.inTab.delete(inTab.requestId);
+    if (!put) this.inTab.set(entry.requestId, entry);
     this.say(one.lane);
     // Asked for once there is something to keep; a browser that refuses keeps it all the same until it needs the room.
     if (put)
       void browser()
         ?.storage?.persist?.()
         .catch(() => false);
-    return put ? entry : { ...entry, keptIn: 'tab' };
+    return entry;
   }
 
   /** The whole of what one asks, with its photographs and sounds. */
