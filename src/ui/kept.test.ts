@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { keep, kept } from './kept';
+import { isKeptInTab, keep, kept } from './kept';
 
 afterEach(() => vi.unstubAllGlobals());
 
@@ -30,5 +30,27 @@ describe('what a browser keeps', () => {
     expect(kept('a')).toBe('2');
     rows.delete('a');
     expect(kept('a')).toBeNull();
+  });
+
+  it('is the newer text where there is no room for it, for as long as the tab is open', () => {
+    const rows = new Map<string, string>();
+    let full = false;
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => rows.get(key) ?? null,
+      setItem: (key: string, text: string) => {
+        if (full) throw new DOMException('full', 'QuotaExceededError');
+        rows.set(key, text);
+      },
+      removeItem: (key: string) => rows.delete(key),
+    });
+    keep('a', 'older');
+    expect(isKeptInTab('a')).toBe(false);
+    full = true;
+    keep('a', 'newer');
+    expect([kept('a'), isKeptInTab('a')]).toEqual(['newer', true]);
+    full = false;
+    keep('a', 'newest');
+    expect([kept('a'), isKeptInTab('a'), rows.get('a')]).toEqual(['newest', false, 'newest']);
+    keep('a', null);
   });
 });

@@ -6,7 +6,8 @@ const meanwhile = new Map<string, string>();
 
 export function kept(key: string): string | null {
   try {
-    return localStorage.getItem(key) ?? meanwhile.get(key) ?? null;
+    // What found no room is newer than what lies there.
+    return meanwhile.get(key) ?? localStorage.getItem(key) ?? null;
   } catch {
     return meanwhile.get(key) ?? null;
   }
@@ -25,3 +26,6 @@ export function keep(key: string, text: string | null): void {
     // Kept until the tab is closed.
   }
 }
+
+/** Whether something is kept only until the tab is closed. */
+export const isKeptInTab = (key: string): boolean => meanwhile.has(key);

@@ -15,6 +15,7 @@ import type { Filed } from '@/server/setPages';
 import { AnotherDialog } from './AnotherDialog';
 import { DateChanceLine } from '../week/DateChanceLine';
 import type { DraftState, SaveState } from './jobDraft';
+import { isDraftInTab } from './keptDraft';
 
 const SAVE_WORDS: Record<SaveState, string> = {
   saved: 'saved',
@@ -208,6 +209,7 @@ export function JobHeader({
       {state.says && (
         <p role="alert" className="w-full text-[14px] text-error">
           {state.says}
+          {state.away && isDraftInTab(jobId) && ' This browser has no room to keep it: leave this tab open until then.'}
         </p>
       )}
       {another && <AnotherDialog jobId={jobId} title={brief.title} onClose={() => setAnother(false)} />}

@@ -1,7 +1,7 @@
 /* What is typed and not yet acknowledged, kept in this browser: a reload, a closed lid or a server that is gone lose nothing. */
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import type { JobInputs } from '@/core/job/job';
-import { keep, kept } from '@/ui/kept';
+import { isKeptInTab, keep, kept } from '@/ui/kept';
 
 export interface KeptDraft {
   /** The revision it was typed on. */
@@ -24,3 +24,6 @@ export function keptDraft(jobId: string): KeptDraft | null {
 }
 
 export const keepDraft = (jobId: string, draft: KeptDraft | null): void => keep(keyOf(jobId), draft && JSON.stringify(draft));
+
+/** Whether what was typed is lost when the tab is closed: the browser has no room for it. */
+export const isDraftInTab = (jobId: string): boolean => isKeptInTab(keyOf(jobId));
