@@ -174,6 +174,10 @@ describe('a form', () => {
     expect([screen.queryByRole('alert'), screen.getByRole('status').textContent]).toEqual([null, 'Saved.']);
     type('Humidity', '61');
     expect(screen.getByRole('status').textContent).toBe('');
+    // Another button of the form saves nothing of it.
+    await press('Try it');
+    await act(async () => answers[2]!(null));
+    expect([sent.length, screen.getByRole('status').textContent]).toEqual([3, '']);
   });
 
   it('is open again when its sending broke off', async () => {

@@ -27,8 +27,8 @@ interface FormState {
   touch: () => void;
   /** What has to be mended before anything is sent, in a sentence; null where nothing has. */
   mend: string | null;
-  /** Sends, where every field can be read; true when it was done. */
-  send: (act: Act) => Promise<boolean>;
+  /** Sends, where every field can be read; true when it was done. @param own not the form itself: an act of one of its buttons */
+  send: (act: Act, own?: 'own') => Promise<boolean>;
 }
 
 const Context = createContext<FormState | null>(null);
@@ -60,7 +60,7 @@ export function FormScope({ children }: { children: ReactNode }) {
   }, []);
   const sending = useRef(false);
   const send = useCallback(
-    async (act: Act): Promise<boolean> => {
+    async (act: Act, own?: 'own'): Promise<boolean> => {
       if (sending.current) return false;
       if (unread.size > 0) {
         setTried(true);
@@ -73,7 +73,7 @@ export function FormScope({ children }: { children: ReactNode }) {
       try {
         const wrong = await act();
         setRefusal(wrong);
-        setSent(wrong === null);
+        setSent(wrong === null && !own);
         if (wrong === null) setTried(false);
         return wrong === null;
       } catch {
@@ -210,7 +210,7 @@ export function ActButton({
       type="button"
       className={className}
       disabled={!awake || busy || disabled || mend !== null}
-      onClick={() => void send(act)}
+      onClick={() => void send(act, 'own')}
       {...rest}
     >
       {children}

@@ -6,7 +6,7 @@ import { dayWords } from '@/core/week/dateVerdicts';
 import { WANTED, type WeekSettings, weekSettingsViolations, weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGES } from '@/core/stages/stages';
 import { parsed, refused } from '@/core/units/result';
-import { Form, SendButton } from '@/ui/Form';
+import { ActButton, Form, SendButton } from '@/ui/Form';
 import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -23,7 +23,14 @@ const SET_UP_FIELDS = [
   { id: 'togetherHours', label: 'One waits for another, at most' },
 ] as const;
 
-export function HoursView({ settings: stored, revision: read }: { settings: WeekSettings; revision: number }) {
+interface HoursViewProps {
+  settings: WeekSettings;
+  revision: number;
+  /** By the clock of the house. */
+  today: string;
+}
+
+export function HoursView({ settings: stored, revision: read, today }: HoursViewProps) {
   const write = useWrite();
   const { rules } = useWorkshop();
   const awake = useAwake();
@@ -48,7 +55,7 @@ export function HoursView({ settings: stored, revision: read }: { settings: Week
           {rules.makers.map((maker) => (
             <MakerDays key={maker} maker={maker} settings={settings} onChange={set} />
           ))}
-          <ChangedDays settings={settings} makers={rules.makers} onChange={(changes) => set({ changes })} />
+          <ChangedDays settings={settings} makers={rules.makers} today={today} onChange={(changes) => set({ changes })} />
         </div>
         <div className="space-y-6">
           <PlaceFields settings={settings} onChange={(places) => set({ places })} />
@@ -213,13 +220,14 @@ const NumberFieldOrNone = ({
 function ChangedDays({
   settings,
   makers,
+  today,
   onChange,
 }: {
   settings: WeekSettings;
   makers: readonly string[];
+  today: string;
   onChange: (changes: WeekSettings['changes']) => void;
 }) {
-  const [today] = useState(() => new Date().toISOString().slice(0, 10));
   const [on, setOn] = useState(today);
   const [maker, setMaker] = useState('');
   const [windows, setWindows] = useState<[number, number][]>([]);
@@ -256,20 +264,19 @@ function ChangedDays({
           placeholder="away"
           onChange={setWindows}
         />
-        <button
-          type="button"
-          className="btn btn-outline btn-sm h-9"
-          onClick={() =>
+        <ActButton
+          act={() => {
             onChange([
               ...settings.changes.filter((one) => !(one.on === on && one.maker === maker)),
               ...(windows.length === 0
                 ? [{ on, maker, from: 0, to: 0 }]
                 : windows.map(([from, to]) => ({ on, maker, from, to }))),
-            ])
-          }
+            ]);
+            return null;
+          }}
         >
           <Plus aria-hidden className="size-4" /> Add the day
-        </button>
+        </ActButton>
       </div>
     </section>
   );

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { WeekView } from '@/server/week/weekCases';
 import { ViewsHeader } from '@/ui/ViewsHeader';
+import { dayOfMoment } from '@/core/week/weekTime';
 import { HoursView } from './HoursView';
 import { DaysView } from './DaysView';
 
@@ -19,7 +20,7 @@ export function WeekPage({ view, week, today }: { view: 'week' | 'hours'; week: 
       {!planned && <ViewsHeader title="Week" path="/week" views={VIEWS} view={view} />}
       {view === 'hours' && (
         <div className="min-h-0 flex-1 overflow-y-auto bg-base-100 px-5 py-3">
-          <HoursView settings={week.facts.settings} revision={week.revision} />
+          <HoursView settings={week.facts.settings} revision={week.revision} today={dayOfMoment(week.facts.nowMs)} />
         </div>
       )}
       {view === 'week' && week.wrong.length > 0 && (
