@@ -10,6 +10,7 @@ import { openDatabase } from '@/db/openDatabase';
 import { replaceContent } from '@/db/wholeFile';
 import { workshopLines } from '@/db/workshopLines';
 import { logOfJob } from '@/db/logEntries';
+import { fileState } from '../backups';
 import { ONLY_HERE, actOnFile } from '../fileActs';
 import { openJob } from '../jobReading';
 import { FILE_REQUESTS, type FileRequestName, type RequestName } from '../requests';
@@ -18,6 +19,7 @@ import { grantedRequest, workedWorkshop } from '../testWrites';
 import { WRITES, carryOut } from '../writes';
 import { LOOKS_ON } from './asking';
 import { openNetwork } from './networkCases';
+import { hashPassphrase } from './passphrase';
 
 const device = (role: Device['role']): Device => ({
   id: 'd',
@@ -195,6 +197,38 @@ it('who may come in leaves with no written-out workshop, and does not come back 
     expect([readNetwork(here), listDevices(here, '2031-01-01T00:00:00Z')]).toEqual([null, []]);
     here.close();
   } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+it('keeps the two passphrases apart, also where they are typed one after the other', async () => {
+  const workshop = testWorkshop();
+  const [makes, looks] = ['cobalt ferry onion', 'lantern gravel tide'];
+  const asked = { passphrase: '', looking: true, lookingPassphrase: '', port: 4444, hours: 12, certFile: '', keyFile: '' };
+  writeNetwork(workshop.database, {
+    ...asked,
+    open: false,
+    passphrase: await hashPassphrase(makes, 1024),
+    lookingPassphrase: await hashPassphrase(looks, 1024),
+  });
+  for (const same of [{ lookingPassphrase: makes }, { passphrase: looks }])
+    expect(await openNetwork(workshop, { ...asked, ...same })).toMatchObject({
+      ok: false,
+      errors: [{ field: 'lookingPassphrase', says: 'Whoever looks on has a passphrase of their own.' }],
+    });
+});
+
+it('makes one backup in a while, and is not told where the file lies', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-batten-device-'));
+  const home = { ...testWorkshop(), database: openDatabase(join(folder, 'w.sqlite')) };
+  try {
+    const tablet = { ...home, device: device('maker') };
+    value(await actOnFile(tablet, 'backUp', {}));
+    expect(wordsOf(await actOnFile(tablet, 'backUp', {}))).toMatch(/^A backup was made .* ago/);
+    value(await actOnFile(home, 'backUp', {}));
+    expect([fileState(tablet).path, fileState(home).path]).toEqual(['w.sqlite', join(folder, 'w.sqlite')]);
+  } finally {
+    home.database.close();
     rmSync(folder, { recursive: true, force: true });
   }
 });
