@@ -183,9 +183,9 @@ export function SendButton({
   return (
     <>
       {!quiet && <FormTrouble />}
-      {says !== undefined && (
+      {says !== undefined && sent && (
         <p role="status" className="text-[14px] text-success">
-          {sent ? says : ''}
+          {says}
         </p>
       )}
       <button type="submit" className={className} disabled={!awake || busy || disabled || mend !== null} {...rest}>

@@ -114,7 +114,8 @@ export function TypedField<T>({
           <textarea rows={lines} className={`textarea w-full min-w-0 ${className} ${error ? 'textarea-error' : ''}`} {...line} />
         )}
         {beside && (
-          <span className="figure soft shrink-0 text-[13px] whitespace-nowrap">
+          // Beside what cannot be read stands nothing that it would be in another unit.
+          <span className={`figure soft shrink-0 text-[13px] whitespace-nowrap ${error ? 'invisible' : ''}`}>
             <Figure>{beside}</Figure>
           </span>
         )}
