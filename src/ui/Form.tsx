@@ -183,7 +183,7 @@ export function SendButton({
   return (
     <>
       {!quiet && <FormTrouble />}
-      {says !== undefined && sent && (
+      {says && sent && (
         <p role="status" className="text-[14px] text-success">
           {says}
         </p>

@@ -26,10 +26,12 @@ export function DoorForm({ state, onOpened, onClose }: DoorFormProps) {
     keyFile: set?.keyFile ?? '',
   });
   const change = (patch: Partial<typeof door>) => setDoor((before) => ({ ...before, ...patch }));
+  const [kept, setKept] = useState('');
   const openIt = async (): Promise<string | null> => {
     try {
       const outcome = await sendPatiently(() => fileAction('openNetwork', door));
       if (!outcome.ok) return refusalWords(outcome);
+      setKept(open ? 'Kept. Whoever signed in by an older passphrase signs in again.' : '');
       onOpened(outcome.value);
       change({ passphrase: '', lookingPassphrase: '' });
       return null;
@@ -110,10 +112,7 @@ export function DoorForm({ state, onOpened, onClose }: DoorFormProps) {
         </div>
       </details>
       <div className="flex flex-wrap items-center gap-3">
-        <SendButton
-          className="btn btn-primary h-11"
-          says={open ? 'Kept. Whoever signed in by an older passphrase signs in again.' : ''}
-        >
+        <SendButton className="btn btn-primary h-11" says={kept}>
           {open ? 'Keep the change' : 'Open the door'}
         </SendButton>
         {open && (
