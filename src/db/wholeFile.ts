@@ -115,7 +115,8 @@ export async function readyCopy(path: string): Promise<{ ok: true; database: Dat
     const expected = expectedSchema();
     const other = [...built.filter((row) => !expected.includes(row)), ...expected.filter((row) => !built.includes(row))];
     if (other.length > 0) return refuse('It holds tables or rules that are not this application’s.');
-    const [trouble] = await fileTroubles(path);
+    // As it was found above, where nothing had to be brought up to date.
+    const [trouble] = applied.length < known.length ? await fileTroubles(path) : [];
     return trouble ? refuse(trouble) : { ok: true, database };
   } catch (error) {
     if (error instanceof MigrationError) return refuse('It was made by another application or by a changed one.');

@@ -24,7 +24,7 @@ import {
   whole,
   numberOf,
 } from '@/core/shape/shape';
-import { TEXTS } from '@/core/shape/texts';
+import { textOf } from '@/core/shape/texts';
 import { MEASURED_STAGES } from '@/core/set/measured';
 import { MOST_IN_SET, SET_KINDS, setLayoutShape } from '@/core/set/setShape';
 import { faceLength, titleText } from '@/core/stages/brief/briefInputs';
@@ -42,10 +42,10 @@ import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 
 const revision = whole(1, 1_000_000_000);
 const anyRevision = whole(0, 1_000_000_000);
-const maker = TEXTS.name;
+const maker = textOf('name');
 const taskText = text(3, 120);
 const momentMs = whole(0, 10_000_000_000_000);
-const note = TEXTS.note;
+const note = textOf('note');
 const jpeg = optional(text(4, 2_600_000, '', /^[A-Za-z0-9+/]+={0,2}$/));
 const canvasesSeen = listOf(part('canvasSeen', { jobId: idText, revision }), MOST_IN_SET, [], { least: 1 });
 const howMany = whole(1, MOST_IN_SET);
@@ -68,13 +68,13 @@ const ofJob = { jobId: idText, revision, maker };
 /** A list as a file, and how it is read. */
 /** What is known of something the store keeps count of; `revision` 0 for a new one. */
 const itemSet = {
-  name: TEXTS.name,
+  name: textOf('name'),
   unit: oneOf(['pieces', 'g', 'ml']),
   pack: numberOf('pack'),
   priceMinor: optional(numberOf('price')),
   least: numberOf('amount'),
-  place: TEXTS.place,
-  supplier: TEXTS.place,
+  place: textOf('place'),
+  supplier: textOf('place'),
   revision: anyRevision,
 };
 export type ItemSet = ShapeOf<typeof itemSet>;
@@ -124,7 +124,7 @@ const ASKED = {
   withdrawTogether: {
     entries: listOf(part('entrySeen', { jobId: idText, revision, entryId: idText }), MOST_IN_SET, [], { least: 1 }),
     maker,
-    reason: TEXTS.reason,
+    reason: textOf('reason'),
   },
   /** Out of every list but the log, or back. */
   archive: { canvases: canvasesSeen, archived: flag() },
@@ -170,7 +170,7 @@ const ASKED = {
   setAside: { jobId: idText, revision, aside: flag() },
   /** What such a job should hold, as JSON; none for what its log recorded last. */
   mendJob: { jobId: idText, revision, text: optional(text(1, 4_000_000)) },
-  withdraw: { ...ofJob, entryId: idText, reason: TEXTS.reason },
+  withdraw: { ...ofJob, entryId: idText, reason: textOf('reason') },
   keepRehearsal: {
     ...ofJob,
     note,
@@ -244,7 +244,7 @@ const ASKED = {
   },
   saveCosts: { revision: anyRevision, settings: part('costSettings', costSettingsShape) },
   /** `seenMinor`: what it was seen to cost. Of a set where one is named. */
-  giveQuote: { jobId: idText, setId: optional(idText), forWhom: TEXTS.person, seenMinor: whole(0, 1_000_000_000), maker },
+  giveQuote: { jobId: idText, setId: optional(idText), forWhom: textOf('person'), seenMinor: whole(0, 1_000_000_000), maker },
   setStock: {
     substance: oneOf(SUBSTANCES),
     amount: numberOf('amount'),
@@ -257,10 +257,10 @@ const ASKED = {
   addToRack: {
     profile: idText,
     kind: oneOf(['pairs', 'timber', 'brace']),
-    family: TEXTS.family,
+    family: textOf('family'),
     lengthMm: numberOf('barLength'),
     count: numberOf('pieces'),
-    mark: TEXTS.mark,
+    mark: textOf('mark'),
     maker,
   },
   takeFromRack: { id: idText, count: numberOf('pieces'), maker },
@@ -269,7 +269,7 @@ const ASKED = {
   addCloth: {
     kind: oneOf(['roll', 'offcut']),
     fabric: idText,
-    tag: TEXTS.tag,
+    tag: textOf('tag'),
     widthMm: numberOf('stockWidth'),
     selvedgeMm: numberOf('selvedge'),
     lengthMm: numberOf('newRollLength'),
@@ -339,14 +339,14 @@ export const FILE_REQUESTS = {
   lookAtList: { ...listRead },
   openNetwork: {
     /** Empty keeps the one that was set. */
-    passphrase: TEXTS.passphrase,
+    passphrase: textOf('passphrase'),
     /** Whether there are devices that look on, and their passphrase; empty keeps it. */
     looking: flag(),
-    lookingPassphrase: TEXTS.passphrase,
+    lookingPassphrase: textOf('passphrase'),
     port: whole(1, 65_535),
     hours: whole(1, 720),
-    certFile: TEXTS.file,
-    keyFile: TEXTS.file,
+    certFile: textOf('file'),
+    keyFile: textOf('file'),
   },
   closeNetwork: {},
   endDevice: { id: idText },

@@ -7,7 +7,7 @@ import { fieldText, unitOf } from '@/core/quantities/printed';
 import { type LengthId, type NumberId, type QuantityId, type Range, limitsOf } from '@/core/quantities/quantities';
 import { readLength, readNumber } from '@/core/quantities/readQuantity';
 import { type Field as ShapeField, quantityOf } from '@/core/shape/shape';
-import { type TextId, lettersOf } from '@/core/shape/texts';
+import { TEXTS, type TextId } from '@/core/shape/texts';
 import { type Length, SIXTEENTH_MM, printLength, printTyped } from '@/core/units/length';
 import { type Parsed, parsed, refused } from '@/core/units/result';
 import { Figure } from './Figure';
@@ -133,7 +133,7 @@ export function TypedField<T>({
 
 /** Words, of a kind that says how many letters there may be. */
 export function TextField({ of, ...field }: Omit<TypedFieldProps<string>, 'print' | 'read' | 'beside'> & { of: TextId }) {
-  const [least, most] = lettersOf(of);
+  const [least, most] = TEXTS[of];
   const read = (typed: string): Parsed<string> => {
     if (typed.length > most) return refused(`${typed.slice(0, 20)}…`, 'is too long', `Up to ${most} letters.`);
     if (typed.trim() !== '' && typed.trim().length < least) return refused(typed, 'is too short', `At least ${least} letters.`);

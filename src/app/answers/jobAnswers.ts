@@ -4,7 +4,7 @@ import { writeAction } from '@/server/actions';
 import { benchPlaceOf, photographOf } from '@/server/benchCases';
 import { printRawJob } from '@/server/brokenJobs';
 import { jobNews, newsStream } from '@/server/jobNews';
-import { brokenJob, jobAlone, openJob } from '@/server/jobReading';
+import { jobAlone, openJob } from '@/server/jobReading';
 import { passport } from '@/server/passportCases';
 import { askedBy } from '@/server/network/asking';
 import { openWorkshop } from '@/server/openWorkshop';
@@ -17,8 +17,6 @@ import { houseRules } from '@/server/workshopCases';
 export async function jobFileAnswer(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   const workshop = workshopOf(id);
-  const broken = brokenJob(workshop, id);
-  if (broken) return new Response(`No. ${broken.number} cannot be read. ${broken.because}`, { status: 409 });
   const found = openJob(workshop, id);
   if (!found) return new Response('No such job.', { status: 404 });
   const { revision: _revision, ...job } = found.job;

@@ -1,4 +1,5 @@
-import { type ShapeOf, flag, listOf, numbers, oneOf, part, startOf, text } from '../shape/shape';
+import { textOf } from '../shape/texts';
+import { type ShapeOf, flag, listOf, numbers, oneOf, part, startOf } from '../shape/shape';
 import { PULL_WAYS } from '../fasten/pullWays';
 import { materialViolations, materialsShape } from './materials';
 import { SIXTEENTH_MM, type Tape, THIRTYSECOND_MM } from '../units/length';
@@ -23,9 +24,9 @@ export interface Policies extends ShapeOf<typeof policiesShape> {}
 
 /** What a workshop settles once. A job may depart; a finished step keeps the rules it was done by. */
 export const houseRulesShape = {
-  workshop: text(1, 80, 'Our workshop'),
-  makers: listOf(text(1, 80), 20, ['Me'], { least: 1 }),
-  currency: text(1, 4, '€'),
+  workshop: textOf('name', 'Our workshop'),
+  makers: listOf(textOf('name'), 20, ['Me'], { least: 1 }),
+  currency: textOf('currency', '€'),
   /** Smallest step read off a metric tape, mm. */
   metricStep: oneOf<1 | 0.5>([1, 0.5]),
   /** Smallest step read off an inch tape, as parts of an inch. */

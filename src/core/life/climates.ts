@@ -1,6 +1,7 @@
 /* Where a canvas hangs, by its air: ranges to start from, typed over where somebody knows better. A hygrometer says more. */
+import { textOf } from '../shape/texts';
 import { printedRange } from '../quantities/printed';
-import { type ShapeOf, oneOf, text, numberOf } from '../shape/shape';
+import { type ShapeOf, oneOf, numberOf } from '../shape/shape';
 
 export const CLIMATES = [
   { id: 'house', name: 'In this house', leastRh: 45, mostRh: 65, says: 'the air that is read here is what counts' },
@@ -15,8 +16,8 @@ const humidity = numberOf('humidity', 50);
 
 /** Where it hangs, who has it, and between which humidities the air of the place goes. */
 export const placeShape = {
-  place: text(0, 120),
-  owner: text(0, 120),
+  place: textOf('hanging'),
+  owner: textOf('hanging'),
   climate: oneOf(CLIMATES),
   leastRh: humidity,
   mostRh: humidity,

@@ -1,7 +1,8 @@
 /* A painting off its bars: what is measured and written down when it is rolled, and the job that stretches it again. */
+import { textOf } from '../shape/texts';
 import { type JobInputs, newInputs } from '../job/job';
 import { SIDES } from '../job/sides';
-import { type ShapeOf, each, flag, lengthOf, oneOf, part, text, numberOf } from '../shape/shape';
+import { type ShapeOf, each, flag, lengthOf, oneOf, part, numberOf } from '../shape/shape';
 import { faceLength } from '../stages/brief/briefInputs';
 
 export const rolledShape = {
@@ -16,7 +17,7 @@ export const rolledShape = {
   along: oneOf(['width', 'height']),
   /** Diameter of the core, mm: the wider the better. */
   coreMm: numberOf('core', 150),
-  place: text(0, 80),
+  place: textOf('place'),
 };
 export interface Rolled extends ShapeOf<typeof rolledShape> {}
 

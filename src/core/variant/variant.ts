@@ -2,10 +2,11 @@
  * A variant of a job: the job with a few things otherwise. Kept is only what is otherwise, so that a variant follows the job in
  * everything else; what was recorded stands in all of them.
  */
+import { textOf } from '../shape/texts';
 import { type Progress, isSettled } from '../case/progress';
 import type { HouseRules } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { type ShapeOf, optional, part, startOf, text } from '../shape/shape';
+import { type ShapeOf, optional, part, startOf } from '../shape/shape';
 import { barsShape } from '../stages/bars/barsInputs';
 import { withRecommendedBars } from '../stages/bars/planBars';
 import { briefShape } from '../stages/brief/briefInputs';
@@ -36,7 +37,7 @@ export interface Changes extends ShapeOf<typeof changesShape> {}
 export type ChangedField = keyof Changes;
 export const CHANGED_FIELDS = Object.keys(changesShape) as ChangedField[];
 
-export const variantShape = { name: text(1, 60), changes: part('variantChanges', changesShape) };
+export const variantShape = { name: textOf('variant'), changes: part('variantChanges', changesShape) };
 export interface Variant extends ShapeOf<typeof variantShape> {
   changes: Changes;
 }

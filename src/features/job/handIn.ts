@@ -4,9 +4,8 @@
  */
 import type { JobWithLog } from '@/server/jobReading';
 import type { Outcome } from '@/server/outcome';
-import { Outbox, type Sent, type SentOn, agoOf } from '../outbox/Outbox';
+import { Outbox, type Sent, type SentOn, agoOf, sentOf } from '../outbox/Outbox';
 import { type OutboxEntry, type OutboxStore, jobLane } from '../outbox/outboxStore';
-import { refusalWords } from '../refusalWords';
 import { sendPatiently } from '../sender';
 import type { JobDraft } from './jobDraft';
 import type { KeptWrite } from './keep';
@@ -47,15 +46,11 @@ async function handIn(entry: OutboxEntry, sentOn: SentOn, jobId: string, draft: 
   } catch {
     return { kind: 'waits' };
   }
-  if (outcome.ok) {
-    // What was typed since stays; where nothing was, undo ends at the record.
-    draft.take(outcome.value.job, draft.read().save !== 'saved');
-    return { kind: 'done', value: outcome.value };
-  }
-  if (outcome.kind === 'busy') return { kind: 'waits' };
-  if (outcome.kind === 'stale') {
+  // What was typed since stays; where nothing was, undo ends at the record.
+  if (outcome.ok) draft.take(outcome.value.job, draft.read().save !== 'saved');
+  else if (outcome.kind === 'stale') {
     draft.meet(outcome.theirs);
     return { kind: 'refused', says: SOMEBODY };
   }
-  return { kind: 'refused', says: refusalWords(outcome), early: outcome.kind === 'early' };
+  return sentOf(outcome);
 }

@@ -3,7 +3,9 @@
  * acknowledged, tried again while the workshop is out of reach, put to somebody where it is refused.
  */
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
-import { newRequestId } from '../sender';
+import type { Outcome } from '@/server/outcome';
+import { refusalWords } from '../refusalWords';
+import { newRequestId, sendPatiently } from '../sender';
 import { ANOTHERS_MS, type NewEntry, type OutboxEntry, type OutboxStore } from './outboxStore';
 
 /** What came of sending one. */
@@ -13,6 +15,29 @@ export type Sent<T> =
   | { kind: 'waits' }
   /** It was not taken. `early`: it may be handed in as done now. */
   | { kind: 'refused'; says: string; early?: boolean };
+
+/** What an answer of the workshop comes to. */
+export function sentOf<T>(outcome: Outcome<T>): Sent<T> {
+  if (outcome.ok) return { kind: 'done', value: outcome.value };
+  if (outcome.kind === 'busy') return { kind: 'waits' };
+  return { kind: 'refused', says: refusalWords(outcome), early: outcome.kind === 'early' };
+}
+
+/** Asks the workshop; out of reach where no answer comes. */
+export async function sentBy<T>(ask: () => Promise<Outcome<T>>): Promise<Sent<T>> {
+  try {
+    return sentOf(await sendPatiently(ask));
+  } catch {
+    return { kind: 'waits' };
+  }
+}
+
+/** Why some of these are not in the workshop: what was refused, else where they wait, in these words; null where they are just sent. */
+export function waitingWords(entries: readonly OutboxEntry[], words: Record<OutboxEntry['keptIn'], string>): string | null {
+  const refused = entries.find(({ trouble }) => trouble !== null);
+  const away = entries.find(({ waits }) => waits);
+  return refused?.trouble ?? (away ? words[away.keptIn] : null);
+}
 
 export type HandedIn<T> = { requestId: string } & (
   { kind: 'done'; value: T } | { kind: 'waits' } | { kind: 'refused'; says: string }

@@ -7,11 +7,9 @@ import type { StoredJob } from '@/db/jobs';
 import { writeAction } from '@/server/actions';
 import type { Request } from '@/server/requests';
 import type { SetCanvas } from '@/server/setPages';
-import { Outbox, type SendEntry } from '../outbox/Outbox';
+import { Outbox, type SendEntry, sentBy, waitingWords } from '../outbox/Outbox';
 import { outboxStore } from '../outbox/outboxStore';
 import { useOutbox } from '../outbox/useOutbox';
-import { refusalWords } from '../refusalWords';
-import { sendPatiently } from '../sender';
 
 /** After the last key, ms. */
 const PAUSE_MS = 350;
@@ -30,8 +28,10 @@ export interface MeasuredRows {
   flush: () => Promise<boolean>;
 }
 
-const AWAY = 'The workshop is out of reach: kept in this browser, saved when it is back.';
-const IN_TAB = 'The workshop is out of reach and this browser has no room: leave this tab open.';
+const AWAY = {
+  browser: 'The workshop is out of reach: kept in this browser, saved when it is back.',
+  tab: 'The workshop is out of reach and this browser has no room: leave this tab open.',
+};
 
 /** What waits of the readings of a set, and the versions that its canvases are known in. */
 function measuredOutbox(setId: string) {
@@ -41,14 +41,9 @@ function measuredOutbox(setId: string) {
   const send: SendEntry<StoredJob> = async ({ requestId, request }, sentOn) => {
     const asked = request as Typed;
     const revision = await sentOn(revisionOf(asked.jobId));
-    try {
-      const outcome = await sendPatiently(() => writeAction('typeMeasured', { ...asked, revision, requestId }));
-      if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
-      see(asked.jobId, outcome.value.revision);
-      return { kind: 'done', value: outcome.value };
-    } catch {
-      return { kind: 'waits' };
-    }
+    const sent = await sentBy(() => writeAction('typeMeasured', { ...asked, revision, requestId }));
+    if (sent.kind === 'done') see(asked.jobId, sent.value.revision);
+    return sent;
   };
   return { outbox: new Outbox(outboxStore(), `set ${setId}`, send, { passes: true }), revisionOf, see };
 }
@@ -73,11 +68,7 @@ export function useMeasured(setId: string, canvases: readonly SetCanvas[], open:
   return {
     of,
     revisionOf: ({ jobId, revision }) => Math.max(revision, revisionOf(jobId)),
-    trouble: (jobId) => {
-      const own = waitingOf(jobId);
-      const away = own.find(({ waits }) => waits);
-      return own.find(({ trouble }) => trouble)?.trouble ?? (away ? (away.keptIn === 'tab' ? IN_TAB : AWAY) : null);
-    },
+    trouble: (jobId) => waitingWords(waitingOf(jobId), AWAY),
     discard: (jobId) => {
       setTyped((before) => new Map([...before].filter(([key]) => key !== keyOf(jobId))));
       for (const { requestId } of waitingOf(jobId)) void outbox.letGo(requestId);

@@ -4,11 +4,10 @@ import { useRef, useState } from 'react';
 import { MOST_VARIANTS, NO_CHANGE, type Variant } from '@/core/variant/variant';
 import type { StoredVariant } from '@/db/jobVariants';
 import { writeAction } from '@/server/actions';
-import { Outbox, type SendEntry } from '../outbox/Outbox';
+import { Outbox, type SendEntry, sentBy, waitingWords } from '../outbox/Outbox';
 import { type OutboxEntry, outboxStore } from '../outbox/outboxStore';
 import { useOutbox } from '../outbox/useOutbox';
-import { refusalWords } from '../refusalWords';
-import { newRequestId, sendPatiently } from '../sender';
+import { newRequestId } from '../sender';
 
 /** After the last key, ms. */
 const PAUSE_MS = 350;
@@ -46,8 +45,10 @@ function withWaiting(list: readonly StoredVariant[], waiting: readonly OutboxEnt
   return after;
 }
 
-const AWAY = 'The workshop is out of reach: what you changed is kept in this browser and saved when it is back.';
-const IN_TAB = 'The workshop is out of reach and this browser has no room: leave this tab open until it is back.';
+const AWAY = {
+  browser: 'The workshop is out of reach: what you changed is kept in this browser and saved when it is back.',
+  tab: 'The workshop is out of reach and this browser has no room: leave this tab open until it is back.',
+};
 
 /** What waits of the variants of a job, and the list as the workshop answered it last. */
 function variantsOutbox(jobId: string, first: readonly StoredVariant[]) {
@@ -57,18 +58,13 @@ function variantsOutbox(jobId: string, first: readonly StoredVariant[]) {
     const revision = await sentOn(latest.find((one) => one.id === id)?.revision ?? 0);
     // Made and taken away again before anybody else knew of it.
     if (write === 'dropVariant' && revision === 0) return { kind: 'done', value: [...latest] };
-    try {
-      const outcome = await sendPatiently(() =>
-        write === 'dropVariant'
-          ? writeAction('dropVariant', { requestId, jobId, id, revision })
-          : writeAction('keepVariant', { requestId, jobId, id, revision, name: name!, changes: changes! }),
-      );
-      if (!outcome.ok) return outcome.kind === 'busy' ? { kind: 'waits' } : { kind: 'refused', says: refusalWords(outcome) };
-      latest = outcome.value;
-      return { kind: 'done', value: outcome.value };
-    } catch {
-      return { kind: 'waits' };
-    }
+    const sent = await sentBy(() =>
+      write === 'dropVariant'
+        ? writeAction('dropVariant', { requestId, jobId, id, revision })
+        : writeAction('keepVariant', { requestId, jobId, id, revision, name: name!, changes: changes! }),
+    );
+    if (sent.kind === 'done') latest = sent.value;
+    return sent;
   };
   return { outbox: new Outbox(outboxStore(), `variants ${jobId}`, send, { passes: true }), latest: () => latest };
 }
@@ -88,12 +84,11 @@ export function useVariants(jobId: string, first: StoredVariant[]): Variants {
     keeping.current -= 1;
     if (keeping.current === 0) setTyped(null);
   };
-  const trouble = waiting.find((one) => one.trouble !== null);
-  const away = waiting.find(({ waits }) => waits);
+  const refused = waiting.filter(({ trouble }) => trouble !== null);
   return {
     list,
     saving: waiting.length > 0,
-    says: trouble?.trouble ?? (away ? (away.keptIn === 'tab' ? IN_TAB : AWAY) : null),
+    says: waitingWords(waiting, AWAY),
     change: (id, patch) => {
       const after = list.map((one) => (one.id === id ? { ...one, ...patch } : one));
       const { name, changes } = after.find((one) => one.id === id)!;
@@ -110,11 +105,7 @@ export function useVariants(jobId: string, first: StoredVariant[]): Variants {
         { jobId, id },
         list.filter((one) => one.id !== id),
       ).then(() => outbox.run(setSaved)),
-    discard: trouble
-      ? () => {
-          for (const { requestId, trouble: why } of waiting) if (why !== null) void outbox.letGo(requestId);
-        }
-      : null,
+    discard: refused.length > 0 ? () => refused.forEach(({ requestId }) => void outbox.letGo(requestId)) : null,
     settled: async () => {
       await outbox.run(setSaved);
       return withWaiting(latest(), outbox.read());

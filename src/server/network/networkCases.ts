@@ -1,6 +1,6 @@
 /* Lets other devices of the house in, or keeps them out: done at the machine itself only. */
 import { type Device, type Role, endDevices, findDevice, listDevices, setDeviceRole } from '@/db/devices';
-import { readNetwork, writeNetwork } from '@/db/network';
+import { type StoredNetwork, readNetwork, writeNetwork } from '@/db/network';
 import { type Outcome, done, refuse } from '../outcome';
 import type { FileRequest } from '../requests';
 import type { Workshop } from '../workshop';
@@ -57,6 +57,16 @@ export function networkState(workshop: Workshop): NetworkState {
 const weak = (passphrase: string): boolean => passphrase.trim().length < LEAST_LETTERS || new Set(passphrase).size < 5;
 const WEAK = `A passphrase has at least ${LEAST_LETTERS} letters, five of them different: four words that have nothing to do with each other are easy to type and hard to guess.`;
 
+/** Whether both passphrases would be the same, also where only one is typed and the other was set before. */
+async function areSame(
+  { passphrase, lookingPassphrase, looking }: FileRequest<'openNetwork'>,
+  before: StoredNetwork | null,
+): Promise<boolean> {
+  if (passphrase !== '' && lookingPassphrase !== '') return passphrase === lookingPassphrase;
+  if (lookingPassphrase !== '') return isPassphrase(lookingPassphrase, before?.passphrase ?? null);
+  return passphrase !== '' && looking && isPassphrase(passphrase, before?.lookingPassphrase ?? null);
+}
+
 /** Opens the door, or opens it anew with what was changed; a new passphrase ends whatever was signed in by the old one. */
 export async function openNetwork(workshop: Workshop, asked: FileRequest<'openNetwork'>): Promise<Outcome<NetworkState>> {
   const { database, now } = workshop;
@@ -68,14 +78,7 @@ export async function openNetwork(workshop: Workshop, asked: FileRequest<'openNe
   if (lookingPassphrase !== '' && weak(lookingPassphrase)) return invalid('lookingPassphrase', WEAK);
   if (looking && lookingPassphrase === '' && !before?.lookingPassphrase)
     return invalid('lookingPassphrase', `Choose one first. ${WEAK}`);
-  // Also of two that are typed one after the other.
-  const same =
-    lookingPassphrase === ''
-      ? passphrase !== '' && looking && (await isPassphrase(passphrase, before?.lookingPassphrase ?? null))
-      : passphrase === ''
-        ? await isPassphrase(lookingPassphrase, before?.passphrase ?? null)
-        : lookingPassphrase === passphrase;
-  if (same) return invalid('lookingPassphrase', 'Whoever looks on has a passphrase of their own.');
+  if (await areSame(asked, before)) return invalid('lookingPassphrase', 'Whoever looks on has a passphrase of their own.');
   if ((certFile.trim() === '') !== (keyFile.trim() === ''))
     return invalid(
       certFile.trim() === '' ? 'certFile' : 'keyFile',

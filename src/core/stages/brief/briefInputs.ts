@@ -1,11 +1,12 @@
 /* What is typed for the brief. */
+import { textOf } from '../../shape/texts';
 import { EDGES, HANGS, MEDIUMS, USES } from '../../house/schools';
 import { placingShape } from '../../painting/paintingInputs';
 import { rebateShape } from '../../painting/rebateInputs';
-import { type ShapeOf, lengthOf, oneOf, optional, part, text, day } from '../../shape/shape';
+import { type ShapeOf, lengthOf, oneOf, optional, part, day } from '../../shape/shape';
 
 export const faceLength = lengthOf('faceLength');
-export const titleText = text(1, 120);
+export const titleText = textOf('title');
 
 export const briefShape = {
   title: titleText,
@@ -23,7 +24,7 @@ export const briefShape = {
   hangs: oneOf(HANGS, 'thisWay'),
   /** yyyy-mm-dd, or null when nobody waits. */
   dueOn: optional(day()),
-  note: text(0, 2000),
+  note: textOf('note'),
 };
 
 export interface BriefInputs extends ShapeOf<typeof briefShape> {}

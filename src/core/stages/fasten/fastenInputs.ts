@@ -1,11 +1,12 @@
 /* What is typed for the fastening, and how it went. */
+import { textOf } from '../../shape/texts';
 import { FASTENERS } from '../../fasten/fasteners';
 import { PULL_WAYS } from '../../fasten/pullWays';
 import { ROUTES, type Route, type RouteId } from '../../fasten/routes';
 import { byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
 import { endsOfSides } from '../../painting/paintingInputs';
-import { type ShapeOf, flag, lengthOf, listOf, oneOf, optional, part, text, numberOf } from '../../shape/shape';
+import { type ShapeOf, flag, lengthOf, listOf, oneOf, optional, part, numberOf } from '../../shape/shape';
 
 /** Most notes at places of a frame. */
 export const MOST_NOTES = 20;
@@ -16,7 +17,7 @@ const knotShape = { side: oneOf(SIDES), at: lengthOf('tapeReading') };
 export interface Knot extends ShapeOf<typeof knotShape> {}
 
 /** What was seen or done at a place of a bar. */
-const placeNoteShape = { ...knotShape, text: text(0, 200) };
+const placeNoteShape = { ...knotShape, text: textOf('remark') };
 export interface PlaceNote extends ShapeOf<typeof placeNoteShape> {}
 
 /** Most pulls told of one frame. */

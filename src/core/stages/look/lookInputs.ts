@@ -1,5 +1,6 @@
 /* What is typed when a painting is looked at, before a hand is laid on it. */
-import { type ShapeOf, day, flag, listOf, number, oneOf, optional, part, text } from '../../shape/shape';
+import { textOf } from '../../shape/texts';
+import { type ShapeOf, day, flag, listOf, number, oneOf, optional, part } from '../../shape/shape';
 import { CONDITIONS } from './conditions';
 
 /** What the work is worth to whom it belongs. */
@@ -25,7 +26,7 @@ const conditionShape = {
   kind: oneOf(CONDITIONS),
   /** Null: all over, or nobody noted where. */
   at: optional(part('conditionPlace', placeShape)),
-  note: text(0, 200),
+  note: textOf('remark'),
 };
 export interface Condition extends ShapeOf<typeof conditionShape> {}
 
@@ -36,7 +37,7 @@ export const lookShape = {
   value: oneOf(VALUES),
   decided: oneOf(DECISIONS),
   /** Who decided, in words. */
-  decidedBy: text(0, 120),
+  decidedBy: textOf('person'),
   decidedOn: optional(day()),
 };
 
