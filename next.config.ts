@@ -1,5 +1,5 @@
 import type { NextConfig } from 'next';
-import { SECURITY_HEADERS } from './src/server/securityHeaders';
+import { SECURITY_HEADERS } from './src/server/network/securityHeaders';
 
 const config: NextConfig = {
   turbopack: { root: import.meta.dirname },

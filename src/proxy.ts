@@ -1,6 +1,6 @@
 import { type NextRequest, NextResponse } from 'next/server';
-import { strangeRequest } from './server/ownRequest';
-import { SECURITY_HEADERS } from './server/securityHeaders';
+import { strangeRequest } from './server/network/ownRequest';
+import { SECURITY_HEADERS } from './server/network/securityHeaders';
 
 /*
  * Every answer carries the security headers; scripts run only with this request's nonce. Writes from another

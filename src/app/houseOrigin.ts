@@ -1,5 +1,5 @@
 import { headers } from 'next/headers';
-import { houseUrls } from '@/server/network/networkCases';
+import { houseUrls } from '@/server/network/networkActs';
 import type { Workshop } from '@/server/workshop';
 
 /** The address that goes on paper: where other devices find this workshop, or where it was reached just now. */

@@ -1,11 +1,12 @@
 import { Suspense } from 'react';
 import { Bench } from '@/features/bench/Bench';
 import { TodayStrip } from '@/features/bench/TodayStrip';
-import { backupOverdue } from '@/server/backups';
+import { backupOverdue } from '@/server/file/backups';
 import { openWorkshop } from '@/server/openWorkshop';
-import { todayOf } from '@/server/week/todayCases';
-import { weekNow } from '@/server/week/weekCases';
-import { benchPage, houseRules } from '@/server/workshopCases';
+import { todayOf } from '@/server/week/today';
+import { weekNow } from '@/server/week/weekWrites';
+import { benchPage } from '@/server/bench/benchPage';
+import { houseRules } from "@/server/house/houseRuleWrites";
 import { placeIn } from './placeIn';
 
 /** The bench: `show=finished` has what is handed over, `from` how many jobs stand before the page. */

@@ -4,7 +4,7 @@ import { deflectionAt } from '@/core/frame/beam';
 import type { BarBow } from '@/core/frame/chooseBars';
 import { type Tape, printFine, printLength } from '@/core/units/length';
 import { type FrameShape, braceMarks, frameMarks } from './frameMarks';
-import { type Grab, type Mark, type Point, type Scene, point } from './scene';
+import { type Grab, type Mark, type Point, type Scene, point } from './scene/scene';
 import { PAD, type SceneInput, faceBounds, faceDimensions, frameShape, sideNames, topWords } from './stageScenes';
 
 export type BraceWay = 'upright' | 'level';

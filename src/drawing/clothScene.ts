@@ -6,8 +6,8 @@ import type { MarginParts } from '@/core/cloth/cutSize';
 import { SIDES, type Side } from '@/core/job/sides';
 import { printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
-import { paintingScene } from './paintingScene';
-import { type Mark, type Point, type Scene, point, rectangle } from './scene';
+import { paintingScene } from './painting/paintingScene';
+import { type Mark, type Point, type Scene, point, rectangle } from './scene/scene';
 import { type SceneInput, frameShape, sideNames } from './stageScenes';
 
 /** The parts of a margin from the face outward, with the role that shows them everywhere. */

@@ -7,9 +7,9 @@ import { cornerPattern } from '@/core/stages/cloth/planFold';
 import { planJob } from '@/core/case/planJob';
 import { type View, sideWords } from '@/core/job/sideWords';
 import { length } from '@/core/units/length';
-import { cornerStepScene, endAtLeft } from './cornerStepScene';
-import { deviationFactor, paintingScene } from './paintingScene';
-import { type Mark, fromBack } from './scene';
+import { cornerStepScene, endAtLeft } from './corner/cornerStepScene';
+import { deviationFactor, paintingScene } from './painting/paintingScene';
+import { type Mark, fromBack } from './scene/scene';
 
 const tape = tapeFor(DEFAULT_RULES, 'mm');
 const words = (marks: readonly Mark[]) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark] : []));

@@ -11,7 +11,7 @@ import { length } from '@/core/units/length';
 import { barsScene } from './barsScene';
 import { clothScene, sectionScene } from './clothScene';
 import { frameMarks } from './frameMarks';
-import { type Mark, type Point, type Scene, fromBack } from './scene';
+import { type Mark, type Point, type Scene, fromBack } from './scene/scene';
 import { numbersWithRoom } from './numbersWithRoom';
 import { squareScene } from './squareScene';
 import { fastenScene } from './fastenScene';

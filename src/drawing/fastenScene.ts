@@ -1,7 +1,7 @@
 /* The back of the frame with every fastener numbered along the route: what is in, what is next, what is to come. */
 import { type RouteStep, samePlace } from '@/core/fasten/routeSteps';
 import { frameMarks } from './frameMarks';
-import { type Mark, type Scene, point, rectangle } from './scene';
+import { type Mark, type Scene, point, rectangle } from './scene/scene';
 import { type SceneInput, faceBounds, frameShape, sideNames } from './stageScenes';
 
 /** A temporary fastener that is in at this step, or about to be put in or taken out. */

@@ -1,7 +1,7 @@
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
 import { byId } from '@/core/house/schools';
-import { type Mark, type Point, point, rectangle } from './scene';
+import { type Mark, type Point, point, rectangle } from './scene/scene';
 
 export interface FrameShape {
   widthMm: number;

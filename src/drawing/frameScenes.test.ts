@@ -4,7 +4,7 @@ import { type JobInputs, newInputs } from '@/core/job/job';
 import { planJob } from '@/core/case/planJob';
 import { length } from '@/core/units/length';
 import { barsScene } from './barsScene';
-import { type Grab, type Mark, type Scene, fromBack } from './scene';
+import { type Grab, type Mark, type Scene, fromBack } from './scene/scene';
 import { squareScene } from './squareScene';
 import type { SceneInput } from './stageScenes';
 

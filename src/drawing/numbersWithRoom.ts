@@ -1,5 +1,5 @@
 /* Which numbers along the sides of a drawing are written, at the size it is drawn: what would run into another one is left out. */
-import type { Point } from './scene';
+import type { Point } from './scene/scene';
 
 export interface PlacedNumber {
   /** Middle of its lettering, and how wide and high that is; any unit, px on a screen. */

@@ -4,7 +4,7 @@ import type { JointId } from '@/core/frame/joints';
 import { type Hung, type SetJoint, setJoints, wholeOf } from '@/core/set/setLayout';
 import { type Tape, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
-import { type Mark, type Role, type Scene, point, rectangle } from './scene';
+import { type Mark, type Role, type Scene, point, rectangle } from './scene/scene';
 
 export interface HungCanvas extends Hung {
   label: string;

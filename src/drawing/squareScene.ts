@@ -8,7 +8,7 @@ import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { type Quadrilateral } from '@/core/frame/square/quadrilateral';
 import { finerTape, printFine, printLength } from '@/core/units/length';
 import { frameMarks } from './frameMarks';
-import { type Mark, type Point, type Scene, point, rectangle } from './scene';
+import { type Mark, type Point, type Scene, point, rectangle } from './scene/scene';
 import { type SceneInput, faceBounds, frameShape } from './stageScenes';
 
 type Places = Record<Corner, Point>;

@@ -8,8 +8,8 @@ import { FRONT_WORDS, type SideWords } from '@/core/job/sideWords';
 import type { Plan } from '@/core/case/planJob';
 import { type Tape, printLength } from '@/core/units/length';
 import { type FrameShape, frameMarks } from './frameMarks';
-import { lipMarks, rebateMarks, widestGap } from './rebateMarks';
-import { type Mark, type Point, type Scene, point, rectangle } from './scene';
+import { lipMarks, rebateMarks, widestGap } from './painting/rebateMarks';
+import { type Mark, type Point, type Scene, point, rectangle } from './scene/scene';
 
 export interface SceneInput {
   inputs: JobInputs;

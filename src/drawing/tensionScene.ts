@@ -8,7 +8,7 @@ import { placeOnFace } from '@/core/fasten/routeSteps';
 import { principal } from '@/core/fasten/membrane/clothMeasures';
 import type { MembraneMesh } from '@/core/fasten/membrane/membraneMesh';
 import { SIDES, isLevel } from '@/core/job/sides';
-import { type Mark, type Point, type Role, type Scene, point, rectangle } from './scene';
+import { type Mark, type Point, type Role, type Scene, point, rectangle } from './scene/scene';
 
 export interface TensionInput {
   face: { widthMm: number; heightMm: number };

@@ -1,6 +1,6 @@
 /* Small drawings of the words of the trade: what a word means stands out, the rest is there to know it by. */
 import type { Term, TermPicture } from '@/core/glossary/terms';
-import { type Mark, type Point, type Role, type Scene, point, rectangle } from './scene';
+import { type Mark, type Point, type Role, type Scene, point, rectangle } from './scene/scene';
 
 type Draw = (part: string) => Mark[];
 

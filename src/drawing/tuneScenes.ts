@@ -7,7 +7,7 @@ import { CORNERS } from '@/core/frame/square/corners';
 import { MICROPHONE_AT, TAP_PLACES, TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { printFine, printLength } from '@/core/units/length';
 import { braceMarks, frameMarks } from './frameMarks';
-import { type Mark, type Point, type Scene, point, rectangle } from './scene';
+import { type Mark, type Point, type Scene, point, rectangle } from './scene/scene';
 import { PAD, type SceneInput, circle, faceBounds, faceDimensions, frameShape, topWords } from './stageScenes';
 
 /** The canvas with the places of the taps; the next one stands out, with its distances from the edges. */

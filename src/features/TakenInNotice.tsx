@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { TakenIn } from '@/server/jobCases';
+import type { TakenIn } from '@/server/job/jobWrites';
 
 /** A canvas that came in from a file, made of what this house has by the same name with other figures. */
 export function TakenInNotice({ canvas, href }: { canvas: TakenIn; href: string }) {

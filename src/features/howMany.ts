@@ -1,5 +1,5 @@
 import type { useRouter } from 'next/navigation';
-import type { Begun } from '@/server/setCases';
+import type { Begun } from '@/server/set/setWrites';
 
 /** To the job that was begun, or to the set where there are several. */
 export const goToBegun = (router: ReturnType<typeof useRouter>, { jobId, setId }: Begun): void =>

@@ -1,5 +1,5 @@
 import { stageById } from '@/core/stages/stages';
-import type { Refusal } from '@/server/outcome';
+import type { Refusal } from '@/server/write/outcome';
 
 /** A refusal as a sentence for the screen. */
 export function refusalWords(refusal: Refusal): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { writeAction } from '@/server/actions';
-import type { Outcome } from '@/server/outcome';
+import type { Outcome } from '@/server/write/outcome';
 import { sendPatiently, sender, waitingRequests } from './sender';
 
 type Sent = { requestId: string };

@@ -3,7 +3,7 @@
  * again after a lost answer is never done twice; a file that is held elsewhere is waited for, with a sign.
  */
 import { writeAction } from '@/server/actions';
-import type { Outcome } from '@/server/outcome';
+import type { Outcome } from '@/server/write/outcome';
 import type { Request, RequestName } from '@/server/requests';
 import type { Answer } from '@/server/writes';
 

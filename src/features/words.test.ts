@@ -8,7 +8,7 @@ import { nextStep } from '@/core/case/nextStep';
 import { progressOf } from '@/core/case/progress';
 import { length } from '@/core/units/length';
 import type { PlottedReading } from '@/db/logEntries';
-import { dueWords } from './job/JobHeader';
+import { dueWords } from './job/header/JobHeader';
 import { earlyWords, keepsWords, stageMarks, stageNotes } from './job/stageWords';
 import { readingDots } from './log/readingDots';
 

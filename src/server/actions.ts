@@ -3,12 +3,12 @@
 import { headers } from 'next/headers';
 import { SIGNED_OUT, askedBy, looksOn } from './network/asking';
 import { isPractice } from '@/core/job/practice';
-import { practiseAgain, workshopOf } from './practice';
+import { practiseAgain, workshopOf } from './job/practice';
 import { openWorkshop } from './openWorkshop';
-import { type Outcome, refuse } from './outcome';
+import { type Outcome, refuse } from './write/outcome';
 import type { FileRequest, FileRequestName, RequestName, Sent } from './requests';
-import { type FileAnswer, actOnFile } from './fileActs';
-import { tendStates } from './tendStates';
+import { type FileAnswer, actOnFile } from './file/fileActs';
+import { tendStates } from './job/tendStates';
 import type { Workshop } from './workshop';
 import { type Answer, carryOut } from './writes';
 

@@ -9,11 +9,12 @@ import { STAGE_IDS, type StageId } from '@/core/stages/stages';
 import { randomInputs } from '@/core/testInputs';
 import { rounds } from '@/testRounds';
 import { length } from '@/core/units/length';
-import { createJob, recordStep, saveInputs } from './jobCases';
+import { createJob, recordStep, saveInputs } from './job/jobWrites';
 import { VIEWS, type View } from '@/core/job/sideWords';
-import { caseOfJob, houseOf, openJob } from './jobReading';
+import { caseOfJob, houseOf, openJob } from './job/jobReading';
 import { testWorkshop, value } from './testWorkshop';
-import { benchPage, saveRules } from './workshopCases';
+import { benchPage } from './bench/benchPage';
+import { saveRules } from "./house/houseRuleWrites";
 
 /** Hundreds of fasteners say no more here than dozens. */
 const spaced = (inputs: JobInputs): JobInputs => ({ ...inputs, fasten: { ...inputs.fasten, spacing: length(80) } });

@@ -1,7 +1,7 @@
-import { backUpByRule, sweepBackups } from './backups';
-import { houseUrls, startNetwork } from './network/networkCases';
+import { backUpByRule, sweepBackups } from './file/backups';
+import { houseUrls, startNetwork } from './network/networkActs';
 import { openWorkshop } from './openWorkshop';
-import { tendStates } from './tendStates';
+import { tendStates } from './job/tendStates';
 import type { Workshop } from './workshop';
 
 const FIRST_PAGE_MS = 4000;

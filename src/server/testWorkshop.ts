@@ -6,9 +6,9 @@ import type { StageId } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
 import { openDatabase, prepared } from '@/db/openDatabase';
 import { seedDemo } from './demo/seedDemo';
-import { createJob, recordStep, saveInputs } from './jobCases';
-import { openJob } from './jobReading';
-import type { Outcome } from './outcome';
+import { createJob, recordStep, saveInputs } from './job/jobWrites';
+import { openJob } from './job/jobReading';
+import type { Outcome } from './write/outcome';
 import type { Workshop } from './workshop';
 
 export interface TestWorkshop extends Workshop {

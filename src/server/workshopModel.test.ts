@@ -15,8 +15,8 @@ import { STAGE_IDS, type StageId, runOf } from '@/core/stages/stages';
 import { progressOf } from '@/core/case/progress';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
-import { createJob, recordStep, saveInputs, withdrawRecord } from './jobCases';
-import { openJob } from './jobReading';
+import { createJob, recordStep, saveInputs, withdrawRecord } from './job/jobWrites';
+import { openJob } from './job/jobReading';
 import type { Workshop } from './workshop';
 
 const folder = mkdtempSync(join(tmpdir(), 'keen-batten-model-'));

@@ -7,8 +7,8 @@ import type { Database } from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import { length } from '@/core/units/length';
 import { openDatabase } from '@/db/openDatabase';
-import { actOnFile } from './fileActs';
-import { inOurWords } from './inOurWords';
+import { actOnFile } from './file/fileActs';
+import { refusedOnFailure } from './write/refusedOnFailure';
 import { contentOf, newJob, testWorkshop, value, wordsOf } from './testWorkshop';
 import { grantedRequest, workedWorkshop } from './testWrites';
 import { WRITES, carryOut } from './writes';
@@ -92,7 +92,7 @@ describe('a disk that takes nothing', () => {
     ['SQLITE_READONLY_DIRECTORY', 'the workshop’s folder cannot be written to'],
     ['SQLITE_IOERR_WRITE', 'the disk did not take it'],
   ])('%s is told as such, and that what was typed stays', async (code, says) => {
-    const outcome = await inOurWords('saveInputs', 'in the workshop', () => {
+    const outcome = await refusedOnFailure('saveInputs', 'in the workshop', () => {
       throw Object.assign(new Error('x'), { code });
     });
     expect(wordsOf(outcome)).toBe(`Nothing was saved: ${says}. What you typed stays here; send it again when that is mended.`);

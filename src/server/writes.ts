@@ -7,28 +7,28 @@ import { type JobSet, findJobSet } from '@/db/jobSets';
 import { type StoredJob, findJob } from '@/db/jobs';
 import { lastEntryOf } from '@/db/logEntries';
 import { findSentRequest, insertSentRequest } from '@/db/sentRequests';
-import { type AirTaken, airOf, dropSimulatedAir, importAir, readSimulatedAir } from './airCases';
-import { keepNote, keepPlace } from './benchCases';
-import { mendJob, setJobAside } from './brokenJobs';
-import { checked } from './checked';
-import { keepHandTrial } from './handCases';
-import { houseLessons } from './learnedCases';
-import { addCloth, changeCloth, clothStore, cutCloth } from './clothCases';
-import { costSettings, giveQuote, quoteNumbered, saveCosts } from './costCases';
-import { groundsOf, recordBatch, setStock } from './groundCases';
+import { type AirTaken, airOf, dropSimulatedAir, importAir, readSimulatedAir } from './air/airWrites';
+import { keepNote, keepPlace } from './bench/benchWrites';
+import { mendJob, setJobAside } from './job/brokenJobs';
+import { checked } from './write/checked';
+import { keepHandTrial } from './fasten/handWrites';
+import { houseLessons } from './house/houseLessons';
+import { addCloth, changeCloth, clothStore, cutCloth } from './cloth/clothWrites';
+import { costSettings, giveQuote, quoteNumbered, saveCosts } from './cost/costWrites';
+import { groundsOf, recordBatch, setStock } from './ground/groundWrites';
 import { printDuration } from '@/core/units/duration';
-import { inOurWords } from './inOurWords';
-import { inTurns } from './inTurns';
-import { countsFrom, countsText, takeInList } from './lists/listCases';
-import { type TakenIn, createJob, importJob, recordStep, removeJob, saveInputs, withdrawRecord } from './jobCases';
-import { type JobWithLog, openJob } from './jobReading';
+import { refusedOnFailure } from './write/refusedOnFailure';
+import { runInSlices } from './write/runInSlices';
+import { countsFrom, countsText, takeInList } from './lists/listWrites';
+import { type TakenIn, createJob, importJob, recordStep, removeJob, saveInputs, withdrawRecord } from './job/jobWrites';
+import { type JobWithLog, openJob } from './job/jobReading';
 import { LOOKS_ON, looksOn } from './network/asking';
-import { type Outcome, done, refuse } from './outcome';
-import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackCases';
-import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './readingCases';
-import { keepRehearsal } from './rehearsalCases';
+import { type Outcome, done, refuse } from './write/outcome';
+import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rack/rackWrites';
+import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './reading/readingWrites';
+import { keepRehearsal } from './fasten/rehearsalWrites';
 import { REQUESTS, handedIn, type Request, type RequestName, type Sent } from './requests';
-import { GONE } from './seenJob';
+import { GONE } from './job/seenJob';
 import {
   NO_SET,
   archiveJobs,
@@ -42,15 +42,15 @@ import {
   rejoinSet,
   typeMeasured,
   withdrawTogether,
-} from './setCases';
-import { takePassport } from './passportCases';
-import { buyItems, changeItem, storeView, toBuyList, undoMove } from './storeCases';
-import { makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
-import { keepCare, keepHanging } from './lifeCases';
-import { adoptVariant, dropVariant, jobVariants, keepVariant } from './variantCases';
-import { pinTask, saveWeek, takePlan, weekSettings } from './week/weekCases';
+} from './set/setWrites';
+import { takePassport } from './life/passportWrites';
+import { buyItems, changeItem, storeView, toBuyList, undoMove } from './store/storeWrites';
+import { makeFromStock, restretch, rolledWorks, takeDown } from './life/takingDown';
+import { keepCare, keepHanging } from './life/lifeWrites';
+import { adoptVariant, dropVariant, jobVariants, keepVariant } from './variant/variantWrites';
+import { pinTask, saveWeek, takePlan, weekSettings } from './week/weekWrites';
 import type { Workshop } from './workshop';
-import { houseRules, saveRules } from './workshopCases';
+import { houseRules, saveRules } from "./house/houseRuleWrites";
 
 interface Write<N extends RequestName, T> {
   act: (workshop: Workshop, request: Request<N>) => Outcome<T>;
@@ -221,10 +221,10 @@ export async function carryOut<N extends RequestName>(workshop: Workshop, name: 
     if (!moment.ok) return moment;
     const then = moment.value;
     if (!('workOut' in one)) return once(workshop, one, ask, request as never, () => one.act(then, request as never));
-    const worked = await inTurns(one.workOut(then, request as never));
+    const worked = await runInSlices(one.workOut(then, request as never));
     return worked.ok ? once(workshop, one, ask, request as never, worked.value) : worked;
   };
-  return (await inOurWords(name, 'in the workshop', answer)) as Outcome<Answer<N>>;
+  return (await refusedOnFailure(name, 'in the workshop', answer)) as Outcome<Answer<N>>;
 }
 
 /** What came from outside without how long ago it was done, which may stand beside any request. */

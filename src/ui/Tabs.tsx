@@ -1,6 +1,6 @@
 'use client';
 import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
-import { SplitHandle, splitClass, splitStyle, useSplit } from './SplitHandle';
+import { SplitHandle, splitClass, splitStyle, useSplit } from './drawing/SplitHandle';
 
 export interface Tab {
   id: string;

@@ -4,7 +4,7 @@ import { CircleCheck, OctagonX, TriangleAlert } from 'lucide-react';
 import { assumption } from '@/core/house/assumptions';
 import { assumed } from '@/core/house/houseRules';
 import type { Level, Verdict } from '@/core/job/verdict';
-import { Figure } from './Figure';
+import { Figure } from './drawing/Figure';
 import { useWorkshop } from './WorkshopContext';
 
 const SIGNS = { good: CircleCheck, watch: TriangleAlert, stop: OctagonX };

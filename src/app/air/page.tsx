@@ -1,5 +1,5 @@
 import { AirPage } from '@/features/air/AirPage';
-import { airOf } from '@/server/airCases';
+import { airOf } from '@/server/air/airWrites';
 import { openWorkshop } from '@/server/openWorkshop';
 
 /** The air of the workshop over the year. */

@@ -1,5 +1,5 @@
-import { brokenJob } from '@/server/jobReading';
-import { workshopOf } from '@/server/practice';
+import { brokenJob } from '@/server/job/jobReading';
+import { workshopOf } from '@/server/job/practice';
 import * as file from './fileAnswers';
 import * as job from './jobAnswers';
 import * as mark from './markAnswers';

@@ -2,15 +2,15 @@ import { Readable } from 'node:stream';
 import type { ReadableStream as NodeStream } from 'node:stream/web';
 import { format } from 'date-fns';
 import { FILE_UNITS } from '@/core/units/length';
-import { backupStream, bringBackup, writtenOut } from '@/server/backups';
-import { ONLY_HERE } from '@/server/fileActs';
+import { backupStream, bringBackup, writtenOut } from '@/server/file/backups';
+import { ONLY_HERE } from '@/server/file/fileActs';
 import { LIST_IDS } from '@/server/lists/list';
-import { listFile } from '@/server/lists/listCases';
+import { listFile } from '@/server/lists/listWrites';
 import { SIGNED_OUT, askedBy } from '@/server/network/asking';
 import { cameFrom } from '@/server/network/gate';
 import { openWorkshop } from '@/server/openWorkshop';
-import { refuse } from '@/server/outcome';
-import { strangeRequest } from '@/server/ownRequest';
+import { refuse } from '@/server/write/outcome';
+import { strangeRequest } from '@/server/network/ownRequest';
 
 /** A copy from elsewhere, streamed into the folder and looked at. */
 export async function broughtFile(request: Request): Promise<Response> {

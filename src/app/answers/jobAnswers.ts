@@ -1,17 +1,17 @@
 import { jobFile, jobFileName, printJobFile } from '@/core/file/jobFile';
 import { printPassport } from '@/core/life/passport';
 import { writeAction } from '@/server/actions';
-import { benchPlaceOf, photographOf } from '@/server/benchCases';
-import { printRawJob } from '@/server/brokenJobs';
-import { jobNews, newsStream } from '@/server/jobNews';
-import { jobAlone, openJob } from '@/server/jobReading';
-import { passport } from '@/server/passportCases';
+import { benchPlaceOf, photographOf } from '@/server/bench/benchWrites';
+import { printRawJob } from '@/server/job/brokenJobs';
+import { jobNews, newsStream } from '@/server/job/jobNews';
+import { jobAlone, openJob } from '@/server/job/jobReading';
+import { passport } from '@/server/life/passportWrites';
 import { askedBy } from '@/server/network/asking';
 import { openWorkshop } from '@/server/openWorkshop';
-import { workshopOf } from '@/server/practice';
-import { tapSound } from '@/server/readingCases';
-import { jobVariants } from '@/server/variantCases';
-import { houseRules } from '@/server/workshopCases';
+import { workshopOf } from '@/server/job/practice';
+import { tapSound } from '@/server/reading/readingWrites';
+import { jobVariants } from '@/server/variant/variantWrites';
+import { houseRules } from "@/server/house/houseRuleWrites";
 
 /** The open job file, for keeping or for another workshop. */
 export async function jobFileAnswer(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

@@ -1,7 +1,7 @@
-import { labelFile, setLabelFile, stripFile } from '@/server/markFiles';
+import { labelFile, setLabelFile, stripFile } from '@/server/print/markFiles';
 import { openWorkshop } from '@/server/openWorkshop';
-import { workshopOf } from '@/server/practice';
-import { templateFile } from '@/server/templateFile';
+import { workshopOf } from '@/server/job/practice';
+import { templateFile } from '@/server/print/templateFile';
 import { markReader } from './markReader';
 import { printedAnswer } from './printedAnswer';
 

@@ -1,4 +1,4 @@
-import type { MarkReader } from '@/server/markFiles';
+import type { MarkReader } from '@/server/print/markFiles';
 import { openWorkshop } from '@/server/openWorkshop';
 import { houseOrigin } from '@/app/houseOrigin';
 import { unitChosen } from '@/app/unitChosen';

@@ -1,4 +1,4 @@
-import type { TemplateFile } from '@/server/templateFile';
+import type { TemplateFile } from '@/server/print/templateFile';
 
 /** A file as it is answered: shown where the browser can, else saved; why there is none, in words. */
 export function printedAnswer(file: TemplateFile | string): Response {

@@ -1,10 +1,10 @@
-import { spellOf } from '@/server/airCases';
+import { spellOf } from '@/server/air/airWrites';
 import { openWorkshop } from '@/server/openWorkshop';
-import { jobDate } from '@/server/week/todayCases';
+import { jobDate } from '@/server/week/today';
 import { weekCalendar } from '@/server/week/weekCalendar';
-import { weekNow } from '@/server/week/weekCases';
+import { weekNow } from '@/server/week/weekWrites';
 import { draftWork, otherGrounds } from '@/server/week/weekDrafts';
-import { dryingClocks } from '@/server/workshopCases';
+import { dryingClocks } from '@/server/bench/benchPage';
 
 /** What dries or sets now, and whether it gets damp: asked for by every open tab. */
 export function clocks(): Response {

@@ -1,7 +1,7 @@
 import { BarsPage, type BarsView } from '@/features/bars/BarsPage';
 import { openWorkshop } from '@/server/openWorkshop';
-import { rackBars, rackMoves, series } from '@/server/rackCases';
-import { houseRules } from '@/server/workshopCases';
+import { rackBars, rackMoves, series } from '@/server/rack/rackWrites';
+import { houseRules } from "@/server/house/houseRuleWrites";
 
 const VIEWS: readonly BarsView[] = ['rack', 'series', 'materials'];
 

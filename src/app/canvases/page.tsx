@@ -1,5 +1,5 @@
 import { CanvasesPage } from '@/features/life/CanvasesPage';
-import { CANVAS_FILTERS, canvasPage } from '@/server/canvasCases';
+import { CANVAS_FILTERS, canvasPage } from '@/server/life/canvasPage';
 import { openWorkshop } from '@/server/openWorkshop';
 import { placeIn } from '../placeIn';
 

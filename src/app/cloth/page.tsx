@@ -1,7 +1,7 @@
 import { ClothPage, type ClothView } from '@/features/cloth/ClothPage';
-import { clothJobs, clothMoves, clothStore } from '@/server/clothCases';
+import { clothJobs, clothMoves, clothStore } from '@/server/cloth/clothWrites';
 import { openWorkshop } from '@/server/openWorkshop';
-import { houseRules } from '@/server/workshopCases';
+import { houseRules } from "@/server/house/houseRuleWrites";
 
 const VIEWS: readonly ClothView[] = ['lay', 'store', 'materials'];
 

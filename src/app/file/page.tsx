@@ -1,6 +1,6 @@
 import { headers } from 'next/headers';
 import { FilePage } from '@/features/file/FilePage';
-import { fileState } from '@/server/backups';
+import { fileState } from '@/server/file/backups';
 import { askedBy } from '@/server/network/asking';
 import { openWorkshop } from '@/server/openWorkshop';
 

@@ -1,5 +1,5 @@
 import { GroundPage } from '@/features/ground/GroundPage';
-import { groundsOf } from '@/server/groundCases';
+import { groundsOf } from '@/server/ground/groundWrites';
 import { openWorkshop } from '@/server/openWorkshop';
 
 /** Grounds: one pot for several canvases, and the store. */

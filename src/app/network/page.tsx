@@ -1,7 +1,7 @@
 import { headers } from 'next/headers';
 import { NetworkPage } from '@/features/network/NetworkPage';
 import { askedBy } from '@/server/network/asking';
-import { networkState } from '@/server/network/networkCases';
+import { networkState } from '@/server/network/networkActs';
 import { openWorkshop } from '@/server/openWorkshop';
 
 /** Other devices of the house: whether they come in, how, and which are signed in. */

@@ -1,8 +1,8 @@
 import { type StoreViewId, StorePage } from '@/features/store/StorePage';
-import { costSettings } from '@/server/costCases';
+import { costSettings } from '@/server/cost/costWrites';
 import { openWorkshop } from '@/server/openWorkshop';
-import { storeView, toBuyList } from '@/server/storeCases';
-import { fromStock, rolledWorks } from '@/server/takingDown';
+import { storeView, toBuyList } from '@/server/store/storeWrites';
+import { fromStock, rolledWorks } from '@/server/life/takingDown';
 
 const VIEWS: readonly StoreViewId[] = ['buy', 'store', 'make', 'rolled', 'rates'];
 

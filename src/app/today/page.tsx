@@ -1,7 +1,7 @@
 import { TodayBench } from '@/features/benchMode/TodayBench';
 import { openWorkshop } from '@/server/openWorkshop';
-import { todayOf } from '@/server/week/todayCases';
-import { weekNow } from '@/server/week/weekCases';
+import { todayOf } from '@/server/week/today';
+import { weekNow } from '@/server/week/weekWrites';
 
 /** A maker’s day at the bench. */
 export default async function TodayPage() {

@@ -1,8 +1,8 @@
 import { TodayStrip } from '@/features/bench/TodayStrip';
 import { WeekPage } from '@/features/week/WeekPage';
 import { openWorkshop } from '@/server/openWorkshop';
-import { todayOf } from '@/server/week/todayCases';
-import { weekNow } from '@/server/week/weekCases';
+import { todayOf } from '@/server/week/today';
+import { weekNow } from '@/server/week/weekWrites';
 
 /** The week: who does what when. `view=hours` has what the house plans its days by. */
 export default async function WeekRoute({

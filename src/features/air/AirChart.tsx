@@ -5,8 +5,8 @@ import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { format } from 'date-fns';
-import type { AirDay } from '@/server/airCases';
-import { ValueAxis } from '@/ui/ValueAxis';
+import type { AirDay } from '@/server/air/airWrites';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 
 const SIZE = { width: 1180, left: 44, right: 16 };
 const RH = { top: 22, bottom: 250 };

@@ -3,7 +3,7 @@
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { RackMove } from '@/db/rackBars';
 import type { StoredRules } from '@/db/workshops';
-import type { Series } from '@/server/rackCases';
+import type { Series } from '@/server/rack/rackWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
 import { BarMaterials } from '../materials/BarMaterials';
 import { RackView } from './RackView';

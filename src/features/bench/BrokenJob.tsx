@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BrokenJob as Broken } from '@/db/jobs';
-import type { Outcome } from '@/server/outcome';
-import { FileButton } from '@/ui/FileButton';
+import type { Outcome } from '@/server/write/outcome';
+import { FileButton } from '@/ui/form/FileButton';
 import { fileText } from '../fileText';
 import { refusalOf } from '../refusalWords';
 import { useSend } from '../useSend';

@@ -1,6 +1,6 @@
 import { profileOf } from '@/core/house/materials';
 import { frameMarks } from '@/drawing/frameMarks';
-import type { BenchRow } from '@/server/workshopCases';
+import type { BenchRow } from '@/server/bench/benchPage';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 interface MiniCanvasProps {

@@ -1,5 +1,5 @@
 import { runOf } from '@/core/stages/stages';
-import type { BenchRow } from '@/server/workshopCases';
+import type { BenchRow } from '@/server/bench/benchPage';
 
 const STEP = 25;
 

@@ -7,9 +7,9 @@ import { Printer } from 'lucide-react';
 import { dayWords } from '@/core/week/dateVerdicts';
 import type { TodayTask } from '@/core/week/today';
 import { clockOfStep } from '@/core/schedule/workCalendar';
-import type { TodayView } from '@/server/week/todayCases';
-import { Figure } from '@/ui/Figure';
-import { MakerSelect } from '@/ui/MakerSelect';
+import type { TodayView } from '@/server/week/today';
+import { Figure } from '@/ui/drawing/Figure';
+import { MakerSelect } from '@/ui/form/MakerSelect';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 /** Rows that are shown until all are asked for. */

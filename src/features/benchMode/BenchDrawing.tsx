@@ -6,12 +6,12 @@ import type { Quarter } from '@/core/bench/benchRun';
 import type { JobCase } from '@/core/case/jobCase';
 import { sideWords } from '@/core/job/sideWords';
 import type { Corner, TapeName } from '@/core/frame/square/corners';
-import { cornerScene } from '@/drawing/cornerScene';
+import { cornerScene } from '@/drawing/corner/cornerScene';
 import { fastenScene } from '@/drawing/fastenScene';
-import { type Mark, type Point, fromBack, point, turned } from '@/drawing/scene';
+import { type Mark, type Point, fromBack, point, turned } from '@/drawing/scene/scene';
 import { type SceneInput, circle } from '@/drawing/stageScenes';
 import { stageScene } from '@/drawing/stageScene';
-import { Drawing } from '@/ui/Drawing';
+import { Drawing } from '@/ui/drawing/Drawing';
 
 interface BenchDrawingProps {
   here: JobCase;

@@ -1,5 +1,5 @@
 /* The one figure of a step, as large as it fits: read from two metres. */
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 
 /** A number with its unit behind it. */
 const WITH_UNIT = /^(.*\d)\s*(mm|cm|m|in|g|kg|lb|oz|ml|N\/m|min|h|% RH)$/;

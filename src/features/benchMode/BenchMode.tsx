@@ -16,21 +16,21 @@ import type { LogEntry } from '@/core/log/logEntry';
 import { type StageId, stageActs } from '@/core/stages/stages';
 import type { StoredPlace } from '@/db/benchPlaces';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
-import type { Air } from '@/server/airCases';
-import type { JobWithLog } from '@/server/jobReading';
-import { FormScope } from '@/ui/Form';
-import { SideWordsProvider } from '@/ui/SideWordsContext';
+import type { Air } from '@/server/air/airWrites';
+import type { JobWithLog } from '@/server/job/jobReading';
+import { FormScope } from '@/ui/form/Form';
+import { SideWordsProvider } from '@/ui/drawing/SideWordsContext';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { clothThatFits } from '../job/cloth/CutFrom';
 import { closedWords, earlyWords } from '../job/stageWords';
 import { useMembraneWorker } from '../job/fasten/useMembraneRun';
 import { useJobPulls } from '../job/fasten/usePullPlan';
-import { useJobDraft } from '../job/useJobDraft';
-import { useJobNews } from '../job/useJobNews';
-import { PracticeLine } from '../job/PracticeLine';
-import { WaitingLines } from '../job/WaitingLines';
-import { useRecords } from '../job/useRecords';
+import { useJobDraft } from '../job/draft/useJobDraft';
+import { useJobNews } from '../job/draft/useJobNews';
+import { PracticeLine } from '../job/header/PracticeLine';
+import { WaitingLines } from '../job/record/WaitingLines';
+import { useRecords } from '../job/record/useRecords';
 import { BenchDrawing } from './BenchDrawing';
 import { BenchTools } from './BenchTools';
 import { NotePanel } from './NotePanel';
@@ -44,7 +44,7 @@ import { useTyping } from './useTyping';
 import { useWakeLock } from './useWakeLock';
 
 /** Loaded when somebody else saved in between. */
-const StaleDialog = dynamic(() => import('../job/StaleDialog').then((module) => module.StaleDialog));
+const StaleDialog = dynamic(() => import('../job/draft/StaleDialog').then((module) => module.StaleDialog));
 
 interface BenchModeProps {
   first: JobWithLog;

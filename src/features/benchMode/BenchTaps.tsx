@@ -3,7 +3,7 @@
 import type { JobCase } from '@/core/case/jobCase';
 import { TapPanel } from '../job/tune/TapPanel';
 import { useTaps } from '../job/tune/useTaps';
-import type { Records } from '../job/useRecords';
+import type { Records } from '../job/record/useRecords';
 
 export function BenchTaps({ here, records }: { here: JobCase; records: Records }) {
   const { inputs, plan, progress } = here;

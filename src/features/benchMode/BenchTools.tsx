@@ -6,8 +6,8 @@ import type { Quarter } from '@/core/bench/benchRun';
 import type { BenchStep } from '@/core/bench/benchStep';
 import type { View } from '@/core/job/sideWords';
 import { stageById } from '@/core/stages/stages';
-import { TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import { TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import type { BenchVoice } from './useBenchVoice';
 
 const TURNED = ['', 'to the right', 'upside down', 'to the left'] as const;

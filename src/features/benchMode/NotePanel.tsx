@@ -1,8 +1,8 @@
 'use client';
 /* A note at a step, with a photograph from the camera or a file; kept in the log with the step it belongs to. */
 import { useState } from 'react';
-import { TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import { TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import { PhotographChoice } from '../photograph/PhotographChoice';
 
 interface NotePanelProps {

@@ -2,10 +2,10 @@
 /* The record of a stage at the bench: what speaks against it, gravest first, and one large button. */
 import { useState } from 'react';
 import { type Verdict, worstLevel } from '@/core/job/verdict';
-import { MakerSelect } from '@/ui/MakerSelect';
-import { TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
-import { Figure } from '@/ui/Figure';
+import { MakerSelect } from '@/ui/form/MakerSelect';
+import { TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
+import { Figure } from '@/ui/drawing/Figure';
 
 interface RecordPanelProps {
   label: string;

@@ -1,7 +1,7 @@
 /* The head of a step: what to do, its figure, and what more there is to it. */
 import type { BenchStep } from '@/core/bench/benchStep';
 import { clockWords } from '@/ui/Clock';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { BenchFigure } from './BenchFigure';
 
 interface StepHeadProps {

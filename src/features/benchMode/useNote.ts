@@ -2,7 +2,7 @@
 /* A note on its way to the log. */
 import { useState } from 'react';
 import type { BenchStep } from '@/core/bench/benchStep';
-import type { Records } from '../job/useRecords';
+import type { Records } from '../job/record/useRecords';
 
 /** @param then when it is kept */
 export function useNote(records: Records, step: BenchStep, then: () => void) {

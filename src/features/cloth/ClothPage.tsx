@@ -2,7 +2,7 @@
 /* The store of cloth: pieces laid on rolls and offcuts, what lies in the store, and the table of cloths. */
 import type { ClothMove, StoredCloth } from '@/db/clothSheets';
 import type { StoredRules } from '@/db/workshops';
-import type { ClothJob } from '@/server/clothCases';
+import type { ClothJob } from '@/server/cloth/clothWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
 import { FabricMaterials } from '../materials/FabricMaterials';
 import { LayView } from './LayView';

@@ -3,9 +3,9 @@ import { useState } from 'react';
 import type { ClothFlaw } from '@/core/cloth/clothStock';
 import type { StoredCloth } from '@/db/clothSheets';
 import { length, printLength, printSize } from '@/core/units/length';
-import { LengthField, TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
-import { Figure } from '@/ui/Figure';
+import { LengthField, TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const FIELDS = [

@@ -8,8 +8,8 @@ import type { ClothFlaw, StockCloth } from '@/core/cloth/clothStock';
 import type { CutOrder } from '@/core/cloth/layout/cutOrder';
 import { type ClothPiece, type PlacedPiece, keptClear } from '@/core/cloth/layout/rollLayout';
 import { type Tape, printLength, printSize } from '@/core/units/length';
-import { WeavePattern } from '@/ui/Drawing';
-import { useBox } from '@/ui/useBox';
+import { WeavePattern } from '@/ui/drawing/Drawing';
+import { useBox } from '@/ui/drawing/useBox';
 
 export interface DrawnSheet {
   cloth: StockCloth;

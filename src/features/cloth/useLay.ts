@@ -15,7 +15,7 @@ import { layoutVerdicts, wideVerdict } from '@/core/stages/cloth/layoutVerdicts'
 import { type Verdict, worstLevel } from '@/core/job/verdict';
 import { RECORD_TAPE } from '@/core/units/length';
 import type { StoredCloth } from '@/db/clothSheets';
-import type { ClothJob } from '@/server/clothCases';
+import type { ClothJob } from '@/server/cloth/clothWrites';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalOf } from '../refusalWords';
 import { useSend } from '../useSend';

@@ -8,10 +8,10 @@ import { BILL_GROUPS, type Bill, type BillLine, groupSums } from '@/core/cost/bi
 import { quoteSums } from '@/core/cost/quoteSums';
 import { type Tape, printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import type { CostView } from '@/server/costCases';
-import { Figure } from '@/ui/Figure';
-import { TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import type { CostView } from '@/server/cost/costWrites';
+import { Figure } from '@/ui/drawing/Figure';
+import { TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
 import { SizeChart } from './SizeChart';

@@ -6,7 +6,7 @@ import { Printer } from 'lucide-react';
 import { printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import type { Quote } from '@/db/quotes';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 export function QuoteSheet({ quote }: { quote: Quote }) {

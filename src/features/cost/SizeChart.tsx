@@ -5,7 +5,7 @@ import { line } from 'd3-shape';
 import type { CostSettings } from '@/core/cost/costSettings';
 import { type SizeCost, readyAlong } from '@/core/cost/readyMade';
 import { MM_PER, printNumber } from '@/core/units/length';
-import { ValueAxis } from '@/ui/ValueAxis';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const SIZE = { width: 400, height: 190, left: 44, right: 12, top: 20, bottom: 34 };

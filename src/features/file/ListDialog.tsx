@@ -1,4 +1,4 @@
-import type { ListLook } from '@/server/lists/listCases';
+import type { ListLook } from '@/server/lists/listWrites';
 import { Dialog } from '@/ui/Dialog';
 
 const SIGNS = { new: '+', changed: '≠', gone: '−', same: '=' } as const;

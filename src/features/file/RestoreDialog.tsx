@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import type { LookedAt } from '@/server/backups';
+import type { LookedAt } from '@/server/file/backups';
 import { Dialog } from '@/ui/Dialog';
 import { printFileSize } from '@/core/units/fileSize';
 

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import type { Term } from '@/core/glossary/terms';
-import { typing } from '@/ui/typing';
+import { typing } from '@/ui/form/typing';
 import { useTerms } from './useTerms';
 
 /** Loaded when a word is asked for. */

@@ -2,7 +2,7 @@
 import type { Term } from '@/core/glossary/terms';
 import { termScene } from '@/drawing/termScene';
 import { Dialog } from '@/ui/Dialog';
-import { Drawing } from '@/ui/Drawing';
+import { Drawing } from '@/ui/drawing/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 interface GlossaryDialogProps {

@@ -8,10 +8,10 @@ import { batchRecipe } from '@/core/prime/coatRecipe';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import type { CoatWaiting, Grounds } from '@/server/groundCases';
+import type { CoatWaiting, Grounds } from '@/server/ground/groundWrites';
 import { clockWords } from '@/ui/Clock';
-import { NumberField, TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import { NumberField, TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';

@@ -6,9 +6,9 @@ import { format } from 'date-fns';
 import { SUBSTANCES, type Substance } from '@/core/prime/substances';
 import { readPrice } from '@/core/quantities/readQuantity';
 import { printMoney } from '@/core/units/money';
-import type { Grounds } from '@/server/groundCases';
-import { NumberField, TypedField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import type { Grounds } from '@/server/ground/groundWrites';
+import { NumberField, TypedField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
 

@@ -1,4 +1,4 @@
-import type { DraftState } from './jobDraft';
+import type { DraftState } from './draft/jobDraft';
 
 interface BrokenSheetProps {
   save: DraftState['save'];

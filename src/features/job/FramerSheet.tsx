@@ -4,7 +4,7 @@ import { printed } from '@/core/quantities/printed';
 import type { JobInputs } from '@/core/job/job';
 import { framerOrder } from '@/core/painting/framerOrder';
 import { type Tape, SIXTEENTH_MM, printLength, printSize, WHOLE_MM } from '@/core/units/length';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 interface FramerSheetProps {

@@ -9,39 +9,39 @@ import { ErrorBoundary } from 'react-error-boundary';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { isPractice } from '@/core/job/practice';
 import { type View, sideWords } from '@/core/job/sideWords';
-import { SideWordsProvider } from '@/ui/SideWordsContext';
+import { SideWordsProvider } from '@/ui/drawing/SideWordsContext';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import { type StageId } from '@/core/stages/stages';
 import { type HouseLessons, caseOf } from '@/core/case/jobCase';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
-import type { Air } from '@/server/airCases';
+import type { Air } from '@/server/air/airWrites';
 import { standingEntries } from '@/core/log/jobHistory';
 import { LOOK_PHOTOGRAPH } from '@/core/log/logEntry';
-import type { JobWithLog } from '@/server/jobReading';
-import { FormScope } from '@/ui/Form';
+import type { JobWithLog } from '@/server/job/jobReading';
+import { FormScope } from '@/ui/form/Form';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { Filed } from '@/server/setPages';
-import { ArchiveJob } from './ArchiveJob';
+import type { Filed } from '@/server/set/setPages';
+import { ArchiveJob } from './header/ArchiveJob';
 import { BrokenSheet } from './BrokenSheet';
-import { DeleteJob } from './DeleteJob';
-import type { DraftState, JobDraft } from './jobDraft';
-import { JobHeader } from './JobHeader';
-import { JobSlipColumn } from './JobSlipColumn';
-import { PracticeLine } from './PracticeLine';
-import { StageRun } from './StageRun';
+import { DeleteJob } from './header/DeleteJob';
+import type { DraftState, JobDraft } from './draft/jobDraft';
+import { JobHeader } from './header/JobHeader';
+import { JobSlipColumn } from './slip/JobSlipColumn';
+import { PracticeLine } from './header/PracticeLine';
+import { StageRun } from './header/StageRun';
 import { StageSheet } from './StageSheet';
 import { closedWords, stageMarks, stageNotes } from './stageWords';
-import { WaitingLines } from './WaitingLines';
-import { useJobDraft } from './useJobDraft';
-import { useRecords } from './useRecords';
+import { WaitingLines } from './record/WaitingLines';
+import { useJobDraft } from './draft/useJobDraft';
+import { useRecords } from './record/useRecords';
 import { useJobKeys } from './useJobKeys';
-import { useJobNews } from './useJobNews';
+import { useJobNews } from './draft/useJobNews';
 
 /** Loaded for a canvas that is stretched. */
-const TakeDown = dynamic(() => import('./TakeDown').then((module) => module.TakeDown));
+const TakeDown = dynamic(() => import('./header/TakeDown').then((module) => module.TakeDown));
 /** Loaded when somebody else saved in between. */
-const StaleDialog = dynamic(() => import('./StaleDialog').then((module) => module.StaleDialog));
+const StaleDialog = dynamic(() => import('./draft/StaleDialog').then((module) => module.StaleDialog));
 
 interface JobPageProps {
   first: JobWithLog;

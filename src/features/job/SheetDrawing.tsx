@@ -1,10 +1,10 @@
 'use client';
 /* The drawing on the sheet of a stage, with the side it is seen from. */
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import type { View } from '@/core/job/sideWords';
 import type { ReactNode } from 'react';
-import type { Scene } from '@/drawing/scene';
-import { Drawing } from '@/ui/Drawing';
+import type { Scene } from '@/drawing/scene/scene';
+import { Drawing } from '@/ui/drawing/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 interface SheetDrawingProps {

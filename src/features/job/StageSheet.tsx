@@ -1,5 +1,5 @@
 'use client';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { memo, useMemo } from 'react';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { JobInputs } from '@/core/job/job';
@@ -8,7 +8,7 @@ import { type StageId, isFaceUp } from '@/core/stages/stages';
 import type { HouseLessons } from '@/core/case/jobCase';
 import type { Plan } from '@/core/case/planJob';
 import { type Progress, staysOpen } from '@/core/case/progress';
-import { fromBack } from '@/drawing/scene';
+import { fromBack } from '@/drawing/scene/scene';
 import { stageScene } from '@/drawing/stageScene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import dynamic from 'next/dynamic';
@@ -16,8 +16,8 @@ import { KitList } from './brief/KitList';
 import type { View } from '@/core/job/sideWords';
 import { SheetDrawing } from './SheetDrawing';
 import { CoatTable } from './prime/CoatTable';
-import type { Air } from '@/server/airCases';
-import type { Keep } from './keep';
+import type { Air } from '@/server/air/airWrites';
+import type { Keep } from './record/keep';
 
 /** Panels are loaded when their stage is opened; the room for them is kept. */
 const BarsPanel = dynamic(() => import('./bars/BarsPanel').then((module) => module.BarsPanel), {

@@ -6,7 +6,7 @@ import { isTakenDown } from '@/core/case/logViolations';
 import type { LogEntry } from '@/core/log/logEntry';
 import type { NextStep } from '@/core/case/nextStep';
 import { type Progress, missingBefore } from '@/core/case/progress';
-import type { StageMark } from './StageRun';
+import type { StageMark } from './header/StageRun';
 
 /** Something for every stage. */
 export const perStage = <T>(of: (id: StageId) => T) =>

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import type { StageId } from '@/core/stages/stages';
-import { typing } from '@/ui/typing';
+import { typing } from '@/ui/form/typing';
 
 interface JobKeys {
   run: readonly StageId[];

@@ -6,8 +6,8 @@ import type { AirReading } from '@/core/tension/clothWeather';
 import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
 import { FEELS, type FeelId } from '@/core/tension/feel';
 import type { Length } from '@/core/units/length';
-import { Form, SendButton } from '@/ui/Form';
-import { Choice, NumberField, ReadingField, TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/form/Form';
+import { Choice, NumberField, ReadingField, TextField } from '@/ui/form/fields';
 import { useAwake } from '@/ui/useAwake';
 import { PhotographChoice } from '../photograph/PhotographChoice';
 

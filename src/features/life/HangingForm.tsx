@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { CLIMATES, type ClimateId, type HangingPlace } from '@/core/life/climates';
 import { byId } from '@/core/house/schools';
-import { Form, SendButton } from '@/ui/Form';
-import { Choice, NumberField, TextField } from '@/ui/fields';
+import { Form, SendButton } from '@/ui/form/Form';
+import { Choice, NumberField, TextField } from '@/ui/form/fields';
 import { useAwake } from '@/ui/useAwake';
 
 export type Hanging = HangingPlace;

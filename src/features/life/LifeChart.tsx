@@ -7,7 +7,7 @@ import { assumed } from '@/core/house/houseRules';
 import type { Life } from '@/core/life/life';
 import type { BandPoint } from '@/core/life/lifeBand';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
-import { ValueAxis } from '@/ui/ValueAxis';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { shownMarks } from './shownMarks';
 

@@ -5,7 +5,7 @@ import { format } from 'date-fns';
 import type { Life } from '@/core/life/life';
 import { standingEntries } from '@/core/log/jobHistory';
 import type { LogEntry } from '@/core/log/logEntry';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { shownMarks } from './shownMarks';
 
 /** What is told here: what was made of the cloth, and all that came after. */

@@ -4,11 +4,11 @@ import { useMemo } from 'react';
 import { type HouseLessons, caseOf } from '@/core/case/jobCase';
 import { type PassportSays, passportSays } from '@/core/life/passport';
 import { sideWords } from '@/core/job/sideWords';
-import { fromBack } from '@/drawing/scene';
+import { fromBack } from '@/drawing/scene/scene';
 import { squareScene } from '@/drawing/squareScene';
-import type { JobWithLog } from '@/server/jobReading';
-import { Drawing } from '@/ui/Drawing';
-import { Figure } from '@/ui/Figure';
+import type { JobWithLog } from '@/server/job/jobReading';
+import { Drawing } from '@/ui/drawing/Drawing';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const PARTS: readonly { id: keyof PassportSays; name: string }[] = [

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Dialog } from '@/ui/Dialog';
-import { FileButton } from '@/ui/FileButton';
+import { FileButton } from '@/ui/form/FileButton';
 import { codeIn, pixelsOf, scannedJob } from './scannedJob';
 
 /** Between two looks of the camera, ms. */

@@ -5,7 +5,7 @@ import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { format } from 'date-fns';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { ValueAxis } from '@/ui/ValueAxis';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 import { type Dot, KINDS, type KindId } from './readingDots';
 
 const SIZE = { width: 1180, height: 168, left: 52, right: 40, top: 20, bottom: 24 };

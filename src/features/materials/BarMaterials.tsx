@@ -3,7 +3,7 @@
 import type { LengthId } from '@/core/quantities/quantities';
 import { length, printFine, printSize } from '@/core/units/length';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { LengthField, NumberField, Tick } from '@/ui/fields';
+import { LengthField, NumberField, Tick } from '@/ui/form/fields';
 import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';

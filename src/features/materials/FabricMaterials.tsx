@@ -6,7 +6,7 @@ import type { Fabric, Fibre } from '@/core/cloth/fabrics';
 import type { StoredRules } from '@/db/workshops';
 import { length } from '@/core/units/length';
 import { printClothWeight } from '@/core/units/clothWeight';
-import { Choice, NumberField, Tick, LengthField } from '@/ui/fields';
+import { Choice, NumberField, Tick, LengthField } from '@/ui/form/fields';
 import { MaterialForm } from './MaterialForm';
 import { MaterialRow, MaterialText, PricedLengths, ownId, patched, unusedName } from './MaterialRow';
 

@@ -3,7 +3,7 @@
 import { type ReactNode, useState } from 'react';
 import { type Materials, changesOnly, fabricsOf, materialViolations, profilesOf, speciesOf } from '@/core/house/materials';
 import type { StoredRules } from '@/db/workshops';
-import { Form, SendButton } from '@/ui/Form';
+import { Form, SendButton } from '@/ui/form/Form';
 import { useWrite } from '../useWrite';
 
 interface MaterialFormProps {

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { printPricedLengths, readPricedLengths } from '@/core/house/materials';
 import type { PricedLength } from '@/core/frame/profiles';
 import { parsed, refused } from '@/core/units/result';
-import { TypedField } from '@/ui/fields';
+import { TypedField } from '@/ui/form/fields';
 
 export function MaterialRow({
   title,

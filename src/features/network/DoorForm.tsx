@@ -2,9 +2,9 @@
 /* What the door is opened by: a passphrase, a port, and the house’s own certificate where there is one. */
 import { useState } from 'react';
 import { fileAction } from '@/server/actions';
-import type { NetworkState } from '@/server/network/networkCases';
-import { NumberField, TextField, Tick } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import type { NetworkState } from '@/server/network/networkActs';
+import { NumberField, TextField, Tick } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import { refusalWords } from '../refusalWords';
 import { sendPatiently } from '../sender';
 

@@ -3,7 +3,7 @@
  * acknowledged, tried again while the workshop is out of reach, put to somebody where it is refused.
  */
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
-import type { Outcome } from '@/server/outcome';
+import type { Outcome } from '@/server/write/outcome';
 import { refusalWords } from '../refusalWords';
 import { newRequestId, sendPatiently } from '../sender';
 import { ANOTHERS_MS, type NewEntry, type OutboxEntry, type OutboxStore } from './outboxStore';

@@ -8,7 +8,7 @@ import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import type { JobInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/log/logEntry';
 import type { RequestName } from '@/server/requests';
-import { keep, kept } from '@/ui/kept';
+import { keep, kept } from '@/ui/form/kept';
 
 export interface OutboxEntry {
   /** The same however often it is sent. */

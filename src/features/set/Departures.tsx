@@ -3,8 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { SetCanvas, SetPage } from '@/server/setPages';
-import { Figure } from '@/ui/Figure';
+import type { SetCanvas, SetPage } from '@/server/set/setPages';
+import { Figure } from '@/ui/drawing/Figure';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
 

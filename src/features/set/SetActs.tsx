@@ -5,12 +5,12 @@ import { useState } from 'react';
 import { SET_KINDS, type SetLayout } from '@/core/set/setShape';
 import { arranged } from '@/core/set/setLayout';
 import { byId } from '@/core/house/schools';
-import type { SetPage } from '@/server/setPages';
+import type { SetPage } from '@/server/set/setPages';
 import { Dialog } from '@/ui/Dialog';
-import { FormDialog } from '@/ui/FormDialog';
-import { Choice, LengthField, NumberField, TextField, Tick } from '@/ui/fields';
-import { ActButton, FormScope, FormTrouble } from '@/ui/Form';
-import { LabelLinks } from '../job/MarkLinks';
+import { FormDialog } from '@/ui/form/FormDialog';
+import { Choice, LengthField, NumberField, TextField, Tick } from '@/ui/form/fields';
+import { ActButton, FormScope, FormTrouble } from '@/ui/form/Form';
+import { LabelLinks } from '../job/header/MarkLinks';
 import { useWrite } from '../useWrite';
 
 export function SetActs({ page }: { page: SetPage }) {

@@ -6,11 +6,11 @@ import Link from 'next/link';
 import type { KeyboardEvent } from 'react';
 import { FEELS } from '@/core/tension/feel';
 import { type Verdict, worstLevel } from '@/core/job/verdict';
-import type { SetCanvas, SetPage } from '@/server/setPages';
+import type { SetCanvas, SetPage } from '@/server/set/setPages';
 import { clockWords } from '@/ui/Clock';
-import { NumberField, ReadingField } from '@/ui/fields';
-import { Figure } from '@/ui/Figure';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { NumberField, ReadingField } from '@/ui/form/fields';
+import { Figure } from '@/ui/drawing/Figure';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import type { MeasuredRows } from './useMeasured';
 
 const WORDS = { good: 'Good', watch: 'Watch', stop: 'Stop' } as const;

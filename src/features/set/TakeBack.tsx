@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { stageById, type StageId } from '@/core/stages/stages';
-import type { SetCanvas } from '@/server/setPages';
-import { FormDialog } from '@/ui/FormDialog';
-import { TextField, Tick } from '@/ui/fields';
+import type { SetCanvas } from '@/server/set/setPages';
+import { FormDialog } from '@/ui/form/FormDialog';
+import { TextField, Tick } from '@/ui/form/fields';
 import { useWrite } from '../useWrite';
 import type { MeasuredRows } from './useMeasured';
 

@@ -6,7 +6,7 @@ import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 import { writeAction } from '@/server/actions';
 import type { Request } from '@/server/requests';
-import type { SetCanvas } from '@/server/setPages';
+import type { SetCanvas } from '@/server/set/setPages';
 import { Outbox, type SendEntry, sentBy, waitingWords } from '../outbox/Outbox';
 import { outboxStore } from '../outbox/outboxStore';
 import { useOutbox } from '../outbox/useOutbox';

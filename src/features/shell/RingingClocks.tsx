@@ -2,7 +2,7 @@
 /* What has become ready rings: in words over the page, in the tab’s title, by a sound and a notice where they are allowed. */
 import Link from 'next/link';
 import { useEffect } from 'react';
-import type { DryingClock } from '@/server/workshopCases';
+import type { DryingClock } from '@/server/bench/benchPage';
 import { clockKey, ringing } from './ringing';
 import { useSilence } from './useClocks';
 

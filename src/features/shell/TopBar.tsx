@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Tape } from '@/core/units/length';
-import { typing } from '@/ui/typing';
+import { typing } from '@/ui/form/typing';
 import { useAwake } from '@/ui/useAwake';
 import { keepChoice, useWorkshop } from '@/ui/WorkshopContext';
 import { Glossary } from '../glossary/Glossary';

@@ -2,8 +2,8 @@
 /* The clocks of the workshop as every tab knows them: asked for again and again, silenced in all tabs at once. */
 import { useEffect, useState } from 'react';
 import type { DampSpell } from '@/core/tension/clothWeather';
-import type { DryingClock } from '@/server/workshopCases';
-import { keep, kept } from '@/ui/kept';
+import type { DryingClock } from '@/server/bench/benchPage';
+import { keep, kept } from '@/ui/form/kept';
 import { clockKey } from './ringing';
 
 const ASK_MS = 60_000;

@@ -6,11 +6,11 @@ import { groupsBy } from '@/core/groupsBy';
 import type { BuyLine } from '@/core/store/toBuy';
 import { type Tape, printLength } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import type { ToBuy } from '@/server/storeCases';
-import { NumberField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
-import { Figure } from '@/ui/Figure';
-import { keep, kept } from '@/ui/kept';
+import type { ToBuy } from '@/server/store/storeWrites';
+import { NumberField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
+import { Figure } from '@/ui/drawing/Figure';
+import { keep, kept } from '@/ui/form/kept';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
 

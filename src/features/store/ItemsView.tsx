@@ -4,10 +4,10 @@ import { bare } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { printMoney } from '@/core/units/money';
-import type { StoreView, Unkept } from '@/server/storeCases';
-import { NumberField, TextField } from '@/ui/fields';
-import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/Form';
-import { MoneyField } from '@/ui/MoneyField';
+import type { StoreView, Unkept } from '@/server/store/storeWrites';
+import { NumberField, TextField } from '@/ui/form/fields';
+import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/form/Form';
+import { MoneyField } from '@/ui/form/MoneyField';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
 

@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { printSize } from '@/core/units/length';
-import type { FromStock } from '@/server/takingDown';
-import { Figure } from '@/ui/Figure';
+import type { FromStock } from '@/server/life/takingDown';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { MiniCanvas } from '../bench/MiniCanvas';
 import { refusalWords } from '../refusalWords';

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import type { CostSettings } from '@/core/cost/costSettings';
 import { length } from '@/core/units/length';
 import type { StoredSettings } from '@/db/quotes';
-import { LengthField, NumberField, TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
-import { MoneyField } from '@/ui/MoneyField';
+import { LengthField, NumberField, TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
+import { MoneyField } from '@/ui/form/MoneyField';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
 

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { printSize, printTyped } from '@/core/units/length';
 import { SIDES } from '@/core/job/sides';
 import type { RolledWork } from '@/db/rolledWorks';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';

@@ -1,11 +1,11 @@
 'use client';
 /* The store: what to buy for open work, what is there and what it costs, and the rates of the house. */
 import type { StoredSettings } from '@/db/quotes';
-import type { StoreView, ToBuy } from '@/server/storeCases';
+import type { StoreView, ToBuy } from '@/server/store/storeWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
 import { BuyView } from './BuyView';
 import type { RolledWork } from '@/db/rolledWorks';
-import type { FromStock } from '@/server/takingDown';
+import type { FromStock } from '@/server/life/takingDown';
 import { MakeView } from './MakeView';
 import { RolledView } from './RolledView';
 import { ItemsView } from './ItemsView';

@@ -11,8 +11,8 @@ import { FIELD_OF, QUANTITIES, type QuantityId, quantityNow, quantityValues, wit
 import { isFixed } from '@/core/variant/variant';
 import type { WeighedVariant } from '@/core/variant/weighedVariant';
 import { type Tape, printLength, printTyped } from '@/core/units/length';
-import { Choice } from '@/ui/fields';
-import { Figure } from '@/ui/Figure';
+import { Choice } from '@/ui/form/fields';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { Weighing } from './weighing';
 

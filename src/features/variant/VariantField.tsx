@@ -11,7 +11,7 @@ import { SYSTEMS } from '@/core/prime/grounds';
 import { MOST_BRACES, evenBraces } from '@/core/stages/bars/barsInputs';
 import { type ChangedField, type Changes, valueIn } from '@/core/variant/variant';
 import { printTyped } from '@/core/units/length';
-import { Choice, LengthField, NumberField } from '@/ui/fields';
+import { Choice, LengthField, NumberField } from '@/ui/form/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 type Named = readonly { id: string; name: string }[];

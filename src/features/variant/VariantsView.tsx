@@ -19,9 +19,9 @@ import {
 import { stageDifferences } from '@/core/variant/weighedVariant';
 import type { StoredVariant } from '@/db/jobVariants';
 import type { StoredJob } from '@/db/jobs';
-import { Figure } from '@/ui/Figure';
-import { useForm } from '@/ui/Form';
-import { TypedField } from '@/ui/fields';
+import { Figure } from '@/ui/drawing/Figure';
+import { useForm } from '@/ui/form/Form';
+import { TypedField } from '@/ui/form/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { parsed, refused } from '@/core/units/result';

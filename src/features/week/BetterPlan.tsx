@@ -9,7 +9,7 @@ import type { Shop } from '@/core/schedule/shop';
 import { withoutBrokenPins } from '@/core/schedule/pins';
 import { scheduleViolations } from '@/core/schedule/scheduleViolations';
 import type { WeekPlan } from '@/core/week/weekPlan';
-import type { WeekView } from '@/server/week/weekCases';
+import type { WeekView } from '@/server/week/weekWrites';
 import { TaskCancelled } from '@/workers/taskClient';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';

@@ -7,7 +7,7 @@ import { dateStanding, dateVerdict, stepWords } from '@/core/week/dateVerdicts';
 import { type DryingMark, type HandsMark, shortStep } from '@/core/week/weekMarks';
 import { RUNS, type WeekPlan } from '@/core/week/weekPlan';
 import type { WeekJob, WeekShop } from '@/core/week/weekShop';
-import type { WeekView } from '@/server/week/weekCases';
+import type { WeekView } from '@/server/week/weekWrites';
 import { SavesList } from './SavesList';
 
 interface CanvasRunProps {

@@ -2,7 +2,7 @@
 /* What the plan of the days says of a job’s date: kept in how many runs, when it ends, and by when to begin at the latest. */
 import { type ReactNode, useEffect, useState } from 'react';
 import { STANDING_WORDS, runsWords } from '@/core/week/dateVerdicts';
-import type { JobDate } from '@/server/week/todayCases';
+import type { JobDate } from '@/server/week/today';
 
 /**
  * @param revision asked again when the job has another one

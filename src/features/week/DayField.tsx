@@ -1,6 +1,6 @@
 import { dayWords } from '@/core/week/dateVerdicts';
 import { parsed, refused } from '@/core/units/result';
-import { TypedField } from '@/ui/fields';
+import { TypedField } from '@/ui/form/fields';
 
 /** A day, not before another. */
 export function DayField({

@@ -5,7 +5,7 @@ import { Plus, X } from 'lucide-react';
 import { PLACE_KINDS, type WeekSettings } from '@/core/week/weekSettings';
 import { length } from '@/core/units/length';
 import { parsed, refused } from '@/core/units/result';
-import { Choice, LengthField, NumberField, TypedField } from '@/ui/fields';
+import { Choice, LengthField, NumberField, TypedField } from '@/ui/form/fields';
 
 export function PlaceFields({
   settings,

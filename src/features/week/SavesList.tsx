@@ -6,7 +6,7 @@ import { savingChanges } from '@/core/week/savingChanges';
 import type { WeekPlan } from '@/core/week/weekPlan';
 import type { WeekJob } from '@/core/week/weekShop';
 import type { WhatIf } from '@/core/week/whatIf';
-import type { WeekView } from '@/server/week/weekCases';
+import type { WeekView } from '@/server/week/weekWrites';
 import { useScheduleWorker } from './useScheduleWorker';
 
 export function SavesList({ week, standing, job }: { week: WeekView; standing: WeekPlan; job: WeekJob }) {

@@ -3,7 +3,7 @@
 import { WEEKDAYS, clockOfStep } from '@/core/schedule/workCalendar';
 import type { WeekSettings } from '@/core/week/weekSettings';
 import { parsed, refused } from '@/core/units/result';
-import { TypedField } from '@/ui/fields';
+import { TypedField } from '@/ui/form/fields';
 
 /** A week begins on Monday. */
 const IN_TURN = [1, 2, 3, 4, 5, 6, 0];

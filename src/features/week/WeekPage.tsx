@@ -2,7 +2,7 @@
 /* The week: everything open put into days, lanes for hands and for what dries; and what the house plans its days by. */
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import type { WeekView } from '@/server/week/weekCases';
+import type { WeekView } from '@/server/week/weekWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
 import { dayOfMoment } from '@/core/week/weekTime';
 import { HoursView } from './HoursView';

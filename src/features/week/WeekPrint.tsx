@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { dayWords } from '@/core/week/dateVerdicts';
 import type { MakerDay } from '@/core/week/today';
 import { clockOfStep } from '@/core/schedule/workCalendar';
-import type { ToTake } from '@/server/week/todayCases';
+import type { ToTake } from '@/server/week/today';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 export interface PrintedDay {

@@ -13,11 +13,11 @@ import { sagUnder } from '@/core/tension/weightTest';
 import { profileOf } from '@/core/house/materials';
 import { length } from '@/core/units/length';
 import { readRules } from '@/db/workshops';
-import { saveInputs } from '../jobCases';
-import { openJob } from '../jobReading';
-import { keepCare, keepHanging } from '../lifeCases';
-import type { Outcome } from '../outcome';
-import { keepRemedy, keepTurns, keepWeight } from '../readingCases';
+import { saveInputs } from '../job/jobWrites';
+import { openJob } from '../job/jobReading';
+import { keepCare, keepHanging } from '../life/lifeWrites';
+import type { Outcome } from '../write/outcome';
+import { keepRemedy, keepTurns, keepWeight } from '../reading/readingWrites';
 import type { Workshop } from '../workshop';
 import type { DemoAct } from './demoTaps';
 

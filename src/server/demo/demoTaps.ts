@@ -9,9 +9,9 @@ import type { TapPlace } from '@/core/tension/tap/membraneTone';
 import { ordinaryTap } from '@/core/tension/tap/ordinaryTap';
 import { writeWav } from '@/core/tension/tap/wav';
 import { toEnd } from '@/core/toEnd';
-import { caseOfJob, openJob } from '../jobReading';
-import { type Outcome, andWrite } from '../outcome';
-import { keepRemedy, keepTaps, keepTurns } from '../readingCases';
+import { caseOfJob, openJob } from '../job/jobReading';
+import { type Outcome, andWrite } from '../write/outcome';
+import { keepRemedy, keepTaps, keepTurns } from '../reading/readingWrites';
 import type { Workshop } from '../workshop';
 
 const RATE = 8000;

@@ -11,7 +11,7 @@ import { FILE_UNITS, type FileUnit, type Length, SIXTEENTH_MM, printBare, WHOLE_
 import { printMoney } from '@/core/units/money';
 import { type Parsed, parsed, refused } from '@/core/units/result';
 import { isRealTime } from '@/core/shape/realTime';
-import { type FieldError, type Outcome, done, refuse } from '../outcome';
+import { type FieldError, type Outcome, done, refuse } from '../write/outcome';
 
 /** A column: its name on top, and what stands in a cell of it. */
 export interface Column<T> {

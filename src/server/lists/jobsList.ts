@@ -5,9 +5,9 @@ import { EDGES, MEDIUMS, USES, isPainted } from '@/core/house/schools';
 import { stageActs } from '@/core/stages/stages';
 import { length, printSize } from '@/core/units/length';
 import { type ListedJob, jobsAfter, numberTaken, openTwin } from '@/db/jobs';
-import { beginJob, firstInputs } from '../jobCases';
-import { settle } from '../jobStates';
-import { done } from '../outcome';
+import { beginJob, firstInputs } from '../job/jobWrites';
+import { settle } from '../job/jobStates';
+import { done } from '../write/outcome';
 import { type RowOf, choiceCells, dayCells, lengthCells, numberCells, orElse, printRows, readTable, textCells } from './csvTable';
 import type { List, ListPlan } from './list';
 

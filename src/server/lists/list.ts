@@ -1,7 +1,7 @@
 /* What a list is: the file it is written as, and what a file that comes back would do. */
 import type { HouseRules } from '@/core/house/houseRules';
 import type { FileUnit, Tape } from '@/core/units/length';
-import type { Outcome } from '../outcome';
+import type { Outcome } from '../write/outcome';
 import type { Workshop } from '../workshop';
 
 /** What one line of a file does. */

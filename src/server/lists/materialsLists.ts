@@ -10,9 +10,9 @@ import { type FileUnit, type Length, length, printLength } from '@/core/units/le
 import { printMoney } from '@/core/units/money';
 import { parsed, refused } from '@/core/units/result';
 import { readRules } from '@/db/workshops';
-import { type Outcome, done, refuse } from '../outcome';
+import { type Outcome, done, refuse } from '../write/outcome';
 import type { Workshop } from '../workshop';
-import { saveRules } from '../workshopCases';
+import { saveRules } from "../house/houseRuleWrites";
 import {
   type Column,
   type Columns,

@@ -3,8 +3,8 @@ import { bare } from '@/core/quantities/printed';
 import { length } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import { listStore } from '@/db/storeItems';
-import { done, refuse } from '../outcome';
-import { countItem, setItem, toBuyList } from '../storeCases';
+import { done, refuse } from '../write/outcome';
+import { countItem, setItem, toBuyList } from '../store/storeWrites';
 import { choiceCells, numberCells, orElse, priceCells, printLines, printRows, readTable, textCells } from './csvTable';
 import { type List, type ListPlan, atOnce } from './list';
 

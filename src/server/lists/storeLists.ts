@@ -11,12 +11,12 @@ import { listCloth } from '@/db/clothSheets';
 import { listGroundStock } from '@/db/groundStocks';
 import { listRack } from '@/db/rackBars';
 import { readRules } from '@/db/workshops';
-import { importAir } from '../airCases';
-import { airFromCsv } from '../airCsv';
-import { addCloth, changeCloth } from '../clothCases';
-import { setStock } from '../groundCases';
-import { done, refuse } from '../outcome';
-import { addToRack, takeFromRack } from '../rackCases';
+import { importAir } from '../air/airWrites';
+import { airFromCsv } from '../air/airCsv';
+import { addCloth, changeCloth } from '../cloth/clothWrites';
+import { setStock } from '../ground/groundWrites';
+import { done, refuse } from '../write/outcome';
+import { addToRack, takeFromRack } from '../rack/rackWrites';
 import {
   type RowOf,
   choiceCells,

@@ -10,15 +10,15 @@ import { openDatabase } from '@/db/openDatabase';
 import { replaceContent } from '@/db/wholeFile';
 import { workshopLines } from '@/db/workshopLines';
 import { logOfJob } from '@/db/logEntries';
-import { fileState } from '../backups';
-import { ONLY_HERE, actOnFile } from '../fileActs';
-import { openJob } from '../jobReading';
+import { fileState } from '../file/backups';
+import { ONLY_HERE, actOnFile } from '../file/fileActs';
+import { openJob } from '../job/jobReading';
 import { FILE_REQUESTS, type FileRequestName, type RequestName } from '../requests';
 import { contentOf, newJob, recordStage, revisionOf, testWorkshop, value, wordsOf } from '../testWorkshop';
 import { grantedRequest, workedWorkshop } from '../testWrites';
 import { WRITES, carryOut } from '../writes';
 import { LOOKS_ON } from './asking';
-import { openNetwork } from './networkCases';
+import { openNetwork } from './networkActs';
 import { hashPassphrase } from './passphrase';
 
 const device = (role: Device['role']): Device => ({

@@ -4,7 +4,7 @@
  */
 import { type IncomingMessage, type RequestListener, type ServerResponse, request } from 'node:http';
 import type { Device } from '@/db/devices';
-import { SECURITY_HEADERS } from '../securityHeaders';
+import { SECURITY_HEADERS } from './securityHeaders';
 import type { Workshop } from '../workshop';
 import { MARKS, gateSecret } from './gate';
 import { isHouseHost, plainAddress } from './houseAddresses';

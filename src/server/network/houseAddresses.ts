@@ -1,7 +1,7 @@
 /* The addresses and names of this machine in its networks. */
 import { BlockList, isIPv6 } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
-import { isOwnHost } from '../ownRequest';
+import { isOwnHost } from './ownRequest';
 
 /** Its addresses that others can reach, IPv4 first. */
 export function houseAddresses(): string[] {

@@ -9,10 +9,10 @@ import { RUNS } from '@/core/week/weekPlan';
 import { momentAt } from '@/core/week/weekTime';
 import { type CalendarEvent, readCalendar, writeCalendar } from '@/db/calendarEvents';
 import { readPlan } from '@/db/weeks';
-import { houseRules } from '../workshopCases';
-import { planIn } from './todayCases';
-import { type Outcome, done, refuse } from '../outcome';
-import { weekNow } from './weekCases';
+import { houseRules } from "../house/houseRuleWrites";
+import { planIn } from './today';
+import { type Outcome, done, refuse } from '../write/outcome';
+import { weekNow } from './weekWrites';
 import type { Workshop } from '../workshop';
 
 /** Whoever publishes events has an address (RFC 5546, 3.2.1); the workshop has none that takes mail. */

@@ -9,9 +9,9 @@ import type { WeekJob } from '@/core/week/weekShop';
 import type { WhatIf } from '@/core/week/whatIf';
 import { length } from '@/core/units/length';
 import { readRules } from '@/db/workshops';
-import { firstInputs } from '../jobCases';
-import { caseOfJob, houseOf, openJob } from '../jobReading';
-import { type Outcome, done, refuse } from '../outcome';
+import { firstInputs } from '../job/jobWrites';
+import { caseOfJob, houseOf, openJob } from '../job/jobReading';
+import { type Outcome, done, refuse } from '../write/outcome';
 import type { Workshop } from '../workshop';
 
 /** A canvas of a size as the house would begin it, as work to be planned with. */

@@ -1,15 +1,15 @@
 import { notFound } from 'next/navigation';
 import { BrokenJob } from '@/features/bench/BrokenJob';
 import { JobPage } from '@/features/job/JobPage';
-import { clothStore, jobCut } from '@/server/clothCases';
-import { airOf } from '@/server/airCases';
-import { brokenJob, openJob } from '@/server/jobReading';
+import { clothStore, jobCut } from '@/server/cloth/clothWrites';
+import { airOf } from '@/server/air/airWrites';
+import { brokenJob, openJob } from '@/server/job/jobReading';
 import { STAGE_IDS } from '@/core/stages/stages';
-import { houseLessons } from '@/server/learnedCases';
-import { keptTaps } from '@/server/readingCases';
-import { rackBars } from '@/server/rackCases';
-import { filedOf } from '@/server/setPages';
-import { workshopOf } from '@/server/practice';
+import { houseLessons } from '@/server/house/houseLessons';
+import { keptTaps } from '@/server/reading/readingWrites';
+import { rackBars } from '@/server/rack/rackWrites';
+import { filedOf } from '@/server/set/setPages';
+import { workshopOf } from '@/server/job/practice';
 
 /** A job; at its `stage`, or at the one that is next. */
 export default async function JobRoute({

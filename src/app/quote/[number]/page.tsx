@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { QuoteSheet } from '@/features/cost/QuoteSheet';
 import { placeIn } from '@/app/placeIn';
-import { quoteNumbered } from '@/server/costCases';
+import { quoteNumbered } from '@/server/cost/costWrites';
 import { openWorkshop } from '@/server/openWorkshop';
 
 export default async function QuoteRoute({ params }: { params: Promise<{ number: string }> }) {

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { STAGE_IDS } from '@/core/stages/stages';
 import { SetPage } from '@/features/set/SetPage';
 import { openWorkshop } from '@/server/openWorkshop';
-import { setPage } from '@/server/setPages';
+import { setPage } from '@/server/set/setPages';
 import { unitChosen } from '../../unitChosen';
 
 /** A set; `stage` names the sheet that is open, else it is the one that holds the set up. */

@@ -1,6 +1,6 @@
 import { WeekPrint } from '@/features/week/WeekPrint';
 import { openWorkshop } from '@/server/openWorkshop';
-import { printedDays } from '@/server/week/todayCases';
+import { printedDays } from '@/server/week/today';
 
 /** The week on paper; `maker` has one maker’s day. */
 export default async function WeekPrintRoute({

@@ -14,7 +14,7 @@ import { braceWords } from '@/core/stages/bars/braceWords';
 import type { BarsPlan } from '@/core/stages/bars/planBars';
 import { printFine, printLength } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 

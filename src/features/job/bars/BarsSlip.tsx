@@ -7,10 +7,10 @@ import { profilesOf, speciesOf } from '@/core/house/materials';
 import type { JobInputs } from '@/core/job/job';
 import { MOST_BRACES, braceRange, evenBraces, barsShape } from '@/core/stages/bars/barsInputs';
 import { length } from '@/core/units/length';
-import { Choice, LengthField, NumberField } from '@/ui/fields';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { Choice, LengthField, NumberField } from '@/ui/form/fields';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { type SlipProps, columns } from '../slipProps';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 const COUNTS = Array.from({ length: MOST_BRACES + 1 }, (_, count) => ({
   id: String(count),

@@ -8,8 +8,8 @@ import { deflectionAt } from '@/core/frame/beam';
 import type { BarBow } from '@/core/frame/chooseBars';
 import type { BarsPlan } from '@/core/stages/bars/planBars';
 import { type Tape, MM_PER, printNumber } from '@/core/units/length';
-import { ValueAxis } from '@/ui/ValueAxis';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const SIZE = { width: 700, height: 176, left: 46, right: 14, top: 22, bottom: 34 };

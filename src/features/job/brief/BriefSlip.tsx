@@ -3,8 +3,8 @@ import { briefShape } from '@/core/stages/brief/briefInputs';
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/house/schools';
 import { parsed, refused } from '@/core/units/result';
-import { Choice, LengthField, TypedField } from '@/ui/fields';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, LengthField, TypedField } from '@/ui/form/fields';
+import { type SlipProps, columns } from '../slip/slipProps';
 import { GRIPS } from '../cloth/grips';
 import { RebateFields } from './RebateFields';
 

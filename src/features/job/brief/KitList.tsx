@@ -1,7 +1,7 @@
 'use client';
 import type { KitLine } from '@/core/case/kit';
-import { Figure } from '@/ui/Figure';
-import { Tick } from '@/ui/fields';
+import { Figure } from '@/ui/drawing/Figure';
+import { Tick } from '@/ui/form/fields';
 
 const GROUPS = [
   { id: 'materials', name: 'Materials' },

@@ -6,7 +6,7 @@ import { planOfNames } from '@/core/week/namedPlan';
 import type { Forced, Promised } from '@/core/week/promise';
 import { type WeekJob, weekShop } from '@/core/week/weekShop';
 import type { JobWork } from '@/core/case/jobWork';
-import type { WeekView } from '@/server/week/weekCases';
+import type { WeekView } from '@/server/week/weekWrites';
 import { type ScheduleWorker, scheduleWorker } from '@/workers/scheduleWorker';
 
 /** So long after the last key it is worked out, ms. */

@@ -8,10 +8,10 @@ import { REBATE_FIXINGS } from '@/core/painting/rebateFixings';
 import { faceForRebate } from '@/core/painting/planRebate';
 import type { BriefInputs } from '@/core/stages/brief/briefInputs';
 import { length, printSize } from '@/core/units/length';
-import { Choice, ReadingField } from '@/ui/fields';
-import { Figure } from '@/ui/Figure';
+import { Choice, ReadingField } from '@/ui/form/fields';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { type SlipProps, columns } from '../slipProps';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 /** The readings of a frame behind a word that opens them; open where any was read. */
 export function RebateFields({ change, ...of }: Pick<SlipProps, 'jobId' | 'inputs' | 'locked' | 'change'>) {

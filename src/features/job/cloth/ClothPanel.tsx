@@ -1,7 +1,7 @@
 'use client';
 /* Under the drawing of the cloth: the margins side by side, each side on its own, why makers differ, how to cut. */
 import { EDGES, byId } from '@/core/house/schools';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { MarginParts } from '@/core/cloth/cutSize';
@@ -11,11 +11,11 @@ import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import type { Plan } from '@/core/case/planJob';
 import { printNumber } from '@/core/units/length';
 import { sectionScene } from '@/drawing/clothScene';
-import { Drawing } from '@/ui/Drawing';
-import { Figure } from '@/ui/Figure';
+import { Drawing } from '@/ui/drawing/Drawing';
+import { Figure } from '@/ui/drawing/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { Choice, ReadingField, Tick } from '@/ui/fields';
+import { Choice, ReadingField, Tick } from '@/ui/form/fields';
 import { MarginTable } from './MarginTable';
 
 /** Loaded when it is opened. */

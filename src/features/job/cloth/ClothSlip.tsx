@@ -5,8 +5,8 @@ import type { Fabric } from '@/core/cloth/fabrics';
 import { nearestDuckNumber, printClothWeight } from '@/core/units/clothWeight';
 import type { JobInputs } from '@/core/job/job';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { Choice, LengthField, Tick } from '@/ui/fields';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, LengthField, Tick } from '@/ui/form/fields';
+import { type SlipProps, columns } from '../slip/slipProps';
 import { GRIPS } from './grips';
 
 const WARPS = [

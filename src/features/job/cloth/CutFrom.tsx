@@ -4,8 +4,8 @@ import { format } from 'date-fns';
 import type { RollFit } from '@/core/cloth/rollFit';
 import { printLength, printSize } from '@/core/units/length';
 import type { JobCut, StoredCloth } from '@/db/clothSheets';
-import { Choice } from '@/ui/fields';
-import { Figure } from '@/ui/Figure';
+import { Choice } from '@/ui/form/fields';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 /** Not from the store: nothing is drawn down. */

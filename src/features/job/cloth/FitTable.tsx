@@ -1,15 +1,15 @@
 'use client';
 import { printed } from '@/core/quantities/printed';
 import type { SideWords } from '@/core/job/sideWords';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { TAPE_NAMES, type TapeName, isDiagonal } from '@/core/frame/square/corners';
 import type { Estimate, Quadrilateral } from '@/core/frame/square/quadrilateral';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
 import { type Tape, printFine } from '@/core/units/length';
-import { Figure } from '@/ui/Figure';
-import { Tick } from '@/ui/fields';
+import { Figure } from '@/ui/drawing/Figure';
+import { Tick } from '@/ui/form/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import type { SquarePart } from '../slipProps';
+import type { SquarePart } from '../slip/slipProps';
 
 const nameWords = (name: TapeName, say: SideWords) => (isDiagonal(name) ? `diagonal ${say.seen(name)}` : say.side(name));
 

@@ -1,6 +1,6 @@
 'use client';
 /* The corner fold: which, on which sides its seam is seen, step by step on any corner, and the template to cut it by. */
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useState } from 'react';
 import { CORNER_FOLDS } from '@/core/cloth/cornerFolds';
 import { type Corner } from '@/core/frame/square/corners';
@@ -9,11 +9,11 @@ import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { cornerPattern, cornerSize, planFold } from '@/core/stages/cloth/planFold';
 import type { Plan } from '@/core/case/planJob';
 import { printFine } from '@/core/units/length';
-import { cornerScene } from '@/drawing/cornerScene';
-import { Drawing } from '@/ui/Drawing';
-import { Figure } from '@/ui/Figure';
+import { cornerScene } from '@/drawing/corner/cornerScene';
+import { Drawing } from '@/ui/drawing/Drawing';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { Choice } from '@/ui/fields';
+import { Choice } from '@/ui/form/fields';
 
 const SEAMS = [
   { id: 'topBottom', name: 'top and bottom' },

@@ -6,7 +6,7 @@ import { byId } from '@/core/house/schools';
 import type { Plan } from '@/core/case/planJob';
 import { printNumber, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 /** Every margin on this profile: what it takes of cloth and how it is held. */

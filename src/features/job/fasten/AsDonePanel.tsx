@@ -3,7 +3,7 @@
 import type { JobInputs } from '@/core/job/job';
 import { type AsDone, asDoneShape, type FastenInputs, MOST_NOTES, type PlaceNote } from '@/core/stages/fasten/fastenInputs';
 import { length } from '@/core/units/length';
-import { NumberField, TextField } from '@/ui/fields';
+import { NumberField, TextField } from '@/ui/form/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { ToldPulls } from './ToldPulls';
 import { PlaceOnBar } from './PlaceOnBar';

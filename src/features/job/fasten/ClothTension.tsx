@@ -1,7 +1,7 @@
 'use client';
 /* The simulated cloth of this job in figures: at this step and at the end, the pull it asks for, and what to set again. */
 import { bare, printed } from '@/core/quantities/printed';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useEffect, useRef, useState } from 'react';
 import { FELT, type FeltId, type FeltPlace, type SecondLook } from '@/core/fasten/membrane/bestRepulls';
 import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
@@ -13,13 +13,13 @@ import { pullBounds } from '@/core/stages/fasten/pullPlan';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
 import { clothRunVerdicts, handBand } from '@/core/stages/fasten/clothRunVerdicts';
 import { length, printFine } from '@/core/units/length';
-import { Choice, NumberField, Tick } from '@/ui/fields';
+import { Choice, NumberField, Tick } from '@/ui/form/fields';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
-import { Figure } from '@/ui/Figure';
-import { Fact } from '../Fact';
+import { Figure } from '@/ui/drawing/Figure';
+import { Fact } from '../slip/Fact';
 import { PlaceOnBar } from './PlaceOnBar';
 import type { MembraneAnswer, MembraneRun } from './useMembraneRun';
 import { failureWords } from './useTaskAnswer';

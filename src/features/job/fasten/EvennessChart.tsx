@@ -2,7 +2,7 @@
 /* Evenness against minutes, every route as it is taught and with pulls of its own, and the floor under all of them. */
 import { bare } from '@/core/quantities/printed';
 import { scaleLinear } from 'd3-scale';
-import { ValueAxis } from '@/ui/ValueAxis';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 
 export interface EvennessPoint {
   id: string;

@@ -1,6 +1,6 @@
 'use client';
 /* Along the route: play, back, next, to any step, to a corner. */
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { Eye, Pause, Play } from 'lucide-react';
 import type { Landmark } from '@/core/fasten/routeChecks';
 

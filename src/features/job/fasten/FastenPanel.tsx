@@ -1,7 +1,7 @@
 'use client';
 /* Under the drawing of fastening: the route step by step, and the margins checked before the first fastener. */
 import type { SideWords } from '@/core/job/sideWords';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import type { RunFrame } from '@/core/fasten/membrane/simulateRoute';
@@ -17,7 +17,7 @@ import type { StageId } from '@/core/stages/stages';
 import type { Plan } from '@/core/case/planJob';
 import { capital } from '@/core/painting/paintingVerdicts';
 import { type Tape, length, printFine, printLength } from '@/core/units/length';
-import { ReadingField } from '@/ui/fields';
+import { ReadingField } from '@/ui/form/fields';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { AsDonePanel } from './AsDonePanel';
@@ -25,7 +25,7 @@ import { FastenControls, type RouteControls } from './FastenControls';
 import { PlaceOnBar } from './PlaceOnBar';
 import type { Signs } from './SignsPanel';
 import type { MembraneAnswer } from './useMembraneRun';
-import type { Keep } from '../keep';
+import type { Keep } from '../record/keep';
 import type { Rehearsal } from './useRehearsal';
 
 /** Loaded when they are opened. */

@@ -3,9 +3,9 @@ import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { takenRoute, fastenShape } from '@/core/stages/fasten/fastenInputs';
 import type { JobInputs } from '@/core/job/job';
-import { Choice, LengthField, Tick } from '@/ui/fields';
-import { StripLinks } from '../MarkLinks';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, LengthField, Tick } from '@/ui/form/fields';
+import { StripLinks } from '../header/MarkLinks';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 const ONE_TO_THREE = (['1', '2', '3'] as const).map((id) => ({ id, name: id }));
 

@@ -2,7 +2,7 @@
 /* Fastening: the order on the back of the frame, or the simulated cloth in step with it, and the lists under it. */
 import type { Face } from './TensionDrawing';
 import type { SideWords, View } from '@/core/job/sideWords';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
 import type { JobInputs } from '@/core/job/job';
@@ -17,14 +17,14 @@ import { clothRefusal } from '@/core/stages/fasten/clothRefusal';
 import { stapleModel } from '@/core/stages/fasten/stapleModel';
 import { type Zone, ZONES, zoneWords } from '@/core/diagnosis/zones';
 import { fastenScene } from '@/drawing/fastenScene';
-import { type Mark, type Scene, fromBack } from '@/drawing/scene';
+import { type Mark, type Scene, fromBack } from '@/drawing/scene/scene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { HANDS, clothKey } from './clothKey';
 import { FastenPanel } from './FastenPanel';
 import { SheetDrawing } from '../SheetDrawing';
 import type { Signs } from './SignsPanel';
 import { useField, useMembraneRun, useMembraneWorker } from './useMembraneRun';
-import type { Keep } from '../keep';
+import type { Keep } from '../record/keep';
 import { useRehearsal } from './useRehearsal';
 
 /** Loaded when the cloth is looked at. */

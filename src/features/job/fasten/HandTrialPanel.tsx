@@ -5,10 +5,10 @@ import { printed } from '@/core/quantities/printed';
 import { randomNormal } from 'd3-random';
 import { useState } from 'react';
 import { HAND_FEELS, type Hand, type HandFeelId, type HandNoise } from '@/core/fasten/hand';
-import { Choice, NumberField, Tick } from '@/ui/fields';
+import { Choice, NumberField, Tick } from '@/ui/form/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { ActButton, FormScope, FormTrouble } from '@/ui/Form';
+import { ActButton, FormScope, FormTrouble } from '@/ui/form/Form';
 import { useWrite } from '../../useWrite';
 
 interface HandTrialPanelProps {

@@ -4,8 +4,8 @@ import type { ReactNode } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import type { Knot } from '@/core/stages/fasten/fastenInputs';
 import { isLevel } from '@/core/job/sides';
-import { useSideWords } from '@/ui/SideWordsContext';
-import { Choice, LengthField } from '@/ui/fields';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
+import { Choice, LengthField } from '@/ui/form/fields';
 
 interface PlaceOnBarProps {
   /** Such as "Knot 2". */

@@ -7,7 +7,7 @@ import type { JobInputs } from '@/core/job/job';
 import { handBand } from '@/core/stages/fasten/clothRunVerdicts';
 import { WITHIN_THE_BAND } from '@/core/stages/fasten/pullVerdicts';
 import { printFine } from '@/core/units/length';
-import { Figure } from '@/ui/Figure';
+import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { PulledRoute } from '@/workers/membraneTasks';
 import type { MembraneWorker } from '@/workers/membraneWorker';

@@ -6,7 +6,7 @@ import { PULL_WAYS } from '@/core/fasten/pullWays';
 import type { JobInputs } from '@/core/job/job';
 import type { FastenInputs } from '@/core/stages/fasten/fastenInputs';
 import { pullVerdicts } from '@/core/stages/fasten/pullVerdicts';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { PullList } from './PullList';

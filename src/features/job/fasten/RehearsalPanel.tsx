@@ -1,7 +1,7 @@
 'use client';
 /* The rehearsal under the drawing: pull, hint, undo, lessons; figures; at the end the score and what hurt most. */
 import { bare, printed } from '@/core/quantities/printed';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useState } from 'react';
 import { LESSONS } from '@/core/fasten/lessons';
 import type { RehearsalMove } from '@/core/fasten/rehearsal';
@@ -17,16 +17,16 @@ import {
   rehearsalVerdicts,
 } from '@/core/stages/fasten/rehearsalScore';
 import { MODEL_LIMITS } from '@/core/stages/fasten/stapleModel';
-import { Choice } from '@/ui/fields';
-import { ActButton } from '@/ui/Form';
+import { Choice } from '@/ui/form/fields';
+import { ActButton } from '@/ui/form/Form';
 import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { MembraneWorker } from '@/workers/membraneWorker';
 import { TaskCancelled } from '@/workers/taskClient';
-import { Fact } from '../Fact';
+import { Fact } from '../slip/Fact';
 import { HAND_SEED } from './useMembraneRun';
 import { failureWords } from './useTaskAnswer';
-import type { Keep } from '../keep';
+import type { Keep } from '../record/keep';
 import type { Rehearsal } from './useRehearsal';
 
 const PULLS: { id: RehearsalMove['pull']; name: string }[] = [

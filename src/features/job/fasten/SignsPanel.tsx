@@ -1,7 +1,7 @@
 'use client';
 /* Signs seen on the canvas, place by place; causes ranked by this job's own readings, with the stage to go back to. */
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import type { JobInputs } from '@/core/job/job';
 import { type StageId, stageById } from '@/core/stages/stages';
 import { type Seen, diagnosisVerdicts, signsAt } from '@/core/diagnosis/diagnosis';

@@ -2,11 +2,11 @@
 /* The simulated cloth drawn: a step of the route, or a rehearsal with its places to pick. */
 import { placeWords } from '@/core/stages/fasten/clothRunVerdicts';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useMemo } from 'react';
 import type { EdgePlace } from '@/core/fasten/membrane/edgePlaces';
 import type { RunFrame, StapleModel } from '@/core/fasten/membrane/simulateRoute';
-import { type Mark, type Scene, fromBack } from '@/drawing/scene';
+import { type Mark, type Scene, fromBack } from '@/drawing/scene/scene';
 import { placePoint, tensionScene } from '@/drawing/tensionScene';
 import type { View } from '@/core/job/sideWords';
 import { SheetDrawing } from '../SheetDrawing';

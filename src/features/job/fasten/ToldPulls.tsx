@@ -3,7 +3,7 @@
 import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
 import { MOST_TOLD_PULLS, type ToldPull } from '@/core/stages/fasten/fastenInputs';
-import { NumberField } from '@/ui/fields';
+import { NumberField } from '@/ui/form/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 interface ToldPullsProps {

@@ -3,9 +3,9 @@ import type { JobInputs } from '@/core/job/job';
 import { HANGINGS } from '@/core/stages/handover/hangings';
 import { parsed, refused } from '@/core/units/result';
 import { handoverShape } from '@/core/stages/handover/handoverInputs';
-import { Choice, NumberField, TypedField } from '@/ui/fields';
-import { LabelLinks } from '../MarkLinks';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, NumberField, TypedField } from '@/ui/form/fields';
+import { LabelLinks } from '../header/MarkLinks';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 export function HandoverSlip({ jobId, inputs: { handover }, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['handover']>) => change('handover', patch);

@@ -1,11 +1,11 @@
 'use client';
 /* Under the drawing of a painting that is looked at: what is marked next, and what was marked so far. */
-import { TextField } from '@/ui/fields';
+import { TextField } from '@/ui/form/fields';
 import type { ReactNode } from 'react';
 import { byId } from '@/core/house/schools';
 import { CONDITIONS, type ConditionId } from '@/core/stages/look/conditions';
 import type { Condition, LookInputs } from '@/core/stages/look/lookInputs';
-import { placeWords } from '@/drawing/lookScene';
+import { placeWords } from '@/drawing/painting/lookScene';
 
 /** As many as a look keeps. */
 export const MOST_CONDITIONS = 60;

@@ -2,11 +2,11 @@
 /* Photographs of a painting as it was looked at, kept in the log with what they show. */
 import { useState } from 'react';
 import { LOOK_PHOTOGRAPH } from '@/core/log/logEntry';
-import { TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import { TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import { useAwake } from '@/ui/useAwake';
 import { PhotographChoice } from '../../photograph/PhotographChoice';
-import type { Keep } from '../keep';
+import type { Keep } from '../record/keep';
 
 interface LookPhotographsProps {
   jobId: string;

@@ -3,8 +3,8 @@ import { USES } from '@/core/house/schools';
 import type { JobInputs } from '@/core/job/job';
 import { DECISIONS, VALUES } from '@/core/stages/look/lookInputs';
 import { parsed, refused } from '@/core/units/result';
-import { Choice, Tick, TypedField } from '@/ui/fields';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, Tick, TypedField } from '@/ui/form/fields';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 /** Who may lay hands on a painting: that it was looked at, what it is worth, what was decided and by whom. */
 export function LookSlip({ inputs: { look, brief }, locked, change }: SlipProps) {

@@ -5,10 +5,10 @@ import type { Plan } from '@/core/case/planJob';
 import type { JobInputs } from '@/core/job/job';
 import type { ConditionId } from '@/core/stages/look/conditions';
 import type { LookInputs } from '@/core/stages/look/lookInputs';
-import { lookScene, placeOf } from '@/drawing/lookScene';
+import { lookScene, placeOf } from '@/drawing/painting/lookScene';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { SheetDrawing } from '../SheetDrawing';
-import type { Keep } from '../keep';
+import type { Keep } from '../record/keep';
 import { LookPhotographs } from './LookPhotographs';
 import { LookPanel, MOST_CONDITIONS } from './LookPanel';
 

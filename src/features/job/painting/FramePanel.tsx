@@ -4,8 +4,8 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/case/planJob';
 import type { JobInputs } from '@/core/job/job';
 import type { BriefInputs } from '@/core/stages/brief/briefInputs';
-import { rebateSection } from '@/drawing/rebateSection';
-import { Drawing } from '@/ui/Drawing';
+import { rebateSection } from '@/drawing/painting/rebateSection';
+import { Drawing } from '@/ui/drawing/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { RebateReadings } from '../brief/RebateFields';
 

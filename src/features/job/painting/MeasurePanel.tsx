@@ -6,8 +6,8 @@ import type { JobInputs } from '@/core/job/job';
 import type { PaintingInputs } from '@/core/painting/paintingInputs';
 import { capital } from '@/core/painting/paintingVerdicts';
 import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
-import { ReadingField, Tick } from '@/ui/fields';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { ReadingField, Tick } from '@/ui/form/fields';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { Tabs } from '@/ui/Tabs';
 
 interface MeasurePanelProps {

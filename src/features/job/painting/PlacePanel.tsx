@@ -15,10 +15,10 @@ import type { Plan } from '@/core/case/planJob';
 import { type OfferedSize, offeredSizes } from '@/core/painting/offeredSizes';
 import { tradeRows } from '@/core/painting/planPainting';
 import { length, printFine, printSize } from '@/core/units/length';
-import { Choice, Tick } from '@/ui/fields';
-import { Figure } from '@/ui/Figure';
+import { Choice, Tick } from '@/ui/form/fields';
+import { Figure } from '@/ui/drawing/Figure';
 import { FramePanel } from './FramePanel';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 

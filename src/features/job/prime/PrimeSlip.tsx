@@ -5,8 +5,8 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import type { JobInputs } from '@/core/job/job';
 import { SYSTEMS } from '@/core/prime/grounds';
 import { LAYERS } from '@/core/prime/substances';
-import { Choice, NumberField, Tick } from '@/ui/fields';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, NumberField, Tick } from '@/ui/form/fields';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 const AIR_WORDS: Record<JobInputs['prime']['airBy'], string> = {
   reckoned: 'Reckoned with this air: nobody has measured it yet.',

@@ -11,7 +11,7 @@ import type { JobInputs } from '@/core/job/job';
 import { MOST_TRIES, type SquareInputs } from '@/core/stages/square/squareInputs';
 import { type SquarePlan, tapeReadings } from '@/core/stages/square/planSquare';
 import { length, printFine } from '@/core/units/length';
-import { NumberField, Tick } from '@/ui/fields';
+import { NumberField, Tick } from '@/ui/form/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
 const BLANK = { ...NOTHING_READ, tries: [] };

@@ -1,7 +1,7 @@
 'use client';
 /* Under the drawing of the square frame: what was read against what fits, the tries, set square, wind, and a practice tape. */
 import { printed } from '@/core/quantities/printed';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import dynamic from 'next/dynamic';
 import type { Corner } from '@/core/frame/square/corners';
 import { NOTHING_READ } from '@/core/frame/square/readings';
@@ -10,12 +10,12 @@ import type { JobInputs } from '@/core/job/job';
 import { type CornerGap, MOST_TRIES, type SquareInputs, squareShape } from '@/core/stages/square/squareInputs';
 import { type SquarePlan, anotherTry, tapeReadings } from '@/core/stages/square/planSquare';
 import { MM_PER_INCH, finerTape, length, printFine, printLength } from '@/core/units/length';
-import { Choice, LengthField, ReadingField } from '@/ui/fields';
-import { Figure } from '@/ui/Figure';
+import { Choice, LengthField, ReadingField } from '@/ui/form/fields';
+import { Figure } from '@/ui/drawing/Figure';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { FitTable } from '../cloth/FitTable';
-import type { SquarePart } from '../slipProps';
+import type { SquarePart } from '../slip/slipProps';
 
 /** Loaded when it is opened: most frames are measured with a real tape. */
 const PracticeTape = dynamic(() => import('./PracticeTape').then((module) => module.PracticeTape), { loading: () => null });

@@ -2,9 +2,9 @@
 import { typedReading } from '@/core/stages/square/squareInputs';
 import type { TapeName } from '@/core/frame/square/corners';
 import type { JobInputs } from '@/core/job/job';
-import { ReadingField } from '@/ui/fields';
-import { useSideWords } from '@/ui/SideWordsContext';
-import { type SlipProps, columns } from '../slipProps';
+import { ReadingField } from '@/ui/form/fields';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 export function SquareSlip({ inputs: { square }, locked, change }: SlipProps) {
   const say = useSideWords();

@@ -2,15 +2,15 @@
 /* Keys and bolts: what each corner is to open, what that takes, round by round, and every turn recorded. */
 import { printed } from '@/core/quantities/printed';
 import type { SideWords } from '@/core/job/sideWords';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { useState } from 'react';
 import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { alikeCorners } from '@/core/stages/tune/tuneInputs';
 import { capital } from '@/core/painting/paintingVerdicts';
 import { NOT_OPENED, type Opener, type Openings, driveFor, eachCorner, openingBy } from '@/core/tension/openCorners';
 import { type Length, length, printFine } from '@/core/units/length';
-import { LengthField, NumberField } from '@/ui/fields';
-import { ActButton, FormScope, FormTrouble } from '@/ui/Form';
+import { LengthField, NumberField } from '@/ui/form/fields';
+import { ActButton, FormScope, FormTrouble } from '@/ui/form/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 

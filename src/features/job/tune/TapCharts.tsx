@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { TapsReading } from '@/core/tension/tap/analyseTaps';
 import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
-import { ValueAxis } from '@/ui/ValueAxis';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 
 type Pictured = Extract<TapsReading, { kind: 'read' | 'doubted' }>;
 

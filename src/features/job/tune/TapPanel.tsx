@@ -3,16 +3,16 @@
 import { printed, printedSpread } from '@/core/quantities/printed';
 import type { TapsReading } from '@/core/tension/tap/analyseTaps';
 import type { SideWords } from '@/core/job/sideWords';
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { writeWav } from '@/core/tension/tap/wav';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { USES, byId } from '@/core/house/schools';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
-import { Choice, NumberField } from '@/ui/fields';
-import { Fact } from '../Fact';
-import { ActButton } from '@/ui/Form';
+import { Choice, NumberField } from '@/ui/form/fields';
+import { Fact } from '../slip/Fact';
+import { ActButton } from '@/ui/form/Form';
 import type { TuneStageProps } from './tuneProps';
 import type { TapSource, Taps } from './useTaps';
 

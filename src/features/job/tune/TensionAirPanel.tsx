@@ -8,8 +8,8 @@ import { area, line } from 'd3-shape';
 import { format } from 'date-fns';
 import { assumed } from '@/core/house/houseRules';
 import { tensionAt, weatherBand } from '@/core/tension/clothWeather';
-import type { AirDay } from '@/server/airCases';
-import { ValueAxis } from '@/ui/ValueAxis';
+import type { AirDay } from '@/server/air/airWrites';
+import { ValueAxis } from '@/ui/drawing/ValueAxis';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 

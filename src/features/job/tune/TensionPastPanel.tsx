@@ -10,8 +10,8 @@ import { TAP_PLACE_IDS } from '@/core/tension/tap/membraneTone';
 import { REMEDIES } from '@/core/tension/remedies';
 import { printFine } from '@/core/units/length';
 import { useWorkshop } from '@/ui/WorkshopContext';
-import { TextField } from '@/ui/fields';
-import { Form, SendButton } from '@/ui/Form';
+import { TextField } from '@/ui/form/fields';
+import { Form, SendButton } from '@/ui/form/Form';
 import type { TuneStageProps } from './tuneProps';
 
 const TOOL_WORDS = { tap: 'by tap', weight: 'by weight', hand: 'by feel' };

@@ -3,9 +3,9 @@ import { useState } from 'react';
 import type { JobInputs } from '@/core/job/job';
 import { FEELS } from '@/core/tension/feel';
 import { REMEDIES, REMEDY_SIGNS, type RemedyAdvice, type RemedySignId } from '@/core/tension/remedies';
-import { Choice, Tick } from '@/ui/fields';
-import { ActButton } from '@/ui/Form';
-import { type SlipProps, columns } from '../slipProps';
+import { Choice, Tick } from '@/ui/form/fields';
+import { ActButton } from '@/ui/form/Form';
+import { type SlipProps, columns } from '../slip/slipProps';
 
 const UNFELT = { id: 'unfelt', name: 'not felt yet' } as const;
 

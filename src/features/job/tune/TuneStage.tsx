@@ -1,9 +1,9 @@
 'use client';
 /* Tuning: where to tap or how the corners open, drawn to scale, and what is measured and done about it under it. */
-import { useSideWords } from '@/ui/SideWordsContext';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import { fromBack } from '@/drawing/scene';
+import { fromBack } from '@/drawing/scene/scene';
 import { cornersScene, tapScene } from '@/drawing/tuneScenes';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';

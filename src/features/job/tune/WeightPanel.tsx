@@ -5,8 +5,8 @@ import { useState } from 'react';
 import type { WeighedPiece, WeightReadings } from '@/core/stages/tune/tuneInputs';
 import { USES, byId } from '@/core/house/schools';
 import { weighedTension } from '@/core/stages/tune/weightVerdicts';
-import { LengthField, NumberField, ReadingField } from '@/ui/fields';
-import { ActButton } from '@/ui/Form';
+import { LengthField, NumberField, ReadingField } from '@/ui/form/fields';
+import { ActButton } from '@/ui/form/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 

@@ -1,8 +1,8 @@
 import type { JobInputs } from '@/core/job/job';
 import type { TuneInputs } from '@/core/stages/tune/tuneInputs';
 import type { Plan } from '@/core/case/planJob';
-import type { Air } from '@/server/airCases';
-import type { Keep } from '../keep';
+import type { Air } from '@/server/air/airWrites';
+import type { Keep } from '../record/keep';
 import type { View } from '@/core/job/sideWords';
 
 /** What tuning and each of its tabs gets. */

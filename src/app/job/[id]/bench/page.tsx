@@ -1,13 +1,13 @@
 import { notFound, redirect } from 'next/navigation';
 import { STAGE_IDS } from '@/core/stages/stages';
 import { BenchMode } from '@/features/benchMode/BenchMode';
-import { airOf } from '@/server/airCases';
-import { benchPlaceOf } from '@/server/benchCases';
-import { clothStore, jobCut } from '@/server/clothCases';
-import { brokenJob, openJob } from '@/server/jobReading';
-import { houseLessons } from '@/server/learnedCases';
-import { workshopOf } from '@/server/practice';
-import { filedOf } from '@/server/setPages';
+import { airOf } from '@/server/air/airWrites';
+import { benchPlaceOf } from '@/server/bench/benchWrites';
+import { clothStore, jobCut } from '@/server/cloth/clothWrites';
+import { brokenJob, openJob } from '@/server/job/jobReading';
+import { houseLessons } from '@/server/house/houseLessons';
+import { workshopOf } from '@/server/job/practice';
+import { filedOf } from '@/server/set/setPages';
 
 /** A job at the bench, one step at a time: at its `stage`, or where somebody stood last. */
 export default async function BenchModeRoute({

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { CostPage } from '@/features/cost/CostPage';
-import { jobCost } from '@/server/costCases';
-import { workshopOf } from '@/server/practice';
+import { jobCost } from '@/server/cost/costWrites';
+import { workshopOf } from '@/server/job/practice';
 
 export default async function JobCostRoute({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

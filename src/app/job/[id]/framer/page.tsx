@@ -1,7 +1,7 @@
 import { notFound, redirect } from 'next/navigation';
 import { FramerSheet } from '@/features/job/FramerSheet';
-import { brokenJob, caseOfJob, openJob } from '@/server/jobReading';
-import { workshopOf } from '@/server/practice';
+import { brokenJob, caseOfJob, openJob } from '@/server/job/jobReading';
+import { workshopOf } from '@/server/job/practice';
 
 /** The order for whoever makes the frame, on paper. */
 export default async function FramerRoute({ params }: { params: Promise<{ id: string }> }) {

@@ -1,8 +1,8 @@
 import { notFound, redirect } from 'next/navigation';
 import { LifePage } from '@/features/life/LifePage';
-import { brokenJob } from '@/server/jobReading';
-import { lifeOfJob } from '@/server/lifeCases';
-import { workshopOf } from '@/server/practice';
+import { brokenJob } from '@/server/job/jobReading';
+import { lifeOfJob } from '@/server/life/lifeWrites';
+import { workshopOf } from '@/server/job/practice';
 
 /** What became of a canvas: its readings through the years, where it hangs, what was done. */
 export default async function LifeRoute({ params }: { params: Promise<{ id: string }> }) {

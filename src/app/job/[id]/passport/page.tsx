@@ -1,9 +1,9 @@
 import { notFound, redirect } from 'next/navigation';
 import { progressOf } from '@/core/case/progress';
 import { PassportSheet } from '@/features/life/PassportSheet';
-import { brokenJob, openJob } from '@/server/jobReading';
-import { houseLessons } from '@/server/learnedCases';
-import { workshopOf } from '@/server/practice';
+import { brokenJob, openJob } from '@/server/job/jobReading';
+import { houseLessons } from '@/server/house/houseLessons';
+import { workshopOf } from '@/server/job/practice';
 
 /** The passport of a canvas on one sheet, to give away with it. */
 export default async function PassportRoute({ params }: { params: Promise<{ id: string }> }) {

@@ -1,8 +1,8 @@
 import { notFound, redirect } from 'next/navigation';
-import { JobSlip } from '@/features/job/JobSlip';
-import { brokenJob, openJob } from '@/server/jobReading';
-import { houseLessons } from '@/server/learnedCases';
-import { workshopOf } from '@/server/practice';
+import { JobSlip } from '@/features/job/slip/JobSlip';
+import { brokenJob, openJob } from '@/server/job/jobReading';
+import { houseLessons } from '@/server/house/houseLessons';
+import { workshopOf } from '@/server/job/practice';
 import { houseOrigin } from '../../../houseOrigin';
 
 /** A job on paper: its square opens it at the address that others in the house reach this workshop by. */

@@ -1,10 +1,10 @@
 import { notFound, redirect } from 'next/navigation';
 import { WhatIfPage } from '@/features/variant/WhatIfPage';
-import { priceList } from '@/server/costCases';
-import { brokenJob, openJob } from '@/server/jobReading';
-import { houseLessons } from '@/server/learnedCases';
-import { workshopOf } from '@/server/practice';
-import { jobVariants } from '@/server/variantCases';
+import { priceList } from '@/server/cost/costWrites';
+import { brokenJob, openJob } from '@/server/job/jobReading';
+import { houseLessons } from '@/server/house/houseLessons';
+import { workshopOf } from '@/server/job/practice';
+import { jobVariants } from '@/server/variant/variantWrites';
 
 /** Variants of a job side by side, and what follows when one quantity is moved. */
 export default async function WhatIfRoute({

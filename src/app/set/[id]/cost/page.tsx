@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { CostPage } from '@/features/cost/CostPage';
-import { setCost } from '@/server/costCases';
+import { setCost } from '@/server/cost/costWrites';
 import { openWorkshop } from '@/server/openWorkshop';
 
 export default async function SetCostRoute({ params }: { params: Promise<{ id: string }> }) {

@@ -1,0 +1,189 @@
+/*
+ * A canvas comes off its bars: the painting is rolled with its measures, bars go back to the rack and openers to the store, all in
+ * one step; later the painting is stretched again. And canvases that are begun from what lies here.
+ */
+import { printed } from '@/core/quantities/printed';
+import { makeable, type Makeable, makeableInputs, servedByBars, servedByCloth } from '@/core/store/makeable';
+import type { FramePart } from '@/core/frame/frameParts';
+import { JOINTS, openersOf } from '@/core/frame/joints';
+import type { RackBar } from '@/core/frame/sawing/rack';
+import { fabricOf, profileOf } from '@/core/house/materials';
+import { byId } from '@/core/house/schools';
+import { SIDES } from '@/core/job/sides';
+import { isTakenDown } from '@/core/case/logViolations';
+import { reading } from '@/core/log/reading';
+import { assumed } from '@/core/house/houseRules';
+import { restretchInputs } from '@/core/painting/rolledWork';
+import { withRecommendedBars } from '@/core/stages/bars/planBars';
+import { printSize, WHOLE_MM } from '@/core/units/length';
+import { listCloth } from '@/db/clothSheets';
+import { type StoredJob, setArchived } from '@/db/jobs';
+import { logOfJob } from '@/db/logEntries';
+import { readCostSettings } from '@/db/quotes';
+import { addRackBar, insertRackMove, listRack } from '@/db/rackBars';
+import { type RolledWork, findRolled, insertRolled, listRolled, stretchRolled } from '@/db/rolledWorks';
+import { findStoreItem, insertStoreMove } from '@/db/storeItems';
+import { readRules } from '@/db/workshops';
+import { beginJob } from '../job/jobWrites';
+import { caseOfJob } from '../job/jobReading';
+import { type Outcome, done, refuse } from '../write/outcome';
+import type { Request } from '../requests';
+import { seenJob } from '../job/seenJob';
+import { buyingJobs } from '../store/storeWrites';
+import type { Workshop } from '../workshop';
+import { writeDown } from '../job/writeDown';
+
+/** Bars of a frame as they go back to the rack: slotted ones as they are, bolted mitres as timber of their inside; glued ones not. */
+function barsBack(parts: readonly FramePart[], profile: { id: string; family: string }, mark: string): Omit<RackBar, 'id'>[] {
+  return parts.flatMap((part): Omit<RackBar, 'id'>[] => {
+    const base = { profile: profile.id, count: part.count, mark };
+    if (part.from === 'pairs') return [{ ...base, kind: 'pairs', family: profile.family, lengthMm: part.lengthMm }];
+    if (part.from === 'bead') return [];
+    const usable = Math.floor(part.insideMm ?? part.lengthMm);
+    return usable >= 50 ? [{ ...base, kind: part.from, family: 'sawn', lengthMm: usable }] : [];
+  });
+}
+
+/** Takes a canvas down, in one step; it goes into the archive. */
+export function takeDown(workshop: Workshop, dto: Request<'takeDown'>): Outcome<RolledWork[]> {
+  const { database, now, newId } = workshop;
+  const take = database.transaction((): Outcome<RolledWork[]> => {
+    const seen = seenJob(database, dto);
+    if (!seen.ok) return seen;
+    const job = seen.value;
+    const log = logOfJob(database, job.id);
+    const here = caseOfJob(workshop, { job, log });
+    if (!here.progress.done.has('fasten'))
+      return refuse(`No. ${job.number} is not stretched yet: there is nothing to take down.`);
+    if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down already.`);
+    const joint = byId(JOINTS, here.inputs.bars.joint);
+    if (dto.keepBars && joint.glued)
+      return refuse(
+        `The frame of No. ${job.number} is glued: its bars do not come apart. Keep it whole, and leave the bars out here.`,
+      );
+    const opener = openersOf(joint.opener);
+    if (dto.openers > 0 && (!opener || dto.openers > opener.count + opener.spare))
+      return refuse(
+        opener
+          ? `A frame has ${opener.count} of ${opener.name.toLowerCase()}; ${dto.openers} did not come off one.`
+          : 'Nothing opens the corners of this frame.',
+      );
+    const at = now().toISOString();
+    const { maker, rolled } = dto;
+    if (dto.keepBars) {
+      const added = barsBack(
+        here.plan.bars.parts,
+        profileOf(here.house.rules, here.inputs.bars.profile),
+        `from No. ${job.number}`,
+      );
+      for (const bar of added) addRackBar(database, { id: newId(), ...bar });
+      insertRackMove(database, {
+        id: newId(),
+        at,
+        maker,
+        did: `Came off No. ${job.number}`,
+        jobs: [],
+        changes: { added, taken: [] },
+      });
+    }
+    if (dto.openers > 0 && opener && findStoreItem(database, opener.item))
+      insertStoreMove(database, {
+        id: newId(),
+        at,
+        maker,
+        itemId: opener.item,
+        quantity: dto.openers,
+        did: `${opener.name}: ${dto.openers} pieces came off No. ${job.number}`,
+        entryId: null,
+        undoes: null,
+      });
+    const precision = assumed(here.house.rules, 'tapePrecision');
+    const tape = (quantity: 'image' | 'marginLeft', of: string, mm: number) =>
+      reading(quantity, mm, 'mm', { of, precision, tool: 'tape' });
+    writeDown(workshop, job.id, {
+      stage: 'handover',
+      kind: 'takenDown',
+      maker,
+      did: rolled
+        ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, WHOLE_MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, WHOLE_MM)}${rolled.place ? `, ${rolled.place}` : ''}`
+        : 'Taken down, the cloth is gone',
+      note: dto.note,
+      readings: rolled
+        ? [
+            tape('image', 'top', rolled.width.mm),
+            tape('image', 'left', rolled.height.mm),
+            ...SIDES.map((side) => tape('marginLeft', `${side} first`, rolled.margins[side].mm)),
+          ]
+        : [],
+    });
+    if (rolled) insertRolled(database, { id: newId(), jobId: job.id, at, maker, measured: rolled });
+    setArchived(database, job.id, job.revision, true);
+    return done(listRolled(database));
+  });
+  return take.immediate();
+}
+
+export const rolledWorks = ({ database }: Pick<Workshop, 'database'>): RolledWork[] => listRolled(database);
+
+/** Starts the re-stretch of a rolled painting, with its measures as they were taken. */
+export function restretch(workshop: Workshop, { rolledId, title }: Request<'restretch'>): Outcome<StoredJob> {
+  const { database } = workshop;
+  const start = database.transaction((): Outcome<StoredJob> => {
+    const work = findRolled(database, rolledId);
+    if (!work) return refuse('There is no such rolled work.');
+    if (work.stretchedAs !== null) return refuse('It was taken from the store and is stretched again already.');
+    const inputs = withRecommendedBars(restretchInputs(title.trim(), work.measured), readRules(database).rules);
+    const begun = beginJob(workshop, inputs);
+    if (begun.ok) stretchRolled(database, rolledId, begun.value.id);
+    return begun;
+  });
+  return start.immediate();
+}
+
+export interface FromStock {
+  canvases: (Makeable & { bar: string; cloth: string })[];
+  /** Offcuts and bars that an open job could take. */
+  serves: { what: string; jobs: number[] }[];
+}
+
+/** What could be made from what lies here, and whom it would serve. */
+export function fromStock(workshop: Pick<Workshop, 'database'>): FromStock {
+  const { database } = workshop;
+  const { rules } = readRules(database);
+  const [rack, cloth, jobs] = [listRack(database), listCloth(database), buyingJobs(workshop, null)];
+  const names = (profile: string, fabric: string) => ({
+    bar: profileOf(rules, profile).name,
+    cloth: fabricOf(rules, fabric).name,
+  });
+  return {
+    canvases: makeable(rack, cloth, readCostSettings(database).settings.readyMade, rules).map((one) => ({
+      ...one,
+      ...names(one.profile, one.fabric),
+    })),
+    serves: [
+      ...cloth
+        .filter(({ kind }) => kind === 'offcut')
+        .map((one) => ({
+          what: `Offcut ${one.tag}, ${fabricOf(rules, one.fabric).name}, ${printSize(one.widthMm, one.lengthMm, WHOLE_MM)}`,
+          jobs: servedByCloth(one, jobs),
+        })),
+      ...rack.map((bar) => ({
+        what: `${bar.count} × ${printed('barLength', bar.lengthMm, WHOLE_MM)}, ${profileOf(rules, bar.profile).name}${bar.kind === 'pairs' ? '' : bar.kind === 'brace' ? ', brace timber' : ', timber'}`,
+        jobs: servedByBars(bar, jobs),
+      })),
+    ].filter(({ jobs: served }) => served.length > 0),
+  };
+}
+
+/** Starts a canvas that can be made from what lies here. */
+export function makeFromStock(
+  workshop: Workshop,
+  { title, profile, fabric, width, height }: Request<'makeFromStock'>,
+): Outcome<StoredJob> {
+  const { canvases } = fromStock(workshop);
+  const found = canvases.find(
+    (one) => one.profile === profile && one.fabric === fabric && one.widthMm === width && one.heightMm === height,
+  );
+  if (!found) return refuse('This cannot be made from what lies here any more: somebody took a bar or the cloth. Look again.');
+  return beginJob(workshop, makeableInputs(title, found, fabric));
+}
