@@ -4,9 +4,7 @@
  */
 import { writeAction } from '@/server/actions';
 import type { Outcome } from '@/server/write/outcome';
-import type { Request, RequestName } from '@/server/requests';
-import type { Answer } from '@/server/writes';
-
+import type { Request, RequestName, Answer } from '@/server/writes';
 /** Sends a write by its name; always answers, also when the server does not. */
 export type Send = <N extends RequestName>(name: N, request: Request<N>) => Promise<Outcome<Answer<N>>>;
 

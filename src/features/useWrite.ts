@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import type { Request, RequestName } from '@/server/requests';
-import type { Answer } from '@/server/writes';
+import type { Request, RequestName, Answer } from '@/server/writes';
 import { refusalWords } from './refusalWords';
 import { useSend } from './useSend';
 

@@ -1,16 +1,16 @@
 'use server';
-/* The one way in for writes from the screens: action → checked request → use case → repository, carried out once. */
+/* The one way in for writes from the screens: action → checked request → write → repository, carried out once. */
 import { headers } from 'next/headers';
 import { SIGNED_OUT, askedBy, looksOn } from './network/asking';
 import { isPractice } from '@/core/job/practice';
 import { practiseAgain, workshopOf } from './job/practice';
 import { openWorkshop } from './openWorkshop';
 import { type Outcome, refuse } from './write/outcome';
-import type { FileRequest, FileRequestName, RequestName, Sent } from './requests';
+import type { FileRequest, FileRequestName } from './file/fileRequests';
 import { type FileAnswer, actOnFile } from './file/fileActs';
 import { tendStates } from './job/tendStates';
 import type { Workshop } from './workshop';
-import { type Answer, carryOut } from './writes';
+import { type Answer, type RequestName, type Sent, carryOut } from './writes';
 
 /** Plain objects only may cross to the browser: whatever else stands in an answer is flattened. */
 async function answered<O extends { ok: boolean }>(plain: unknown, act: (workshop: Workshop) => Promise<O>): Promise<O> {

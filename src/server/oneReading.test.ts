@@ -14,7 +14,7 @@ import { VIEWS, type View } from '@/core/job/sideWords';
 import { caseOfJob, houseOf, openJob } from './job/jobReading';
 import { testWorkshop, value } from './testWorkshop';
 import { benchPage } from './bench/benchPage';
-import { saveRules } from "./house/houseRuleWrites";
+import { saveRules } from './house/houseRuleWrites';
 
 /** Hundreds of fasteners say no more here than dozens. */
 const spaced = (inputs: JobInputs): JobInputs => ({ ...inputs, fasten: { ...inputs.fasten, spacing: length(80) } });
@@ -27,7 +27,7 @@ it('what is shown before a record is what is written, and stays what is shown', 
   const workshop = testWorkshop();
   for (let turn = 0; turn < jobs; turn += 1) {
     const { id, revision } = value(createJob(workshop, { title: `Job ${turn}`, width: length(600), height: length(400) }));
-    value(saveInputs(workshop, { jobId: id, revision, inputs: spaced(randomInputs(random)) }));
+    value(saveInputs.act(workshop, { jobId: id, revision, inputs: spaced(randomInputs(random)) }));
     const reader = { unit: UNITS[turn % 3]!, view: VIEWS[turn % 2]! };
     const written: Partial<Record<StageId, { answer: string; verdicts: unknown; view: View }>> = {};
     for (let steps = Math.floor(random() * 9); steps > 0; steps -= 1) {
@@ -47,14 +47,14 @@ it('what is shown before a record is what is written, and stays what is shown', 
         ...reader,
         clothId: null,
       };
-      const { log } = value(recordStep(workshop, request));
+      const { log } = value(recordStep.act(workshop, request));
       expect(log.at(-1)).toMatchObject({ stage, readings, plan: { answer, answerNote, verdicts } });
       written[stage] = { answer, verdicts, view: shown.viewOf(stage) };
       workshop.pass(700);
     }
     if (turn % 20 === 7) {
       const rules = { ...DEFAULT_RULES, assumptions: { creep: 1.2 + 0.05 * (turn % 13), handGrip: 20 + (turn % 9) } };
-      value(saveRules(workshop, { revision: Math.floor(turn / 20), rules }));
+      value(saveRules.act(workshop, { revision: Math.floor(turn / 20), rules }));
     }
     // The screen and the printed slip, in whatever unit they are read: what was recorded stands.
     const { job, log } = openJob(workshop, id)!;

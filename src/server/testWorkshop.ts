@@ -8,7 +8,10 @@ import { openDatabase, prepared } from '@/db/openDatabase';
 import { seedDemo } from './demo/seedDemo';
 import { createJob, recordStep, saveInputs } from './job/jobWrites';
 import { openJob } from './job/jobReading';
+import type { Shape, ShapeOf } from '@/core/shape/shape';
+import { checked } from './write/checked';
 import type { Outcome } from './write/outcome';
+import type { Write } from './write/write';
 import type { Workshop } from './workshop';
 
 export interface TestWorkshop extends Workshop {
@@ -65,20 +68,26 @@ export function wordsOf(outcome: Outcome<unknown>): string {
 }
 
 /** A new job of 600 × 400 mm. */
+/** What a write answers to what is asked of it at the edge: checked first. */
+export function asked<S extends Shape, T>(one: Write<S, T>, workshop: Workshop, request: ShapeOf<S>): Outcome<T> {
+  const sent = checked(one.asks, `asked ${JSON.stringify(Object.keys(one.asks))}`, request);
+  return sent.ok ? one.act(workshop, sent.value) : sent;
+}
+
 export const newJob = (workshop: Workshop, title = 'Harbour'): string =>
   value(createJob(workshop, { title, width: length(600), height: length(400) })).id;
 
 /** Changes what is typed for a job. */
 export function type(workshop: Workshop, jobId: string, change: (inputs: JobInputs) => JobInputs): void {
   const { job } = openJob(workshop, jobId)!;
-  value(saveInputs(workshop, { jobId, revision: job.revision, inputs: change(job.inputs) }));
+  value(saveInputs.act(workshop, { jobId, revision: job.revision, inputs: change(job.inputs) }));
 }
 
 export const revisionOf = (workshop: Workshop, jobId: string): number => openJob(workshop, jobId)!.job.revision;
 
 /** Records one stage, with a reason for whatever says stop. */
 export const recordStage = (workshop: Workshop, jobId: string, stage: StageId) =>
-  recordStep(workshop, {
+  recordStep.act(workshop, {
     jobId,
     revision: revisionOf(workshop, jobId),
     stage,

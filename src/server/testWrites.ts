@@ -2,11 +2,8 @@
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { NOT_OPENED } from '@/core/tension/openCorners';
-import { namedPlan } from '@/core/week/namedPlan';
-import { variationOf } from '@/core/week/variation';
-import { planWeek } from '@/core/week/weekPlan';
 import { USUAL_WEEK } from '@/core/week/weekSettings';
-import { taskId, weekShop } from '@/core/week/weekShop';
+import { taskId } from '@/core/week/weekShop';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import { addCloth, clothJobs, clothStore } from './cloth/clothWrites';
@@ -16,8 +13,9 @@ import { lookAtList } from './lists/listWrites';
 import { rolledShape } from '@/core/painting/rolledWork';
 import { fromStock, rolledWorks, takeDown } from './life/takingDown';
 import { jobCost, saveCosts } from './cost/costWrites';
-import { weekDice, weekFacts, weekWord } from './week/weekWrites';
-import { countItem, setItem, storeView, toBuyList } from './store/storeWrites';
+import { plannedWeek } from './week/testWeek';
+import { countItem, setItem, storeView } from './store/storeWrites';
+import { toBuyList } from './store/buyWrites';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { NO_CHANGE } from '@/core/variant/variant';
@@ -28,7 +26,7 @@ import { startOf } from '@/core/shape/shape';
 import { listGroundStock } from '@/db/groundStocks';
 import { findStoreItem } from '@/db/storeItems';
 import { addToRack, series } from './rack/rackWrites';
-import type { Request, RequestName } from './requests';
+import type { Request, RequestName } from './writes';
 import { type JobSet, jobsOfSet } from '@/db/jobSets';
 import { createSet } from './set/setWrites';
 import { tapWavs } from './reading/testTaps';
@@ -65,10 +63,18 @@ function makeWorked(): WorkedWorkshop {
   workUpTo(workshop, ids.fastened, 'fasten');
   workUpTo(workshop, ids.tuned, 'tune');
   value(
-    addToRack(workshop, { profile: 'deep', kind: 'timber', family: 'plain', lengthMm: 2400, count: 4, mark: '', maker: 'Me' }),
+    addToRack.act(workshop, {
+      profile: 'deep',
+      kind: 'timber',
+      family: 'plain',
+      lengthMm: 2400,
+      count: 4,
+      mark: '',
+      maker: 'Me',
+    }),
   );
   value(
-    addCloth(workshop, {
+    addCloth.act(workshop, {
       kind: 'roll',
       fabric: openJob(workshop, ids.squared)!.job.inputs.cloth.fabric,
       tag: 'R1',
@@ -83,7 +89,7 @@ function makeWorked(): WorkedWorkshop {
   keepPriced(workshop, 'staple8');
   value(countItem(workshop, { item: 'staple8', counted: 1000, seen: 0, reason: '', maker: 'Me' }));
   const set = value(
-    createSet(workshop, {
+    createSet.act(workshop, {
       title: 'Class',
       kind: 'same',
       faces: [1, 2].map(() => ({ width: length(400), height: length(300) })),
@@ -278,12 +284,12 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       openers: 8,
     }),
     restretch: () => {
-      value(takeDown(workshop, { ...of(ids.tuned), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
+      value(takeDown.act(workshop, { ...of(ids.tuned), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
       return { rolledId: rolledWorks(workshop)[0]!.id, title: 'Harbour, stretched again' };
     },
     makeFromStock: () => {
       value(
-        addToRack(workshop, {
+        addToRack.act(workshop, {
           profile: 'standard',
           kind: 'pairs',
           family: 'plain',
@@ -294,7 +300,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
         }),
       );
       const { id: _id, revision: _revision, ...cloth } = roll();
-      value(addCloth(workshop, { ...cloth, kind: 'offcut', tag: 'O5', widthMm: 900, lengthMm: 900, maker: 'Me' }));
+      value(addCloth.act(workshop, { ...cloth, kind: 'offcut', tag: 'O5', widthMm: 900, lengthMm: 900, maker: 'Me' }));
       const { profile, fabric, widthMm: width, heightMm: height } = fromStock(workshop).canvases[0]!;
       return { title: 'From the rack', profile, fabric, width, height };
     },
@@ -309,10 +315,10 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
     giveQuote: () => {
       const jobId = sets.jobs[0]!;
       const zero = { ...startOf(costSettingsShape), hourMinor: 0 };
-      value(saveCosts(workshop, { revision: 0, settings: zero }));
+      value(saveCosts.act(workshop, { revision: 0, settings: zero }));
       const substances = listGroundStock(workshop.database).map(({ substance }) => substance);
       for (const substance of SUBSTANCES.map(({ id }) => id).filter((id) => !substances.includes(id)))
-        value(setStock(workshop, { substance, amount: 0, priceMinor: 1500, revision: 0, maker: 'Me' }));
+        value(setStock.act(workshop, { substance, amount: 0, priceMinor: 1500, revision: 0, maker: 'Me' }));
       for (const item of jobCost(workshop, jobId)!.reckoned.lines.filter(({ minor }) => minor === null))
         keepPriced(workshop, item.id);
       return { jobId, setId: null, forWhom: 'The school', seenMinor: jobCost(workshop, jobId)!.reckoned.knownMinor, maker: 'Me' };
@@ -355,29 +361,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
 
 function keptVariant(workshop: TestWorkshop, jobId: string) {
   const changes = { ...NO_CHANGE, profile: 'deep' };
-  return value(keepVariant(workshop, { jobId, id: 'variant-2', revision: 0, name: 'Deeper bars', changes }))[0]!;
-}
-
-/** A plan of the days as a screen would find it. */
-function plannedWeek(workshop: TestWorkshop): Request<'takePlan'> {
-  const { facts, spread } = weekFacts(workshop);
-  const week = weekShop(facts);
-  const plan = toEnd(
-    planWeek(week, {
-      wanted: facts.settings.wanted,
-      variation: variationOf(week.tasks, spread),
-      rounds: 20,
-      runs: 0,
-      ...weekDice(),
-    }),
-  );
-  const { at, pots } = namedPlan(week.shop, plan);
-  return {
-    madeFor: weekWord(facts, spread),
-    seenMs: facts.nowMs,
-    at: at.map(([task, start, maker, place]) => ({ task, start, maker, place })),
-    pots,
-  };
+  return value(keepVariant.act(workshop, { jobId, id: 'variant-2', revision: 0, name: 'Deeper bars', changes }))[0]!;
 }
 
 /** Something in the store with a price. */

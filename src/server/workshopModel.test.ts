@@ -120,19 +120,19 @@ describe('the workshop against a naive model', () => {
             workshop = open();
           } else if (one.do === 'type') {
             const inputs = typed(model.inputs, one.stage, one.mm);
-            const outcome = saveInputs(workshop, { jobId, revision, inputs });
+            const outcome = saveInputs.act(workshop, { jobId, revision, inputs });
             const same = JSON.stringify(inputs) === JSON.stringify(model.inputs);
             expect(outcome.ok).toBe(same || mayType(model, one.stage));
             if (outcome.ok) [model.inputs, revision] = [inputs, outcome.value.revision];
           } else if (one.do === 'type stale') {
-            const outcome = saveInputs(workshop, {
+            const outcome = saveInputs.act(workshop, {
               jobId,
               revision: revision + 7,
               inputs: typed(model.inputs, 'handover', one.mm),
             });
             expect(outcome).toMatchObject({ ok: false, kind: 'stale' });
           } else if (one.do === 'record') {
-            const outcome = recordStep(workshop, {
+            const outcome = recordStep.act(workshop, {
               jobId,
               revision,
               stage: one.stage,
@@ -153,7 +153,7 @@ describe('the workshop against a naive model', () => {
             }
           } else if (one.do === 'withdraw' && model.standing.length > 0) {
             const which = one.which % model.standing.length;
-            const outcome = withdrawRecord(workshop, {
+            const outcome = withdrawRecord.act(workshop, {
               jobId,
               revision,
               entryId: model.standing[which]!.id,

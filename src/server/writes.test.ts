@@ -11,9 +11,7 @@ import { actOnFile } from './file/fileActs';
 import { refusedOnFailure } from './write/refusedOnFailure';
 import { contentOf, newJob, testWorkshop, value, wordsOf } from './testWorkshop';
 import { grantedRequest, workedWorkshop } from './testWrites';
-import { WRITES, carryOut } from './writes';
-import type { RequestName } from './requests';
-
+import { WRITES, carryOut, type RequestName } from './writes';
 const NAMES = Object.keys(WRITES) as RequestName[];
 const entries = (database: Database) => database.prepare('SELECT count(*) FROM log_entry').pluck().get();
 

@@ -1,38 +1,32 @@
 /*
- * Every write there is: its name, what may be asked, what carries it out, and what answers a request that comes again because
- * its answer was lost. A write and the note that it was carried out are one transaction; a refusal changes nothing.
+ * Every write there is, by its name, and how one is carried out: a write and the note that it was carried out are one
+ * transaction; a refusal changes nothing.
  */
 import { createHash } from 'node:crypto';
-import { type JobSet, findJobSet } from '@/db/jobSets';
-import { type StoredJob, findJob } from '@/db/jobs';
+import { idText } from '@/core/job/job';
+import { type Shape, optional, whole } from '@/core/shape/shape';
+import { printDuration } from '@/core/units/duration';
+import { findJob } from '@/db/jobs';
 import { lastEntryOf } from '@/db/logEntries';
 import { findSentRequest, insertSentRequest } from '@/db/sentRequests';
-import { type AirTaken, airOf, dropSimulatedAir, importAir, readSimulatedAir } from './air/airWrites';
+import { dropSimulatedAir, importAir, readSimulatedAir } from './air/airWrites';
 import { keepNote, keepPlace } from './bench/benchWrites';
-import { mendJob, setJobAside } from './job/brokenJobs';
-import { checked } from './write/checked';
+import { addCloth, changeCloth, cutCloth } from './cloth/clothWrites';
+import { giveQuote, saveCosts } from './cost/costWrites';
 import { keepHandTrial } from './fasten/handWrites';
-import { houseLessons } from './house/houseLessons';
-import { addCloth, changeCloth, clothStore, cutCloth } from './cloth/clothWrites';
-import { costSettings, giveQuote, quoteNumbered, saveCosts } from './cost/costWrites';
-import { groundsOf, recordBatch, setStock } from './ground/groundWrites';
-import { printDuration } from '@/core/units/duration';
-import { refusedOnFailure } from './write/refusedOnFailure';
-import { runInSlices } from './write/runInSlices';
-import { countsFrom, countsText, takeInList } from './lists/listWrites';
-import { type TakenIn, createJob, importJob, recordStep, removeJob, saveInputs, withdrawRecord } from './job/jobWrites';
-import { type JobWithLog, openJob } from './job/jobReading';
-import { LOOKS_ON, looksOn } from './network/asking';
-import { type Outcome, done, refuse } from './write/outcome';
-import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rack/rackWrites';
-import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './reading/readingWrites';
 import { keepRehearsal } from './fasten/rehearsalWrites';
-import { REQUESTS, handedIn, type Request, type RequestName, type Sent } from './requests';
-import { GONE } from './job/seenJob';
+import { recordBatch, setStock } from './ground/groundWrites';
+import { saveRules } from './house/houseRuleWrites';
+import { mendJob, setJobAside } from './job/brokenJobs';
+import { importJob, newJob, recordStep, removeJob, saveInputs, withdrawRecord } from './job/jobWrites';
+import { keepCare, keepHanging } from './life/lifeWrites';
+import { takePassport } from './life/passportWrites';
+import { makeFromStock, restretch, takeDown } from './life/takingDown';
+import { takeInList } from './lists/listWrites';
+import { addToRack, recordCuts, takeFromRack } from './rack/rackWrites';
+import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './reading/readingWrites';
 import {
-  NO_SET,
   archiveJobs,
-  begun,
   changeSet,
   copyJob,
   createSet,
@@ -43,158 +37,104 @@ import {
   typeMeasured,
   withdrawTogether,
 } from './set/setWrites';
-import { takePassport } from './life/passportWrites';
-import { buyItems, changeItem, storeView, toBuyList, undoMove } from './store/storeWrites';
-import { makeFromStock, restretch, rolledWorks, takeDown } from './life/takingDown';
-import { keepCare, keepHanging } from './life/lifeWrites';
-import { adoptVariant, dropVariant, jobVariants, keepVariant } from './variant/variantWrites';
-import { pinTask, saveWeek, takePlan, weekSettings } from './week/weekWrites';
+import { changeItem, undoMove } from './store/storeWrites';
+import { buyItems } from './store/buyWrites';
+import { adoptVariant, dropVariant, keepVariant } from './variant/variantWrites';
+import { pinTask, saveWeek, takePlan } from './week/weekWrites';
+import { LOOKS_ON, looksOn } from './network/asking';
 import type { Workshop } from './workshop';
-import { houseRules, saveRules } from "./house/houseRuleWrites";
-
-interface Write<N extends RequestName, T> {
-  act: (workshop: Workshop, request: Request<N>) => Outcome<T>;
-  /** What was done stands: answers once more. `ofId` is what the first answer was about. */
-  again: (workshop: Workshop, request: Request<N>, ofId: string) => Outcome<T>;
-  /** What an answer is about, where the request alone does not say it. */
-  about?: (value: T) => string;
-  /** A device that looks on may ask it too. */
-  looking?: true;
-  /** Builds on nothing that was recorded: handed in late it stands after what was recorded meanwhile. */
-  alone?: true;
-}
-
-/** A write that is worked out in steps before it is carried out: others are served meanwhile. */
-interface LongWrite<N extends RequestName, T> extends Omit<Write<N, T>, 'act'> {
-  workOut: (workshop: Workshop, request: Request<N>) => Generator<unknown, Outcome<() => Outcome<T>>>;
-}
-
-const theJob = (workshop: Workshop, id: string): Outcome<StoredJob> => {
-  const job = findJob(workshop.database, id);
-  return job ? done(job) : GONE;
-};
-const jobWithLog = (workshop: Workshop, { jobId }: { jobId: string }): Outcome<JobWithLog> => {
-  const found = openJob(workshop, jobId);
-  return found ? done(found) : GONE;
-};
-const newJobAgain = {
-  again: (workshop: Workshop, _request: unknown, ofId: string) => theJob(workshop, ofId),
-  about: ({ id }: StoredJob) => id,
-};
-/** As a new job; which materials are unlike was told with the first answer. */
-const takenInAgain = {
-  again: (workshop: Workshop, _request: unknown, ofId: string): Outcome<TakenIn> => {
-    const job = theJob(workshop, ofId);
-    return job.ok ? done({ ...job.value, unlike: [] }) : job;
-  },
-  about: ({ id }: TakenIn) => id,
-};
-const theSetAgain = {
-  again: ({ database }: Workshop, _request: unknown, ofId: string) => {
-    const set = findJobSet(database, ofId);
-    return set ? done(set) : NO_SET;
-  },
-  about: ({ id }: JobSet) => id,
-};
-const air = (workshop: Workshop): Outcome<AirTaken> => done({ air: airOf(workshop), added: 0, replaced: 0, rows: 0 });
-
-/** As it is: the compiler infers what each answers. */
-const write = <N extends RequestName, T>(_name: N, one: Write<N, T>): Write<N, T> => one;
-const longWrite = <N extends RequestName, T>(_name: N, one: LongWrite<N, T>): LongWrite<N, T> => one;
+import { checked } from './write/checked';
+import { type Outcome, done, refuse } from './write/outcome';
+import { refusedOnFailure } from './write/refusedOnFailure';
+import { runInSlices } from './write/runInSlices';
+import type { LongWrite, RequestOf, Write } from './write/write';
 
 export const WRITES = {
-  newJob: write('newJob', { act: createJob, ...newJobAgain }),
-  copyJob: write('copyJob', {
-    act: copyJob,
-    again: (workshop, _request, ofId) => done(begun(workshop, ofId)),
-    about: ({ jobId }) => jobId,
-  }),
-  newSet: write('newSet', { act: createSet, ...theSetAgain }),
-  growSet: write('growSet', { act: growSet, ...theSetAgain }),
-  changeSet: write('changeSet', { act: changeSet, ...theSetAgain }),
-  planSetBy: write('planSetBy', { act: planSetBy, again: () => done([]) }),
-  rejoinSet: write('rejoinSet', { act: rejoinSet, again: (workshop, { jobId }) => theJob(workshop, jobId) }),
-  typeMeasured: write('typeMeasured', { act: typeMeasured, again: (workshop, { jobId }) => theJob(workshop, jobId) }),
-  recordTogether: write('recordTogether', { act: recordTogether, again: (_workshop, { canvases }) => done(canvases.length) }),
-  withdrawTogether: write('withdrawTogether', { act: withdrawTogether, again: (_workshop, { entries }) => done(entries.length) }),
-  archive: write('archive', { act: archiveJobs, again: (_workshop, { canvases }) => done(canvases.length) }),
-  keepCare: write('keepCare', { act: keepCare, again: jobWithLog }),
-  takePassport: write('takePassport', { act: takePassport, ...takenInAgain }),
-  keepHanging: write('keepHanging', { act: keepHanging, again: jobWithLog }),
-  keepVariant: write('keepVariant', { act: keepVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
-  dropVariant: write('dropVariant', { act: dropVariant, again: (workshop, { jobId }) => done(jobVariants(workshop, jobId)) }),
-  adoptVariant: write('adoptVariant', { act: adoptVariant, again: jobWithLog }),
-  removeJob: write('removeJob', { act: removeJob, again: () => done(null) }),
-  importJob: write('importJob', { act: importJob, ...takenInAgain }),
-  saveInputs: write('saveInputs', {
-    // Ticks of the kit alone: see there.
-    looking: true,
-    act: saveInputs,
-    // Who saved since then is not passed over: a draft goes on from its own save only.
-    again: ({ database }, { jobId }, ofId) => {
-      const job = findJob(database, jobId);
-      if (!job) return GONE;
-      return String(job.revision) === ofId ? done(job) : { ok: false, kind: 'stale', theirs: job };
-    },
-    about: ({ revision }) => String(revision),
-  }),
-  recordStep: write('recordStep', { act: recordStep, again: jobWithLog }),
-  withdraw: write('withdraw', { act: withdrawRecord, again: jobWithLog }),
-  setAside: write('setAside', { act: setJobAside, again: () => done(null) }),
-  mendJob: write('mendJob', { act: mendJob, again: (workshop, { jobId }) => theJob(workshop, jobId) }),
-  keepRehearsal: longWrite('keepRehearsal', { workOut: keepRehearsal, again: jobWithLog }),
-  keepTaps: longWrite('keepTaps', { workOut: keepTaps, again: jobWithLog }),
-  keepTurns: write('keepTurns', { act: keepTurns, again: jobWithLog }),
-  keepWeight: write('keepWeight', { act: keepWeight, again: jobWithLog }),
-  keepHandTrial: write('keepHandTrial', { act: keepHandTrial, again: (workshop) => done(houseLessons(workshop)) }),
-  keepFeel: write('keepFeel', { act: keepFeel, again: jobWithLog }),
-  keepRemedy: write('keepRemedy', { act: keepRemedy, again: jobWithLog }),
-  importAir: write('importAir', { act: importAir, again: air }),
-  readSimulatedAir: write('readSimulatedAir', { act: readSimulatedAir, again: air }),
-  dropSimulatedAir: write('dropSimulatedAir', { act: dropSimulatedAir, again: air }),
-  changeItem: write('changeItem', { act: changeItem, again: (workshop) => done(storeView(workshop)) }),
-  undoMove: write('undoMove', { act: undoMove, again: (workshop) => done(storeView(workshop)) }),
-  buyItems: write('buyItems', {
-    act: buyItems,
-    again: (workshop, { jobIds }) => done(toBuyList(workshop, jobIds.length === 0 ? null : jobIds)),
-  }),
-  takeDown: write('takeDown', { act: takeDown, again: (workshop) => done(rolledWorks(workshop)) }),
-  restretch: write('restretch', { act: restretch, ...newJobAgain }),
-  makeFromStock: write('makeFromStock', { act: makeFromStock, ...newJobAgain }),
-  saveCosts: write('saveCosts', { act: saveCosts, again: (workshop) => done(costSettings(workshop)) }),
-  giveQuote: write('giveQuote', {
-    act: giveQuote,
-    again: (workshop, _request, ofId) => {
-      const quote = quoteNumbered(workshop, Number(ofId));
-      return quote ? done(quote) : refuse('There is no such quote.');
-    },
-    about: ({ number }) => String(number),
-  }),
-  setStock: write('setStock', { act: setStock, again: (workshop) => done(groundsOf(workshop)) }),
-  recordBatch: write('recordBatch', { act: recordBatch, again: (workshop) => done(groundsOf(workshop)) }),
-  addToRack: write('addToRack', { act: addToRack, again: (workshop) => done(rackBars(workshop)) }),
-  takeFromRack: write('takeFromRack', { act: takeFromRack, again: (workshop) => done(rackBars(workshop)) }),
-  keepPlace: write('keepPlace', { looking: true, act: keepPlace, again: () => done(null) }),
-  keepNote: write('keepNote', { alone: true, act: keepNote, again: jobWithLog }),
-  recordCuts: write('recordCuts', { act: recordCuts, again: (workshop) => done(series(workshop, [])) }),
-  addCloth: write('addCloth', { act: addCloth, again: (workshop) => done(clothStore(workshop)) }),
-  changeCloth: write('changeCloth', { act: changeCloth, again: (workshop) => done(clothStore(workshop)) }),
-  cutCloth: write('cutCloth', { act: cutCloth, again: (workshop) => done(clothStore(workshop)) }),
-  saveWeek: write('saveWeek', { act: saveWeek, again: (workshop) => done(weekSettings(workshop)) }),
-  pinTask: write('pinTask', { act: pinTask, again: () => done(null) }),
-  takePlan: longWrite('takePlan', { workOut: takePlan, again: () => done(null) }),
-  saveRules: write('saveRules', { act: saveRules, again: (workshop) => done(houseRules(workshop)) }),
-  takeInList: longWrite('takeInList', {
-    workOut: takeInList,
-    again: (_workshop, _request, ofId) => done(countsFrom(ofId)),
-    about: countsText,
-  }),
+  newJob,
+  copyJob,
+  newSet: createSet,
+  growSet,
+  changeSet,
+  planSetBy,
+  rejoinSet,
+  typeMeasured,
+  recordTogether,
+  withdrawTogether,
+  archive: archiveJobs,
+  keepCare,
+  takePassport,
+  keepHanging,
+  keepVariant,
+  dropVariant,
+  adoptVariant,
+  removeJob,
+  importJob,
+  saveInputs,
+  recordStep,
+  withdraw: withdrawRecord,
+  setAside: setJobAside,
+  mendJob,
+  keepRehearsal,
+  keepTaps,
+  keepTurns,
+  keepWeight,
+  keepHandTrial,
+  keepFeel,
+  keepRemedy,
+  importAir,
+  readSimulatedAir,
+  dropSimulatedAir,
+  changeItem,
+  undoMove,
+  buyItems,
+  takeDown,
+  restretch,
+  makeFromStock,
+  saveCosts,
+  giveQuote,
+  setStock,
+  recordBatch,
+  addToRack,
+  takeFromRack,
+  keepPlace,
+  keepNote,
+  recordCuts,
+  addCloth,
+  changeCloth,
+  cutCloth,
+  saveWeek,
+  pinTask,
+  takePlan,
+  saveRules,
+  takeInList,
 };
 
-type AnyWrite = Write<RequestName, unknown> | LongWrite<RequestName, unknown>;
+export type RequestName = keyof typeof WRITES;
+/** What a write is asked. */
+export type Request<N extends RequestName> = RequestOf<(typeof WRITES)[N]>;
+/** As it is sent: with an id made by whoever asks, the same when it is sent again. */
+export type Sent<N extends RequestName> = Request<N> & {
+  requestId: string;
+  /** How long ago it was done by the clock of the device, ms, where it is handed in later; left out or null for now. */
+  agoMs?: number | null;
+};
+
+/** Nothing waits longer than so to be handed in, ms. */
+const LONGEST_AWAY_MS = 400 * 86_400_000;
+
+/** What may stand beside any request: how long ago it was done, where a device was out of reach. */
+const handedIn = { agoMs: optional(whole(0, LONGEST_AWAY_MS)) };
+
+const sent = <S extends Shape>(asks: S) => ({ requestId: idText, ...asks });
+
+/** What is sent, as shapes. */
+export const REQUESTS = Object.fromEntries(Object.entries(WRITES).map(([name, { asks }]) => [name, sent(asks)])) as unknown as {
+  [N in RequestName]: (typeof WRITES)[N]['asks'] & { requestId: typeof idText };
+};
+
+type AnyWrite = Write<Shape, unknown> | LongWrite<Shape, unknown>;
 /** What a write answers. */
-export type Answer<N extends RequestName> = (typeof WRITES)[N] extends
-  Write<RequestName & N, infer T> | LongWrite<RequestName & N, infer T>
+export type Answer<N extends RequestName> = (typeof WRITES)[N] extends Write<infer _S, infer T> | LongWrite<infer _S, infer T>
   ? T
   : never;
 

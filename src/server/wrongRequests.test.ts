@@ -8,9 +8,7 @@ import { expect, it, vi } from 'vitest';
 import { rounds } from '@/testRounds';
 import { contentOf } from './testWorkshop';
 import { grantedRequest, workedWorkshop } from './testWrites';
-import type { RequestName } from './requests';
-import { WRITES, carryOut } from './writes';
-
+import { type RequestName, WRITES, carryOut } from './writes';
 const CASES = rounds(750, 20_000);
 const NAMES = Object.keys(WRITES) as RequestName[];
 

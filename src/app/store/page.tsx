@@ -1,7 +1,8 @@
 import { type StoreViewId, StorePage } from '@/features/store/StorePage';
 import { costSettings } from '@/server/cost/costWrites';
 import { openWorkshop } from '@/server/openWorkshop';
-import { storeView, toBuyList } from '@/server/store/storeWrites';
+import { storeView } from '@/server/store/storeWrites';
+import { toBuyList } from '@/server/store/buyWrites';
 import { fromStock, rolledWorks } from '@/server/life/takingDown';
 
 const VIEWS: readonly StoreViewId[] = ['buy', 'store', 'make', 'rolled', 'rates'];

@@ -7,7 +7,7 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import type { JobInputs } from '@/core/job/job';
 import type { LogEntry } from '@/core/log/logEntry';
-import type { RequestName } from '@/server/requests';
+import type { RequestName } from '@/server/writes';
 import { keep, kept } from '@/ui/form/kept';
 
 export interface OutboxEntry {

@@ -5,7 +5,7 @@ import { type Measured, type MeasuredStage, MEASURED_STAGES } from '@/core/set/m
 import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 import { writeAction } from '@/server/actions';
-import type { Request } from '@/server/requests';
+import type { Request } from '@/server/writes';
 import type { SetCanvas } from '@/server/set/setPages';
 import { Outbox, type SendEntry, sentBy, waitingWords } from '../outbox/Outbox';
 import { outboxStore } from '../outbox/outboxStore';

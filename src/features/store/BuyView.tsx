@@ -6,7 +6,7 @@ import { groupsBy } from '@/core/groupsBy';
 import type { BuyLine } from '@/core/store/toBuy';
 import { type Tape, printLength } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
-import type { ToBuy } from '@/server/store/storeWrites';
+import type { ToBuy } from '@/server/store/buyWrites';
 import { NumberField } from '@/ui/form/fields';
 import { Form, SendButton } from '@/ui/form/Form';
 import { Figure } from '@/ui/drawing/Figure';

@@ -1,7 +1,8 @@
 'use client';
 /* The store: what to buy for open work, what is there and what it costs, and the rates of the house. */
 import type { StoredSettings } from '@/db/quotes';
-import type { StoreView, ToBuy } from '@/server/store/storeWrites';
+import type { StoreView } from '@/server/store/storeWrites';
+import type { ToBuy } from '@/server/store/buyWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
 import { BuyView } from './BuyView';
 import type { RolledWork } from '@/db/rolledWorks';

@@ -51,25 +51,25 @@ describe('a logger’s table', () => {
   it('is taken in whole or not at all; what was read already stays', () => {
     const row = (hour: number, rh: number) => `2031-05-04 ${String(hour).padStart(2, '0')}:00,18,${rh}`;
     const text = (...rows: string[]) => ({ text: ['time,temp,humidity', ...rows].join('\n'), source: 'logger.csv' });
-    expect(importAir(workshop, text(row(1, 50), 'never,18,50')).ok).toBe(false);
+    expect(importAir.act(workshop, text(row(1, 50), 'never,18,50')).ok).toBe(false);
     expect(all()).toEqual([]);
-    expect(value(importAir(workshop, text(row(1, 50), row(2, 60))))).toMatchObject({ added: 2, rows: 2 });
-    expect(value(importAir(workshop, text(row(2, 99), row(3, 70))))).toMatchObject({ added: 1, rows: 2 });
+    expect(value(importAir.act(workshop, text(row(1, 50), row(2, 60))))).toMatchObject({ added: 2, rows: 2 });
+    expect(value(importAir.act(workshop, text(row(2, 99), row(3, 70))))).toMatchObject({ added: 1, rows: 2 });
     expect(all().map(({ rh }) => rh)).toEqual([50, 60, 70]);
   });
 
   it('takes the place of what was simulated, and what was there before is kept', () => {
-    value(readSimulatedAir(workshop));
+    value(readSimulatedAir.act(workshop, {}));
     const before = all().at(-1)!;
     const real = { text: `time,temp,humidity\n${before.at},16,73`, source: 'simulated hygrometer' };
-    expect(value(importAir(workshop, real))).toMatchObject({ added: 0, replaced: 1, rows: 1 });
+    expect(value(importAir.act(workshop, real))).toMatchObject({ added: 0, replaced: 1, rows: 1 });
     expect(all().at(-1)).toMatchObject({ at: before.at, celsius: 16, rh: 73, simulated: false });
     expect(workshop.database.prepare('SELECT at, celsius, rh FROM air_replaced').all()).toEqual([
       { at: before.at, celsius: before.celsius, rh: before.rh },
     ]);
     // A second real one finds a real one there.
-    expect(value(importAir(workshop, { ...real, text: real.text.replace('16,73', '15,70') }))).toMatchObject({ replaced: 0 });
-    value(readSimulatedAir(workshop));
+    expect(value(importAir.act(workshop, { ...real, text: real.text.replace('16,73', '15,70') }))).toMatchObject({ replaced: 0 });
+    value(readSimulatedAir.act(workshop, {}));
     expect(all().at(-1)).toMatchObject({ rh: 73 });
     expect(() => workshop.database.exec('DELETE FROM air_replaced')).toThrow(/append-only/);
   });
@@ -77,17 +77,17 @@ describe('a logger’s table', () => {
 
 describe('the air by days', () => {
   it('a simulated year fills what is missing, comes out the same, and reaches until now', () => {
-    const { air, added } = value(readSimulatedAir(workshop));
+    const { air, added } = value(readSimulatedAir.act(workshop, {}));
     expect(added).toBe(2928);
     expect(air.days.length).toBeGreaterThan(365);
     expect(Date.parse(air.last!.at)).toBe(workshop.now().getTime());
-    expect(value(readSimulatedAir(workshop)).added).toBe(0);
+    expect(value(readSimulatedAir.act(workshop, {})).added).toBe(0);
     for (const { rh, leastRh, mostRh } of air.days) expect(leastRh <= rh && rh <= mostRh).toBe(true);
   });
 
   it('knows the last reading, and looks neither into the future nor further back than a year', () => {
     const rows = ['2029-01-01 09:00,10,40', '2031-05-03 09:00,18,50', '2031-05-04 09:00,19,60', '2031-06-01 09:00,25,90'];
-    value(importAir(workshop, { text: ['time,temp,humidity', ...rows].join('\n'), source: '' }));
+    value(importAir.act(workshop, { text: ['time,temp,humidity', ...rows].join('\n'), source: '' }));
     const { days, last } = airOf(workshop);
     expect(days.map(({ rh }) => rh)).toEqual([50, 60]);
     expect(last).toMatchObject({ celsius: 19, rh: 60 });
@@ -97,7 +97,7 @@ describe('the air by days', () => {
     const hours = Array.from({ length: 16 }, (_, index) =>
       new Date(workshop.now().getTime() - (index + 1) * 3 * 3_600_000).toISOString(),
     );
-    value(importAir(workshop, { text: ['time,temp,humidity', ...hours.map((at) => `${at},17,78`)].join('\n'), source: 'x' }));
+    value(importAir.act(workshop, { text: ['time,temp,humidity', ...hours.map((at) => `${at},17,78`)].join('\n'), source: 'x' }));
     expect(spellOf(workshop)).toEqual({ kind: 'now', rh: 78 });
     workshop.pass(60 * 24 * 3);
     expect(spellOf(workshop)).toEqual({ kind: 'none' });

@@ -7,8 +7,9 @@ import { SIMULATED_AIR, type StoredAir, insertAir, listAir, removeSimulatedAir }
 import { readRules } from '@/db/workshops';
 import { airFromCsv } from './airCsv';
 import { type Outcome, done } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { write } from '../write/write';
+import { text } from '@/core/shape/shape';
 
 const DAY_MS = 86_400_000;
 const YEAR_DAYS = 366;
@@ -103,27 +104,41 @@ const taken = (workshop: Workshop, readings: readonly AirReading[], source: stri
   return done({ air: airOf(workshop), added, replaced, rows: readings.length + simulated.length });
 };
 
+const air = (workshop: Workshop): Outcome<AirTaken> => done({ air: airOf(workshop), added: 0, replaced: 0, rows: 0 });
+
 /** Takes in a logger’s table: all rows or none; moments that were read already stay as they are. */
-export function importAir(workshop: Workshop, { text, source }: Request<'importAir'>): Outcome<AirTaken> {
-  const readings = airFromCsv(text);
-  if (!readings.ok) return readings;
-  const [real, simulated] = [false, true].map((one) => readings.value.filter((reading) => reading.simulated === one));
-  return taken(workshop, real!, sourceName(source), simulated);
-}
+export const importAir = write({
+  asks: { text: text(1, 4_000_000), source: text(0, 80) },
+  act(workshop: Workshop, { text, source }): Outcome<AirTaken> {
+    const readings = airFromCsv(text);
+    if (!readings.ok) return readings;
+    const [real, simulated] = [false, true].map((one) => readings.value.filter((reading) => reading.simulated === one));
+    return taken(workshop, real!, sourceName(source), simulated);
+  },
+  again: air,
+});
 
 /** What a table is called in the list; never as the simulated hygrometer is. */
 const sourceName = (typed: string): string => (['', SIMULATED_AIR].includes(typed.trim()) ? 'table' : typed.trim());
 
 /** Fills the year until now from the simulated hygrometer. */
-export function readSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
-  const stepMs = STEP_H * 3_600_000;
-  const last = Math.floor(workshop.now().getTime() / stepMs) * stepMs;
-  const count = (YEAR_DAYS * 24) / STEP_H;
-  return taken(workshop, simulatedAir(randomLcg(SEED), last - (count - 1) * stepMs, count, STEP_H), SIMULATED_AIR);
-}
+export const readSimulatedAir = write({
+  asks: {},
+  act(workshop: Workshop): Outcome<AirTaken> {
+    const stepMs = STEP_H * 3_600_000;
+    const last = Math.floor(workshop.now().getTime() / stepMs) * stepMs;
+    const count = (YEAR_DAYS * 24) / STEP_H;
+    return taken(workshop, simulatedAir(randomLcg(SEED), last - (count - 1) * stepMs, count, STEP_H), SIMULATED_AIR);
+  },
+  again: air,
+});
 
 /** Takes the simulated air out again: what was noted with it elsewhere stays marked as simulated. */
-export function dropSimulatedAir(workshop: Workshop): Outcome<AirTaken> {
-  const gone = workshop.database.transaction(() => removeSimulatedAir(workshop.database)).immediate();
-  return done({ air: airOf(workshop), added: -gone, replaced: 0, rows: gone });
-}
+export const dropSimulatedAir = write({
+  asks: {},
+  act(workshop: Workshop): Outcome<AirTaken> {
+    const gone = workshop.database.transaction(() => removeSimulatedAir(workshop.database)).immediate();
+    return done({ air: airOf(workshop), added: -gone, replaced: 0, rows: gone });
+  },
+  again: air,
+});

@@ -1,14 +1,9 @@
 import { format } from 'date-fns';
-import { fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
-import { type HouseRules, houseRulesShape, ruleViolations } from '@/core/house/houseRules';
-import type { LogEntry } from '@/core/log/logEntry';
 import type { NextStep } from '@/core/case/nextStep';
 import { type DateStanding, dateStanding, worstStanding } from '@/core/week/dateVerdicts';
 import { slackDaysAt } from '@/core/case/slack';
-import type { ReadingId } from '@/core/log/readingKinds';
-import { isPainted } from '@/core/house/schools';
-import { type StageId, stageActs } from '@/core/stages/stages';
-import { type BrokenJob, jobUsingOther } from '@/db/jobs';
+import { type StageId } from '@/core/stages/stages';
+import { type BrokenJob } from '@/db/jobs';
 import {
   type JobState,
   type OpenTotals,
@@ -19,21 +14,12 @@ import {
   openStates,
   openTotals,
   statesOfSet,
-  unsettleBroken,
   unsettledCount,
 } from '@/db/jobStates';
-import { listCloth } from '@/db/clothSheets';
-import { photographedOf } from '@/db/photographs';
-import { listRack } from '@/db/rackBars';
-import { type LogOrder, type PlottedReading, countEntries, listEntries, plottedReadings } from '@/db/logEntries';
 import { readPlan } from '@/db/weeks';
-import { type StoredRules, readRules, writeRules } from '@/db/workshops';
 import { setTally } from '@/core/set/setTally';
 import { findJobSet } from '@/db/jobSets';
-import { checked } from '../write/checked';
 import { type JobFacts, factsIn, settle } from '../job/jobStates';
-import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
 
 export interface BenchRow extends Pick<
@@ -203,4 +189,3 @@ export function dryingClocks(workshop: Pick<Workshop, 'database'>): { clocks: Dr
   });
   return { clocks, count: clocks.length < MOST_CLOCKS ? clocks.length : countClocks(workshop.database) };
 }
-

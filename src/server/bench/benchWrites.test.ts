@@ -6,8 +6,8 @@ import { benchPlaceOf, keepNote, keepPlace, photographOf } from './benchWrites';
 import { saveInputs } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import { archiveJobs } from '../set/setWrites';
-import type { Request } from '../requests';
-import { logPage } from "../log/logPage";
+import type { Request } from '../writes';
+import { logPage } from '../log/logPage';
 import { type TestWorkshop, contentOf, newJob, revisionOf, testWorkshop, value, wordsOf, workUpTo } from '../testWorkshop';
 
 let workshop: TestWorkshop;
@@ -34,12 +34,12 @@ describe('where somebody stands', () => {
   it('is kept with the job, the last place only, and makes no new version of it', () => {
     const before = revisionOf(workshop, jobId);
     expect(benchPlaceOf(workshop, jobId)).toBeNull();
-    value(keepPlace(workshop, { jobId, stage: 'cloth', step: 'cloth/width', quarter: 0, filledAt: 1 }));
+    value(keepPlace.act(workshop, { jobId, stage: 'cloth', step: 'cloth/width', quarter: 0, filledAt: 1 }));
     const last = { stage: 'fasten', step: 'fasten/17', quarter: 3, filledAt: 12 } as const;
-    value(keepPlace(workshop, { jobId, ...last }));
+    value(keepPlace.act(workshop, { jobId, ...last }));
     expect(benchPlaceOf(workshop, jobId)).toEqual(last);
     expect(revisionOf(workshop, jobId)).toBe(before);
-    expect(wordsOf(keepPlace(workshop, { jobId: 'nobody', ...last }))).toMatch(/not in the workshop/);
+    expect(wordsOf(keepPlace.act(workshop, { jobId: 'nobody', ...last }))).toMatch(/not in the workshop/);
   });
 });
 
@@ -47,19 +47,19 @@ describe('a note at a step', () => {
   it('stands in the log with its step and its photograph, finishes nothing, and collides with nobody', () => {
     const { job } = openJob(workshop, jobId)!;
     const done = progressOf(job.inputs, openJob(workshop, jobId)!.log).done;
-    const kept = value(keepNote(workshop, note({ jpeg: JPEG }))).log.at(-1)!;
+    const kept = value(keepNote.act(workshop, note({ jpeg: JPEG }))).log.at(-1)!;
     expect(kept).toMatchObject({ kind: 'note', of: 'cloth/width', maker: 'Wren', note: 'a slub near the selvedge' });
     expect(kept.did).toBe('Photograph, Cloth, across the canvas');
     expect(Buffer.from(photographOf(workshop, jobId, kept.id)!).toString('base64')).toBe(JPEG);
     expect(photographOf(workshop, 'other', kept.id)).toBeNull();
-    const plain = value(keepNote(workshop, note())).log.at(-1)!;
+    const plain = value(keepNote.act(workshop, note())).log.at(-1)!;
     expect(plain.did).toBe('Note, Cloth, across the canvas');
     expect(logPage(workshop).photographs).toEqual([kept.id]);
     expect(photographedOf(workshop.database, [kept.id, plain.id, 'gone'])).toEqual([kept.id]);
     const after = openJob(workshop, jobId)!;
     expect(progressOf(after.job.inputs, after.log).done).toEqual(done);
     // Whoever typed meanwhile saves from the version that was seen.
-    value(saveInputs(workshop, { jobId, revision: job.revision, inputs: job.inputs }));
+    value(saveInputs.act(workshop, { jobId, revision: job.revision, inputs: job.inputs }));
     expect(() => workshop.database.prepare('DELETE FROM photograph').run()).toThrow(/append-only/);
   });
 
@@ -70,12 +70,12 @@ describe('a note at a step', () => {
     ['a job that is gone', { jobId: 'nobody' }, /not in the workshop/],
   ])('%s is refused and leaves nothing behind', (_name, change, says) => {
     const before = contentOf(workshop.database);
-    expect(wordsOf(keepNote(workshop, note(change)))).toMatch(says);
+    expect(wordsOf(keepNote.act(workshop, note(change)))).toMatch(says);
     expect(contentOf(workshop.database)).toBe(before);
   });
 
   it('is refused on a job that was archived', () => {
-    value(archiveJobs(workshop, { canvases: [{ jobId, revision: revisionOf(workshop, jobId) }], archived: true }));
-    expect(wordsOf(keepNote(workshop, note()))).toMatch(/archived/);
+    value(archiveJobs.act(workshop, { canvases: [{ jobId, revision: revisionOf(workshop, jobId) }], archived: true }));
+    expect(wordsOf(keepNote.act(workshop, note()))).toMatch(/archived/);
   });
 });

@@ -38,7 +38,7 @@ function run(seed: number) {
     const tag = `R${between(1, 12)}`;
     const taken = tags.has(tag);
     const before = area();
-    const outcome = addCloth(workshop, {
+    const outcome = addCloth.act(workshop, {
       kind: 'roll',
       fabric: 'cottonMedium',
       tag,
@@ -61,7 +61,7 @@ function run(seed: number) {
     const flaw = { x: between(0, Math.floor(cloth.widthMm)), y: 10, w: 30, h: 20, note: 'knot' };
     const fits = flaw.x + flaw.w <= cloth.widthMm && flaw.y + flaw.h <= cloth.lengthMm;
     const stale = between(0, 3) === 0;
-    const outcome = changeCloth(workshop, {
+    const outcome = changeCloth.act(workshop, {
       id: cloth.id,
       revision: cloth.revision + (stale ? 1 : 0),
       lengthMm: cloth.lengthMm,
@@ -90,7 +90,7 @@ function run(seed: number) {
     while (!step.done) step = steps.next();
     const before = area();
     const pieces = chosen.reduce((sum, { piece }) => sum + piece.w * piece.h, 0);
-    const outcome = cutCloth(workshop, {
+    const outcome = cutCloth.act(workshop, {
       sheets: [
         {
           id: cloth.id,

@@ -12,7 +12,7 @@ import { openJob } from '../job/jobReading';
 import type { Outcome } from '../write/outcome';
 import { testWorkshop, value } from '../testWorkshop';
 import type { Workshop } from '../workshop';
-import { saveRules } from "../house/houseRuleWrites";
+import { saveRules } from '../house/houseRuleWrites';
 
 let workshop: Workshop;
 beforeEach(() => {
@@ -34,7 +34,7 @@ const ROLL: Omit<StockCloth, 'id'> = {
   flaws: [],
 };
 const store = (patch: Partial<typeof ROLL> = {}) => {
-  const all = value(addCloth(workshop, { ...ROLL, ...patch, maker: 'Me' }));
+  const all = value(addCloth.act(workshop, { ...ROLL, ...patch, maker: 'Me' }));
   return all.find((one) => one.tag === (patch.tag ?? ROLL.tag))!;
 };
 const job = (title: string, widthMm = 700, heightMm = 500) =>
@@ -57,10 +57,10 @@ function laid(cloth: ReturnType<typeof store>) {
 describe('the store of cloth', () => {
   it('takes in rolls and offcuts, each tag once, and only cloth of the house that can be', () => {
     store();
-    expect(said(addCloth(workshop, { ...ROLL, maker: 'Me' }))).toMatch(/“C1” was given before/);
-    expect(said(addCloth(workshop, { ...ROLL, tag: 'X', fabric: 'silk', maker: 'Me' }))).toMatch(/no cloth “silk”/);
+    expect(said(addCloth.act(workshop, { ...ROLL, maker: 'Me' }))).toMatch(/“C1” was given before/);
+    expect(said(addCloth.act(workshop, { ...ROLL, tag: 'X', fabric: 'silk', maker: 'Me' }))).toMatch(/no cloth “silk”/);
     expect(
-      said(addCloth(workshop, { ...ROLL, tag: 'X', flaws: [{ x: 2090, y: 0, w: 40, h: 5, note: '' }], maker: 'Me' })),
+      said(addCloth.act(workshop, { ...ROLL, tag: 'X', flaws: [{ x: 2090, y: 0, w: 40, h: 5, note: '' }], maker: 'Me' })),
     ).toMatch(/does not lie on the cloth/);
     expect(clothStore(workshop)).toHaveLength(1);
   });
@@ -69,10 +69,10 @@ describe('the store of cloth', () => {
     const { id, revision } = store();
     const flaws = [{ x: 100, y: 200, w: 30, h: 30, note: 'knot' }];
     const change = { id, revision, lengthMm: 2500, flaws, gone: false, maker: 'Me' };
-    expect(value(changeCloth(workshop, change))[0]).toMatchObject({ revision: 2, lengthMm: 2500, flaws });
-    expect(said(changeCloth(workshop, change))).toMatch(/changed elsewhere/);
-    expect(value(changeCloth(workshop, { ...change, revision: 2, gone: true }))).toEqual([]);
-    expect(said(addCloth(workshop, { ...ROLL, maker: 'Me' }))).toMatch(/given before/);
+    expect(value(changeCloth.act(workshop, change))[0]).toMatchObject({ revision: 2, lengthMm: 2500, flaws });
+    expect(said(changeCloth.act(workshop, change))).toMatch(/changed elsewhere/);
+    expect(value(changeCloth.act(workshop, { ...change, revision: 2, gone: true }))).toEqual([]);
+    expect(said(addCloth.act(workshop, { ...ROLL, maker: 'Me' }))).toMatch(/given before/);
     expect(clothMoves(workshop).map((move) => move.did)).toEqual([
       'Out of the store: C1',
       'C1: 1 flaw marked',
@@ -82,9 +82,9 @@ describe('the store of cloth', () => {
 
   it('keeps a cloth of the house that lies in it', () => {
     const own = { ...FABRICS[1], id: 'own-1', name: 'Quay duck' };
-    value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { ...NO_CHANGES, fabrics: [own] } } }));
+    value(saveRules.act(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { ...NO_CHANGES, fabrics: [own] } } }));
     store({ fabric: 'own-1' });
-    expect(said(saveRules(workshop, { revision: 1, rules: DEFAULT_RULES }))).toMatch(/C1 in the store is of “own-1”/);
+    expect(said(saveRules.act(workshop, { revision: 1, rules: DEFAULT_RULES }))).toMatch(/C1 in the store is of “own-1”/);
   });
 });
 
@@ -93,13 +93,13 @@ describe('cuts', () => {
     const [a, b] = [job('A'), job('B', 900, 600)];
     const cloth = store();
     const { length: used, ...dto } = laid(cloth);
-    const after = value(cutCloth(workshop, dto));
+    const after = value(cutCloth.act(workshop, dto));
     expect(after[0]).toMatchObject({ tag: 'C1', lengthMm: 3000 - used - 5, revision: 2 });
     expect(after.slice(1).map((one) => one.tag)).toEqual(after.slice(1).map((_, index) => `C1-${index + 1}`));
     expect(after.length).toBeGreaterThan(1);
     expect(clothJobs(workshop)).toEqual([]);
     expect([a, b].map((id) => jobCut(workshop, id)?.tag)).toEqual(['C1', 'C1']);
-    expect(said(cutCloth(workshop, { ...dto, sheets: [{ ...dto.sheets[0]!, revision: 2 }] }))).toMatch(/cut already/);
+    expect(said(cutCloth.act(workshop, { ...dto, sheets: [{ ...dto.sheets[0]!, revision: 2 }] }))).toMatch(/cut already/);
     expect(clothMoves(workshop)[0]!.did).toBe('Cut for No. 101, No. 102');
   });
 
@@ -112,14 +112,16 @@ describe('cuts', () => {
       ...dto,
       sheets: [{ ...sheet!, placed: [{ ...sheet!.placed[0]!, ...patch }] }],
     });
-    expect(said(cutCloth(workshop, at({ x: 0, y: 0 })))).toMatch(/has a flaw/);
-    expect(said(cutCloth(workshop, at({ x: 1800 })))).toMatch(/hangs over the edge/);
-    expect(said(cutCloth(workshop, at({ y: 2900 })))).toMatch(/C1 is 3000 mm long/);
-    expect(said(cutCloth(workshop, { ...dto, sheets: [{ ...sheet!, revision: 9 }] }))).toMatch(/changed elsewhere/);
-    expect(said(cutCloth(workshop, { ...dto, sheets: [sheet!, sheet!] }))).toMatch(/laid twice/);
+    expect(said(cutCloth.act(workshop, at({ x: 0, y: 0 })))).toMatch(/has a flaw/);
+    expect(said(cutCloth.act(workshop, at({ x: 1800 })))).toMatch(/hangs over the edge/);
+    expect(said(cutCloth.act(workshop, at({ y: 2900 })))).toMatch(/C1 is 3000 mm long/);
+    expect(said(cutCloth.act(workshop, { ...dto, sheets: [{ ...sheet!, revision: 9 }] }))).toMatch(/changed elsewhere/);
+    expect(said(cutCloth.act(workshop, { ...dto, sheets: [sheet!, sheet!] }))).toMatch(/laid twice/);
     const { revision, inputs } = openJob(workshop, id)!.job;
-    value(saveInputs(workshop, { jobId: id, revision, inputs: { ...inputs, cloth: { ...inputs.cloth, fabric: 'linenFine' } } }));
-    expect(said(cutCloth(workshop, dto))).toMatch(/wants another cloth/);
+    value(
+      saveInputs.act(workshop, { jobId: id, revision, inputs: { ...inputs, cloth: { ...inputs.cloth, fabric: 'linenFine' } } }),
+    );
+    expect(said(cutCloth.act(workshop, dto))).toMatch(/wants another cloth/);
     expect(clothStore(workshop)).toEqual([cloth]);
   });
 
@@ -129,7 +131,7 @@ describe('cuts', () => {
     const small = store({ tag: 'C2', lengthMm: 100 });
     let { revision } = openJob(workshop, id)!.job;
     const record = (stage: 'brief' | 'bars' | 'square' | 'cloth', clothId?: string) => {
-      const outcome = recordStep(workshop, {
+      const outcome = recordStep.act(workshop, {
         jobId: id,
         revision,
         stage,
@@ -149,7 +151,7 @@ describe('cuts', () => {
     const { log } = value(record('cloth', cloth.id));
     const left = clothStore(workshop).find((one) => one.id === cloth.id)!.lengthMm;
     expect(left).toBeLessThan(3000);
-    value(withdrawRecord(workshop, { jobId: id, revision, entryId: log.at(-1)!.id, maker: 'Me', reason: 'wrong job' }));
+    value(withdrawRecord.act(workshop, { jobId: id, revision, entryId: log.at(-1)!.id, maker: 'Me', reason: 'wrong job' }));
     revision = openJob(workshop, id)!.job.revision;
     value(record('cloth', cloth.id));
     expect(clothStore(workshop).find((one) => one.id === cloth.id)!.lengthMm).toBe(left);

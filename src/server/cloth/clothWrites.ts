@@ -31,8 +31,23 @@ import { statesAt } from '@/db/jobStates';
 import { readRules } from '@/db/workshops';
 import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { write } from '../write/write';
+import { oneOf, numberOf, flag, listOf, part, whole, number, text } from '@/core/shape/shape';
+import { idText } from '@/core/job/job';
+import { textOf } from '@/core/shape/texts';
+import { maker, revision } from '../write/asked';
+
+const flaws = listOf(
+  part('clothFlaw', {
+    x: number(0, 200_000),
+    y: number(0, 200_000),
+    w: number(1, 6000),
+    h: number(1, 200_000),
+    note: text(0, 80),
+  }),
+  60,
+);
 
 const roll = (mm: number): string => printed('rollLength', mm, RECORD_TAPE);
 
@@ -85,56 +100,74 @@ export function clothJobs(workshop: Workshop): ClothJob[] {
 const isPainted = ({ inputs }: StoredJob) => byId(USES, inputs.brief.use).painted;
 
 /** Puts a roll or an offcut into the store. */
-export function addCloth({ database, now, newId }: Workshop, { maker, ...typed }: Request<'addCloth'>): Outcome<StoredCloth[]> {
-  const { rules } = readRules(database);
-  const cloth: StockCloth = { ...typed, tag: typed.tag.trim(), flaws: plainFlaws(typed.flaws), id: newId() };
-  if (!fabricsOf(rules).some((one) => one.id === cloth.fabric))
-    return refuse(`fabric: this house has no cloth “${cloth.fabric}”.`);
-  const [wrong] = stockViolations(cloth);
-  if (wrong) return refuse(wrong);
-  const add = database.transaction((): Outcome<StoredCloth[]> => {
-    if (clothTags(database).includes(cloth.tag))
-      return refuse(`The tag “${cloth.tag}” was given before: write another one on it.`);
-    insertCloth(database, cloth);
-    const did = `Put in the store: ${cloth.kind} ${cloth.tag}, ${fabricOf(rules, cloth.fabric).name}`;
-    insertClothMove(database, {
-      id: newId(),
-      at: now().toISOString(),
-      maker,
-      did,
-      cuts: [],
-      changes: { before: [], after: [cloth] },
+export const addCloth = write({
+  asks: {
+    kind: oneOf(['roll', 'offcut']),
+    fabric: idText,
+    tag: textOf('tag'),
+    widthMm: numberOf('stockWidth'),
+    selvedgeMm: numberOf('selvedge'),
+    lengthMm: numberOf('newRollLength'),
+    flaws: flaws,
+    maker,
+  },
+  act({ database, now, newId }: Workshop, { maker, ...typed }): Outcome<StoredCloth[]> {
+    const { rules } = readRules(database);
+    const cloth: StockCloth = { ...typed, tag: typed.tag.trim(), flaws: plainFlaws(typed.flaws), id: newId() };
+    if (!fabricsOf(rules).some((one) => one.id === cloth.fabric))
+      return refuse(`fabric: this house has no cloth “${cloth.fabric}”.`);
+    const [wrong] = stockViolations(cloth);
+    if (wrong) return refuse(wrong);
+    const add = database.transaction((): Outcome<StoredCloth[]> => {
+      if (clothTags(database).includes(cloth.tag))
+        return refuse(`The tag “${cloth.tag}” was given before: write another one on it.`);
+      insertCloth(database, cloth);
+      const did = `Put in the store: ${cloth.kind} ${cloth.tag}, ${fabricOf(rules, cloth.fabric).name}`;
+      insertClothMove(database, {
+        id: newId(),
+        at: now().toISOString(),
+        maker,
+        did,
+        cuts: [],
+        changes: { before: [], after: [cloth] },
+      });
+      return done(listCloth(database));
     });
-    return done(listCloth(database));
-  });
-  return add.immediate();
-}
+    return add.immediate();
+  },
+  again: (workshop) => done(clothStore(workshop)),
+});
 
 const plainFlaws = (flaws: StockCloth['flaws']) => flaws.map(({ x, y, w, h, note }) => ({ x, y, w, h, note }));
 
 const CHANGED = 'This cloth was changed elsewhere in between: look at it again.';
 
 /** Sets what is left of a cloth and its flaws, or takes it out of the store. */
-export function changeCloth({ database, now, newId }: Workshop, dto: Request<'changeCloth'>): Outcome<StoredCloth[]> {
-  const change = database.transaction((): Outcome<StoredCloth[]> => {
-    const before = listCloth(database).find((one) => one.id === dto.id);
-    if (!before || before.revision !== dto.revision) return refuse(CHANGED);
-    const after = { ...before, lengthMm: dto.lengthMm, flaws: plainFlaws(dto.flaws) };
-    const [wrong] = dto.gone ? [] : stockViolations(after);
-    if (wrong) return refuse(wrong);
-    updateCloth(database, { ...after, revision: dto.revision }, dto.gone);
-    insertClothMove(database, {
-      id: newId(),
-      at: now().toISOString(),
-      maker: dto.maker,
-      did: dto.gone ? `Out of the store: ${before.tag}` : `${before.tag}: ${changeWords(before, after)}`,
-      cuts: [],
-      changes: { before: [plainCloth(before)], after: dto.gone ? [] : [plainCloth(after)] },
+export const changeCloth = write({
+  /** `gone`: used up or thrown away. */
+  asks: { id: idText, revision, lengthMm: numberOf('rollLength'), flaws: flaws, gone: flag(), maker },
+  act({ database, now, newId }: Workshop, dto): Outcome<StoredCloth[]> {
+    const change = database.transaction((): Outcome<StoredCloth[]> => {
+      const before = listCloth(database).find((one) => one.id === dto.id);
+      if (!before || before.revision !== dto.revision) return refuse(CHANGED);
+      const after = { ...before, lengthMm: dto.lengthMm, flaws: plainFlaws(dto.flaws) };
+      const [wrong] = dto.gone ? [] : stockViolations(after);
+      if (wrong) return refuse(wrong);
+      updateCloth(database, { ...after, revision: dto.revision }, dto.gone);
+      insertClothMove(database, {
+        id: newId(),
+        at: now().toISOString(),
+        maker: dto.maker,
+        did: dto.gone ? `Out of the store: ${before.tag}` : `${before.tag}: ${changeWords(before, after)}`,
+        cuts: [],
+        changes: { before: [plainCloth(before)], after: dto.gone ? [] : [plainCloth(after)] },
+      });
+      return done(listCloth(database));
     });
-    return done(listCloth(database));
-  });
-  return change.immediate();
-}
+    return change.immediate();
+  },
+  again: (workshop) => done(clothStore(workshop)),
+});
 
 const plainCloth = ({ revision: _revision, ...cloth }: StoredCloth): StockCloth => cloth;
 
@@ -153,41 +186,59 @@ interface CutSheet {
 }
 
 /** Records cuts as they were laid: rolls get shorter, offcuts go to the store with a tag, jobs count as cut. */
-export function cutCloth(workshop: Workshop, dto: Request<'cutCloth'>): Outcome<StoredCloth[]> {
-  const { database } = workshop;
-  const cut = database.transaction((): Outcome<StoredCloth[]> => {
-    const { rules } = readRules(database);
-    const jobs = new Map(clothJobs(workshop).map((job) => [job.id, job]));
-    const store = listCloth(database);
-    const asked = dto.sheets.flatMap((sheet) => sheet.placed.map((one) => one.id));
-    if (new Set(asked).size !== asked.length) return refuse('A piece is laid twice: lay them again.');
-    const sheets: CutSheet[] = [];
-    for (const { id, revision, placed } of dto.sheets) {
-      const cloth = store.find((one) => one.id === id);
-      if (!cloth || cloth.revision !== revision) return refuse(CHANGED);
-      const missing = placed.find((one) => jobs.get(one.id)?.fabric !== cloth.fabric);
-      if (missing) return refuse('A job is cut already, gone, or wants another cloth: open the page again.');
-      const pieces = placed.map((one) => jobs.get(one.id)!.piece);
-      sheets.push({
-        cloth,
-        pieces,
-        placed: placed.map((one, index) => ({
-          id: one.id,
-          x: one.x,
-          y: one.y,
-          turned: one.turned,
-          ...sizeOf(pieces[index]!, one.turned),
-        })),
-      });
-    }
-    const wrong = sheets.map((sheet) => layoutTrouble(sheet, rules)).find((one) => one !== null);
-    if (wrong) return wrong;
-    const numbers = asked.map((id) => `No. ${jobs.get(id)!.number}`).join(', ');
-    writeCuts(workshop, sheets, rules, dto.maker, `Cut for ${numbers}`);
-    return done(listCloth(database));
-  });
-  return cut.immediate();
-}
+export const cutCloth = write({
+  asks: {
+    sheets: listOf(
+      part('cutSheet', {
+        id: idText,
+        revision,
+        placed: listOf(part('placed', { id: idText, x: whole(0, 200_000), y: whole(0, 200_000), turned: flag() }), 100, [], {
+          least: 1,
+        }),
+      }),
+      40,
+      [],
+      { least: 1 },
+    ),
+    maker,
+  },
+  act(workshop: Workshop, dto): Outcome<StoredCloth[]> {
+    const { database } = workshop;
+    const cut = database.transaction((): Outcome<StoredCloth[]> => {
+      const { rules } = readRules(database);
+      const jobs = new Map(clothJobs(workshop).map((job) => [job.id, job]));
+      const store = listCloth(database);
+      const asked = dto.sheets.flatMap((sheet) => sheet.placed.map((one) => one.id));
+      if (new Set(asked).size !== asked.length) return refuse('A piece is laid twice: lay them again.');
+      const sheets: CutSheet[] = [];
+      for (const { id, revision, placed } of dto.sheets) {
+        const cloth = store.find((one) => one.id === id);
+        if (!cloth || cloth.revision !== revision) return refuse(CHANGED);
+        const missing = placed.find((one) => jobs.get(one.id)?.fabric !== cloth.fabric);
+        if (missing) return refuse('A job is cut already, gone, or wants another cloth: open the page again.');
+        const pieces = placed.map((one) => jobs.get(one.id)!.piece);
+        sheets.push({
+          cloth,
+          pieces,
+          placed: placed.map((one, index) => ({
+            id: one.id,
+            x: one.x,
+            y: one.y,
+            turned: one.turned,
+            ...sizeOf(pieces[index]!, one.turned),
+          })),
+        });
+      }
+      const wrong = sheets.map((sheet) => layoutTrouble(sheet, rules)).find((one) => one !== null);
+      if (wrong) return wrong;
+      const numbers = asked.map((id) => `No. ${jobs.get(id)!.number}`).join(', ');
+      writeCuts(workshop, sheets, rules, dto.maker, `Cut for ${numbers}`);
+      return done(listCloth(database));
+    });
+    return cut.immediate();
+  },
+  again: (workshop) => done(clothStore(workshop)),
+});
 
 const sizeOf = (piece: Omit<ClothPiece, 'pin'>, turned: boolean) => {
   const { w, h } = lying(piece, turned);

@@ -34,12 +34,15 @@ import {
 import { logOfJob } from '@/db/logEntries';
 import { listStore } from '@/db/storeItems';
 import { readRules } from '@/db/workshops';
-import { checked } from '../write/checked';
 import { brokenJob, caseOfJob } from '../job/jobReading';
 import { type Outcome, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import { canvasesOf } from '../set/setWrites';
 import type { Workshop } from '../workshop';
+import { write } from '../write/write';
+import { anyRevision, maker } from '../write/asked';
+import { part, optional, whole } from '@/core/shape/shape';
+import { idText } from '@/core/job/job';
+import { textOf } from '@/core/shape/texts';
 
 export interface CanvasCost {
   jobId: string;
@@ -73,18 +76,20 @@ export interface CostView {
 export const costSettings = ({ database }: Pick<Workshop, 'database'>): StoredSettings => readCostSettings(database);
 
 /** Saves what the house reckons with over the revision that was read. */
-export function saveCosts({ database }: Workshop, dto: Request<'saveCosts'>): Outcome<StoredSettings> {
-  const shape = checked(costSettingsShape, 'costSettings', dto.settings);
-  if (!shape.ok) return shape;
-  const faces = dto.settings.readyMade.map(({ widthMm, heightMm }) =>
-    printSize(Math.min(widthMm, heightMm), Math.max(widthMm, heightMm), RECORD_TAPE),
-  );
-  const twice = faces.find((one, index) => faces.indexOf(one) !== index);
-  if (twice) return refuse(`A ready-made price stands twice for ${twice}.`);
-  return writeCostSettings(database, dto.settings, dto.revision)
-    ? done(readCostSettings(database))
-    : refuse('The rates were changed elsewhere in between. Open them again, then change them.');
-}
+export const saveCosts = write({
+  asks: { revision: anyRevision, settings: part('costSettings', costSettingsShape) },
+  act({ database }: Workshop, dto): Outcome<StoredSettings> {
+    const faces = dto.settings.readyMade.map(({ widthMm, heightMm }) =>
+      printSize(Math.min(widthMm, heightMm), Math.max(widthMm, heightMm), RECORD_TAPE),
+    );
+    const twice = faces.find((one, index) => faces.indexOf(one) !== index);
+    if (twice) return refuse(`A ready-made price stands twice for ${twice}.`);
+    return writeCostSettings(database, dto.settings, dto.revision)
+      ? done(readCostSettings(database))
+      : refuse('The rates were changed elsewhere in between. Open them again, then change them.');
+  },
+  again: (workshop) => done(costSettings(workshop)),
+});
 
 /** Prices as the store and the shelf of grounds have them; a ground at 0 is one whose price nobody typed. */
 export function priceList({ database }: Pick<Workshop, 'database'>): PriceList {
@@ -205,59 +210,68 @@ export function setCost(workshop: Workshop, setId: string): CostView | null {
 }
 
 /** Gives a quote on a job or a set: numbered, and frozen as it is. A price that is not known stops it. */
-export function giveQuote(workshop: Workshop, { jobId, setId, forWhom, seenMinor, maker }: Request<'giveQuote'>): Outcome<Quote> {
-  const { database, now, newId } = workshop;
-  const give = database.transaction((): Outcome<Quote> => {
-    const view = setId === null ? jobCost(workshop, jobId) : setCost(workshop, setId);
-    if (!view) return refuse('This is not in the workshop any more: go back to the bench.');
-    const { reckoned, costs, canvases, title } = view;
-    if (reckoned.unknown.length > 0)
-      return refuse(
-        `A quote needs every price: ${reckoned.unknown.slice(0, 5).join(', ')} ${reckoned.unknown.length === 1 ? 'has' : 'have'} none yet.`,
+export const giveQuote = write({
+  /** `seenMinor`: what it was seen to cost. Of a set where one is named. */
+  asks: { jobId: idText, setId: optional(idText), forWhom: textOf('person'), seenMinor: whole(0, 1_000_000_000), maker },
+  act(workshop: Workshop, { jobId, setId, forWhom, seenMinor, maker }): Outcome<Quote> {
+    const { database, now, newId } = workshop;
+    const give = database.transaction((): Outcome<Quote> => {
+      const view = setId === null ? jobCost(workshop, jobId) : setCost(workshop, setId);
+      if (!view) return refuse('This is not in the workshop any more: go back to the bench.');
+      const { reckoned, costs, canvases, title } = view;
+      if (reckoned.unknown.length > 0)
+        return refuse(
+          `A quote needs every price: ${reckoned.unknown.slice(0, 5).join(', ')} ${reckoned.unknown.length === 1 ? 'has' : 'have'} none yet.`,
+        );
+      if (reckoned.knownMinor !== seenMinor)
+        return refuse('What it costs has changed since this was looked at: look again, then give the quote.');
+      const sums = quoteSums(reckoned.knownMinor, costs.settings);
+      const { rules } = readRules(database);
+      const shares =
+        reckoned.knownMinor > 0
+          ? sharesByWeight(
+              sums.grossMinor,
+              canvases.map((one) => one.reckoned.knownMinor),
+            )
+          : canvases.map(() => 0);
+      const quote: Quote = {
+        number: nextQuote(database),
+        id: newId(),
+        at: now().toISOString(),
+        maker,
+        validUntil: format(addDays(now(), costs.settings.quoteDays), 'yyyy-MM-dd'),
+        forWhom: forWhom.trim(),
+        frozen: {
+          ...sums,
+          title,
+          currency: rules.currency,
+          workshop: rules.workshop,
+          taxName: costs.settings.taxName,
+          taxPercent: costs.settings.taxPercent,
+          canvases: canvases.map(({ number, title: own, widthMm, heightMm }, index) => ({
+            number,
+            title: own,
+            widthMm,
+            heightMm,
+            grossMinor: shares[index]!,
+          })),
+        },
+      };
+      insertQuote(
+        database,
+        quote,
+        canvases.map((one) => one.jobId),
       );
-    if (reckoned.knownMinor !== seenMinor)
-      return refuse('What it costs has changed since this was looked at: look again, then give the quote.');
-    const sums = quoteSums(reckoned.knownMinor, costs.settings);
-    const { rules } = readRules(database);
-    const shares =
-      reckoned.knownMinor > 0
-        ? sharesByWeight(
-            sums.grossMinor,
-            canvases.map((one) => one.reckoned.knownMinor),
-          )
-        : canvases.map(() => 0);
-    const quote: Quote = {
-      number: nextQuote(database),
-      id: newId(),
-      at: now().toISOString(),
-      maker,
-      validUntil: format(addDays(now(), costs.settings.quoteDays), 'yyyy-MM-dd'),
-      forWhom: forWhom.trim(),
-      frozen: {
-        ...sums,
-        title,
-        currency: rules.currency,
-        workshop: rules.workshop,
-        taxName: costs.settings.taxName,
-        taxPercent: costs.settings.taxPercent,
-        canvases: canvases.map(({ number, title: own, widthMm, heightMm }, index) => ({
-          number,
-          title: own,
-          widthMm,
-          heightMm,
-          grossMinor: shares[index]!,
-        })),
-      },
-    };
-    insertQuote(
-      database,
-      quote,
-      canvases.map((one) => one.jobId),
-    );
-    return done(quote);
-  });
-  return give.immediate();
-}
+      return done(quote);
+    });
+    return give.immediate();
+  },
+  again: (workshop, _request, ofId) => {
+    const quote = quoteNumbered(workshop, Number(ofId));
+    return quote ? done(quote) : refuse('There is no such quote.');
+  },
+  about: ({ number }) => String(number),
+});
 
 export const quoteNumbered = ({ database }: Pick<Workshop, 'database'>, number: number): Quote | null =>
   findQuote(database, number);

@@ -1,6 +1,6 @@
 /*
  * Three canvases of the demo that went out ten years ago: where they hung, who had them, what was seen and done since. The readings
- * go the way of every reading, through the use cases, with the clock set to each day.
+ * go the way of every reading, through the writes, with the clock set to each day.
  */
 import { set } from 'date-fns';
 import type { Database } from 'better-sqlite3';
@@ -125,18 +125,18 @@ export function lifeActs(database: Database, id: string, { maker, steps }: DemoL
     if (!outcome.ok) throw new Error(`the life of ${id} was refused: ${JSON.stringify(outcome)}`);
   };
   const carryOut = (step: Step) => {
-    if ('hang' in step) return must(keepHanging(workshop, { ...asked(), hangs: step.hang }));
+    if ('hang' in step) return must(keepHanging.act(workshop, { ...asked(), hangs: step.hang }));
     if ('open' in step) {
-      must(keepTurns(workshop, { ...asked(step.note), opened: allCorners(step.open) }));
-      return must(keepRemedy(workshop, { ...asked(), remedy: 'keys' }));
+      must(keepTurns.act(workshop, { ...asked(step.note), opened: allCorners(step.open) }));
+      return must(keepRemedy.act(workshop, { ...asked(), remedy: 'keys' }));
     }
     if ('weigh' in step) {
       setSag(workshop, id, step.weigh, step.rh);
-      return must(keepWeight(workshop, asked(step.note)));
+      return must(keepWeight.act(workshop, asked(step.note)));
     }
     const [feel, rh] = 'feel' in step ? [step.feel, step.rh] : [null, null];
     const read = { down: null, up: null, bulge: null, celsius: null, rh, inHouse: false, jpeg: null };
-    return must(keepCare(workshop, { ...asked(step.note), ...read, feel, event: step.event ?? null }));
+    return must(keepCare.act(workshop, { ...asked(step.note), ...read, feel, event: step.event ?? null }));
   };
   return steps.map(([yearsAgo, step], index) => {
     const at = set(new Date(now.getTime() - yearsAgo * YEAR_MS), { hours: 9 + (index % 8), minutes: 20, seconds: 0 });
@@ -161,6 +161,6 @@ function setSag(workshop: Workshop, id: string, nPerM: number, rh: number): void
   const sag = sagUnder(span, { weightG: LIGHT_G, discMm: tune.weight.disc.mm }, nPerM);
   const weight = { ...tune.weight, lightG: LIGHT_G, lightSag: length(Math.round(sag * 10) / 10), heavySag: null };
   const inputs = { ...job.inputs, tune: { ...tune, weight }, prime: { ...prime, roomRh: rh, airBy: 'measured' as const } };
-  const saved = saveInputs(workshop, { jobId: id, revision: job.revision, inputs });
+  const saved = saveInputs.act(workshop, { jobId: id, revision: job.revision, inputs });
   if (!saved.ok) throw new Error(`the sag of ${id} was refused: ${JSON.stringify(saved)}`);
 }

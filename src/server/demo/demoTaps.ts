@@ -1,6 +1,6 @@
 /*
  * The past of one demo canvas: tapped when it was new, found slack in damp weeks, its corners opened, tapped again. The
- * taps are simulated; they go the way of every reading, through the use cases.
+ * taps are simulated; they go the way of every reading, through the writes.
  */
 import type { Database } from 'better-sqlite3';
 import { randomLcg } from 'd3-random';
@@ -42,13 +42,13 @@ export function tapActs(database: Database, jobId: string, maker: string, now: D
   };
   const tap = (nPerM: number, note: string) => () => {
     const wavs = wavsOf(workshop, jobId, nPerM, random);
-    return andWrite(toEnd(keepTaps(workshop, { ...asked(note), source: 'simulated', wavs })));
+    return andWrite(toEnd(keepTaps.workOut(workshop, { ...asked(note), source: 'simulated', wavs })));
   };
   return [
     act(21, tap(232, 'The day it was collected.')),
     act(9, tap(188, 'Brought back after the wet weeks.')),
-    act(8.9, () => keepTurns(workshop, { ...asked('Card behind every key.'), opened: allCorners(0.6) })),
-    act(8.9, () => keepRemedy(workshop, { ...asked(''), remedy: 'keys' })),
+    act(8.9, () => keepTurns.act(workshop, { ...asked('Card behind every key.'), opened: allCorners(0.6) })),
+    act(8.9, () => keepRemedy.act(workshop, { ...asked(''), remedy: 'keys' })),
     act(8.8, tap(236, '')),
   ];
 }

@@ -1,5 +1,5 @@
 /*
- * Fills an empty workshop with the demo jobs by way of the same use cases a maker uses, with a clock that is
+ * Fills an empty workshop with the demo jobs by way of the same writes a maker uses, with a clock that is
  * set to each moment. Readings carry the noise of a tape from a seeded source, so every demo is the same.
  */
 import { addDays, addMinutes, format, set, subDays } from 'date-fns';
@@ -66,7 +66,7 @@ export function seedDemo(database: Database, now: Date): void {
       ...jobActs(database, wentOut(life), life.number, now, noise),
       ...lifeActs(database, `demo-${life.number}`, life, now),
     ]);
-    readSimulatedAir({ database, now: () => now, newId: () => '' });
+    readSimulatedAir.act({ database, now: () => now, newId: () => '' }, {});
     // The log is written in the order of the work, as a log is.
     const acts = [...lives, ...jobs, ...tapActs(database, TAPPED_JOB, DEMO_RULES.makers[0]!, now)];
     acts.sort((one, other) => one.at.getTime() - other.at.getTime()).forEach(({ act }) => act());
@@ -193,7 +193,7 @@ function jobActs(database: Database, demo: DemoJob, number: number, now: Date, n
       act: () => {
         clock = at;
         if (weighedKg !== null) revision = weigh(workshop, id, revision, inputs, weighedKg);
-        const result = recordStep(workshop, {
+        const result = recordStep.act(workshop, {
           jobId: id,
           revision,
           stage: record.stage,
@@ -236,7 +236,7 @@ function weighed({ brief }: JobInputs, noise: () => number): number {
 
 function weigh(workshop: Workshop, id: string, revision: number, inputs: JobInputs, weighedKg: number): number {
   const onScale = { ...inputs, handover: { ...inputs.handover, weighedKg } };
-  return must(null, saveInputs(workshop, { jobId: id, revision, inputs: onScale })).revision;
+  return must(null, saveInputs.act(workshop, { jobId: id, revision, inputs: onScale })).revision;
 }
 
 function must<T>(demo: DemoJob | null, outcome: Outcome<T>): T {

@@ -10,10 +10,10 @@ import { createJob, importJob, saveInputs } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import { type Outcome, andWrite } from '../write/outcome';
 import { keepRehearsal as rehearsalKept } from './rehearsalWrites';
-import { REQUESTS, type Request } from '../requests';
+import { REQUESTS, type Request } from '../writes';
 import { testWorkshop, value } from '../testWorkshop';
 
-const keepRehearsal = (...asked: Parameters<typeof rehearsalKept>) => andWrite(toEnd(rehearsalKept(...asked)));
+const keepRehearsal = (...asked: Parameters<typeof rehearsalKept.workOut>) => andWrite(toEnd(rehearsalKept.workOut(...asked)));
 
 const words = (outcome: Outcome<unknown>): string => JSON.stringify(outcome);
 
@@ -44,16 +44,16 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   ).toMatch(/moves/);
   // Somebody saves while the cloth is still being reckoned: what was rehearsed on the old job is not written.
   const open = openJob(workshop, job.id)!.job;
-  const steps = rehearsalKept(workshop, dto({ revision: open.revision }));
+  const steps = rehearsalKept.workOut(workshop, dto({ revision: open.revision }));
   steps.next();
-  value(saveInputs(workshop, { jobId: job.id, revision: open.revision, inputs: open.inputs }));
+  value(saveInputs.act(workshop, { jobId: job.id, revision: open.revision, inputs: open.inputs }));
   expect(andWrite(toEnd(steps))).toMatchObject({ ok: false, kind: 'stale' });
   expect(openJob(workshop, job.id)!.log).toHaveLength(1);
   // A frame with more fasteners than the cloth can be worked out for is refused before anything is reckoned.
   const wide = value(createJob(workshop, { title: 'Wide', width: length(4000), height: length(4000) }));
   const close = { ...wide.inputs, fasten: { ...wide.inputs.fasten, spacing: length(5), lastFromCorner: length(20) } };
-  value(saveInputs(workshop, { jobId: wide.id, revision: wide.revision, inputs: close }));
-  const asked = rehearsalKept(workshop, dto({ jobId: wide.id, revision: wide.revision + 1 }));
+  value(saveInputs.act(workshop, { jobId: wide.id, revision: wide.revision, inputs: close }));
+  const asked = rehearsalKept.workOut(workshop, dto({ jobId: wide.id, revision: wide.revision + 1 }));
   const first = asked.next();
   expect(first.done).toBe(true);
   expect(words(first.value as never)).toMatch(
@@ -62,6 +62,6 @@ it('a rehearsal is scored here and kept in the log; it finishes nothing, and wha
   const { revision: _revision, ...bare } = openJob(workshop, job.id)!.job;
   const file = printJobFile(jobFile(bare, log, DEFAULT_RULES.materials));
   workshop = testWorkshop();
-  const taken = value(importJob(workshop, { text: file, keepBoth: false }));
+  const taken = value(importJob.act(workshop, { text: file, keepBoth: false }));
   expect(openJob(workshop, taken.id)!.log[0]).toMatchObject({ kind: 'rehearsal' });
 });

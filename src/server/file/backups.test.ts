@@ -40,7 +40,7 @@ import { grantedRequest, workedWorkshop } from '../testWrites';
 import type { Workshop } from '../workshop';
 import { carryOut } from '../writes';
 import { benchPage } from '../bench/benchPage';
-import { logPage } from "../log/logPage";
+import { logPage } from '../log/logPage';
 
 const folder = mkdtempSync(join(tmpdir(), 'keen-batten-backup-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -99,7 +99,7 @@ describe('a copy', () => {
     const open = openJob(home, id)!.job;
     const { aside } = value(await restoreBackup(home, backup.name));
     expect(openJob(home, id)!.job.inputs.brief.title).toBe('Before');
-    expect(saveInputs(home, { jobId: id, revision: open.revision, inputs: open.inputs })).toMatchObject({
+    expect(saveInputs.act(home, { jobId: id, revision: open.revision, inputs: open.inputs })).toMatchObject({
       ok: false,
       kind: 'stale',
     });

@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { describe, expect, it } from 'vitest';
 import { actOnFile } from './fileActs';
-import { FILE_REQUESTS, type FileRequestName } from '../requests';
+import { FILE_REQUESTS, type FileRequestName } from './fileRequests';
 import { newJob, testWorkshop, value, wordsOf } from '../testWorkshop';
 
 describe('what is asked of the file', () => {

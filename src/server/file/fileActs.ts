@@ -9,7 +9,7 @@ import { LOOKS_ON, looksOn } from '../network/asking';
 import { changeDevice, closeNetwork, endDevice, openNetwork } from '../network/networkActs';
 import { tendDoor } from '../network/openDoor';
 import { type Outcome, type Refusal, refuse } from '../write/outcome';
-import { FILE_REQUESTS, type FileRequest, type FileRequestName } from '../requests';
+import { FILE_REQUESTS, type FileRequest, type FileRequestName } from './fileRequests';
 import type { Workshop } from '../workshop';
 
 const ACTS = {

@@ -65,7 +65,7 @@ describe.each(VERSIONS)('what version %s wrote', (version) => {
     const workshop = testWorkshop();
     const text = unpacked(version, file).toString('utf8');
     const old = JSON.parse(text) as OldFile;
-    const { id } = value(importJob(workshop, { text, keepBoth: false }));
+    const { id } = value(importJob.act(workshop, { text, keepBoth: false }));
     expect(wholly(workshop, id)).toBe(old.job.inputs.brief.title);
     const { job, log } = openJob(workshop, id)!;
     expect(job.number).toBe(old.job.number);
@@ -88,7 +88,7 @@ it.each(having('canvas.passport.json.gz'))('a passport that version %s gave is t
   const workshop = testWorkshop();
   const text = unpacked(version, 'canvas.passport.json.gz').toString('utf8');
   const old = JSON.parse(text) as { made: { at: string }; inputs: OldFile['job']['inputs']; life: OldFile['log'] };
-  const { id } = value(takePassport(workshop, { text, maker: 'Tove' }));
+  const { id } = value(takePassport.act(workshop, { text, maker: 'Tove' }));
   expect(wholly(workshop, id)).toBe(old.inputs.brief.title);
   const { job, log } = openJob(workshop, id)!;
   expect(moved(old.inputs, job.inputs).filter((path) => !TAKEN_ELSEWHERE.test(path))).toEqual([]);

@@ -18,7 +18,7 @@ import { value, wordsOf } from '../testWorkshop';
 import { grantedRequest, workedWorkshop } from '../testWrites';
 import type { Workshop } from '../workshop';
 import { benchPage } from '../bench/benchPage';
-import { logPage } from "../log/logPage";
+import { logPage } from '../log/logPage';
 import { workshopSchema } from './workshopSchema';
 import { carryOut } from '../writes';
 
@@ -61,7 +61,7 @@ describe('the whole workshop written out', () => {
     expect(rows.filter(({ table }) => table === 'recording')).toHaveLength(3);
     const schema = workshopSchema(workshop.database);
     const published = await format(JSON.stringify(schema), { parser: 'json', printWidth: 128 });
-    await expect(published).toMatchFileSnapshot('../../docs/workshop.schema.json');
+    await expect(published).toMatchFileSnapshot('../../../docs/workshop.schema.json');
     const validate = new Ajv2020({ strict: false }).compile(schema);
     expect(rows.filter((row) => !validate(row))).toEqual([]);
     expect(validate({ table: 'job', row: { id: 'x' } })).toBe(false);

@@ -6,9 +6,9 @@ import { checked } from '../write/checked';
 import { groundsOf, recordBatch, setStock } from './groundWrites';
 import { openJob } from '../job/jobReading';
 import { houseLessons } from '../house/houseLessons';
-import { REQUESTS, type Request } from '../requests';
-import { saveRules } from "../house/houseRuleWrites";
-import { type TestWorkshop, newJob, recordStage, testWorkshop, type, value, wordsOf, workUpTo } from '../testWorkshop';
+import { REQUESTS, type Request } from '../writes';
+import { saveRules } from '../house/houseRuleWrites';
+import { type TestWorkshop, asked, newJob, recordStage, testWorkshop, type, value, wordsOf, workUpTo } from '../testWorkshop';
 
 let workshop: TestWorkshop;
 let ids: string[];
@@ -54,7 +54,7 @@ describe('one pot for several canvases', () => {
 
   it('records the coat on each with its share, which adds up to the pot', () => {
     type(workshop, ids[1]!, (inputs) => ({ ...inputs, prime: { ...inputs.prime, back: true } }));
-    const { waiting } = value(recordBatch(workshop, batch()));
+    const { waiting } = value(recordBatch.act(workshop, batch()));
     expect(waiting.map(({ coat }) => coat)).toEqual(['Second coat', 'Second coat', 'Second coat']);
     expect(waiting.every(({ waitsUntil }) => waitsUntil !== null)).toBe(true);
     const used = ids.map((id) => valueOf(id, 'groundUsed')!);
@@ -68,7 +68,7 @@ describe('one pot for several canvases', () => {
   });
 
   it('teaches what this cloth takes: the next pot is reckoned with it', () => {
-    value(recordBatch(workshop, batch({ coats: seen([ids[0]!]), mixedMl: 80, leftMl: 8 })));
+    value(recordBatch.act(workshop, batch({ coats: seen([ids[0]!]), mixedMl: 80, leftMl: 8 })));
     const { areaM2, waterParts } = groundsOf(workshop).waiting.find(({ jobId }) => jobId === ids[1])!;
     const taken = valueOf(ids[0]!, 'absorbed')!;
     expect(taken).toBeCloseTo(72 / areaM2, 0);
@@ -80,15 +80,15 @@ describe('one pot for several canvases', () => {
 
   it('is refused whole when one of them cannot be coated, or the mixes differ', () => {
     const before = ids.map((id) => openJob(workshop, id)!.log.length);
-    expect(wordsOf(recordBatch(workshop, batch({ leftMl: 400 })))).toMatch(/^No less is left than was mixed/);
-    expect(wordsOf(recordBatch(workshop, batch({ coats: [...seen(), { jobId: 'gone', revision: 1, step: 0 }] })))).toMatch(
+    expect(wordsOf(recordBatch.act(workshop, batch({ leftMl: 400 })))).toMatch(/^No less is left than was mixed/);
+    expect(wordsOf(recordBatch.act(workshop, batch({ coats: [...seen(), { jobId: 'gone', revision: 1, step: 0 }] })))).toMatch(
       /does not wait for a coat any more/,
     );
     type(workshop, ids[2]!, (inputs) => ({ ...inputs, prime: { ...inputs.prime, waterParts: 0.3 } }));
-    expect(wordsOf(recordBatch(workshop, batch()))).toBe('These canvases do not take the same mix: one pot holds one.');
+    expect(wordsOf(recordBatch.act(workshop, batch()))).toBe('These canvases do not take the same mix: one pot holds one.');
     type(workshop, ids[2]!, (inputs) => ({ ...inputs, prime: { ...inputs.prime, waterParts: null, roomRh: 100 } }));
     expect(groundsOf(workshop).waiting[2]!.stop).toMatch(/will not dry/);
-    expect(wordsOf(recordBatch(workshop, batch({ reason: '' })))).toMatch(/A verdict says stop/);
+    expect(wordsOf(recordBatch.act(workshop, batch({ reason: '' })))).toMatch(/A verdict says stop/);
     expect(ids.map((id) => openJob(workshop, id)!.log.length)).toEqual(before);
     expect(openJob(workshop, ids[0]!)!.job.inputs.prime.mixedMl).toBeNull();
     expect(
@@ -99,11 +99,11 @@ describe('one pot for several canvases', () => {
 
 describe('the store of grounds', () => {
   const count = (amount: number, revision: number) =>
-    setStock(workshop, { substance: 'acrylicGround', amount, priceMinor: 1650, revision, maker: 'Me' });
+    setStock.act(workshop, { substance: 'acrylicGround', amount, priceMinor: 1650, revision, maker: 'Me' });
 
   it('is counted, loses what is mixed, and never goes below nothing', () => {
     value(count(300, 0));
-    value(recordBatch(workshop, batch()));
+    value(recordBatch.act(workshop, batch()));
     // 400 ml in the pot, 0.6 parts of water to one of ground: 250 ml of ground.
     expect(stock().amount).toBeCloseTo(50, 6);
     const { moves } = groundsOf(workshop);
@@ -130,10 +130,10 @@ describe('the store of grounds', () => {
 
 it('a new job is primed as the house does it', () => {
   const policies = { ...USUAL_POLICIES, primeEdges: false, wetFirst: true };
-  value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, policies } }));
+  value(saveRules.act(workshop, { revision: 0, rules: { ...DEFAULT_RULES, policies } }));
   const { prime } = openJob(workshop, newJob(workshop, 'By the rules'))!.job.inputs;
   expect(prime).toMatchObject({ edges: false, back: false, wetFirst: true });
   expect(openJob(workshop, ids[0]!)!.job.inputs.prime.edges).toBe(true);
   const wrong = { ...DEFAULT_RULES, policies: { ...policies, water: 'sometimes' } } as never;
-  expect(wordsOf(saveRules(workshop, { revision: 1, rules: wrong }))).toMatch(/policies\.water: .*"sometimes"/);
+  expect(wordsOf(asked(saveRules, workshop, { revision: 1, rules: wrong }))).toMatch(/policies\.water: .*"sometimes"/);
 });

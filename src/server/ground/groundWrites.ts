@@ -21,8 +21,13 @@ import { allOrNone } from '../write/allOrNone';
 import { recordStep } from '../job/jobWrites';
 import { type JobFacts, type NextCoat, factsIn, settle } from '../job/jobStates';
 import { type Outcome, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { type RequestOf, write } from '../write/write';
+import { oneOf, numberOf, listOf, part, whole } from '@/core/shape/shape';
+import { revision, anyRevision, maker, note } from '../write/asked';
+import { idText } from '../../core/job/job';
+
+const coatsSeen = listOf(part('coatSeen', { jobId: idText, revision, step: whole(0, 1000) }), 60, [], { least: 1 });
 
 /** A canvas whose next step is a coat. */
 export interface CoatWaiting {
@@ -91,65 +96,71 @@ const coatWaiting = (state: JobState, facts: Omit<JobFacts, 'coat'>, coat: NextC
 });
 
 /** Sets what is left of a substance and what it costs. */
-export function setStock(
-  workshop: Workshop,
-  { substance, amount, priceMinor, revision, maker }: Request<'setStock'>,
-): Outcome<Grounds> {
-  const { database, now, newId } = workshop;
-  const { name, unit } = byId(SUBSTANCES, substance);
-  const write = database.transaction(() => {
-    const before = listGroundStock(database).find((one) => one.substance === substance)?.amount ?? 0;
-    if (!setGroundStock(database, { substance, amount, priceMinor }, revision)) return false;
-    if (before !== amount)
-      insertGroundMove(database, {
-        id: newId(),
-        at: now().toISOString(),
-        maker,
-        did: `${name}: counted ${Math.round(amount)} ${unit}`,
-        jobs: [],
-        changes: [{ substance, before, after: amount }],
-      });
-    return true;
-  });
-  return write.immediate()
-    ? done(groundsOf(workshop))
-    : refuse('The stock was changed elsewhere in between. Look again, then change it.');
-}
+export const setStock = write({
+  asks: { substance: oneOf(SUBSTANCES), amount: numberOf('amount'), priceMinor: numberOf('price'), revision: anyRevision, maker },
+  act(workshop: Workshop, { substance, amount, priceMinor, revision, maker }): Outcome<Grounds> {
+    const { database, now, newId } = workshop;
+    const { name, unit } = byId(SUBSTANCES, substance);
+    const write = database.transaction(() => {
+      const before = listGroundStock(database).find((one) => one.substance === substance)?.amount ?? 0;
+      if (!setGroundStock(database, { substance, amount, priceMinor }, revision)) return false;
+      if (before !== amount)
+        insertGroundMove(database, {
+          id: newId(),
+          at: now().toISOString(),
+          maker,
+          did: `${name}: counted ${Math.round(amount)} ${unit}`,
+          jobs: [],
+          changes: [{ substance, before, after: amount }],
+        });
+      return true;
+    });
+    return write.immediate()
+      ? done(groundsOf(workshop))
+      : refuse('The stock was changed elsewhere in between. Look again, then change it.');
+  },
+  again: (workshop) => done(groundsOf(workshop)),
+});
 
 /** Records the next coat of several canvases from one pot, shared out by what each was reckoned to take. */
-export function recordBatch(workshop: Workshop, dto: Request<'recordBatch'>): Outcome<Grounds> {
-  const { database } = workshop;
-  if (dto.leftMl >= dto.mixedMl) return refuse('No less is left than was mixed: read the jug again.');
-  const { waiting } = groundsOf(workshop);
-  const coats = dto.coats.flatMap((seen) => waiting.find((one) => one.jobId === seen.jobId) ?? []);
-  if (coats.length < dto.coats.length) return refuse('One of these canvases does not wait for a coat any more. Look again.');
-  const changed = coats.find(
-    ({ step, revision }, index) => step !== dto.coats[index]!.step || revision !== dto.coats[index]!.revision,
-  );
-  if (changed) return refuse(`No. ${changed.number} was changed or coated elsewhere in between: look again.`);
-  if (coats.some(({ substance, waterParts }) => substance !== coats[0]!.substance || waterParts !== coats[0]!.waterParts))
-    return refuse('These canvases do not take the same mix: one pot holds one.');
-  const [mixed, left] = [sharesOf(dto.mixedMl, coats), sharesOf(dto.leftMl, coats)];
-  const shared = coats.map(({ jobId }, index) => ({ jobId, mixedMl: mixed[index]!, leftMl: left[index]! }));
-  return allOrNone(
-    database,
-    shared,
-    (one) => coatFromPot(workshop, one, dto),
-    () => done(groundsOf(workshop)),
-  );
-}
+export const recordBatch = write({
+  /** `coats`: each canvas as it was seen, and the coat that was mixed for, so that the next one is never put on unseen. */
+  asks: { coats: coatsSeen, mixedMl: numberOf('batchVolume'), leftMl: numberOf('volume'), maker, note, reason: note },
+  act(workshop: Workshop, dto): Outcome<Grounds> {
+    const { database } = workshop;
+    if (dto.leftMl >= dto.mixedMl) return refuse('No less is left than was mixed: read the jug again.');
+    const { waiting } = groundsOf(workshop);
+    const coats = dto.coats.flatMap((seen) => waiting.find((one) => one.jobId === seen.jobId) ?? []);
+    if (coats.length < dto.coats.length) return refuse('One of these canvases does not wait for a coat any more. Look again.');
+    const changed = coats.find(
+      ({ step, revision }, index) => step !== dto.coats[index]!.step || revision !== dto.coats[index]!.revision,
+    );
+    if (changed) return refuse(`No. ${changed.number} was changed or coated elsewhere in between: look again.`);
+    if (coats.some(({ substance, waterParts }) => substance !== coats[0]!.substance || waterParts !== coats[0]!.waterParts))
+      return refuse('These canvases do not take the same mix: one pot holds one.');
+    const [mixed, left] = [sharesOf(dto.mixedMl, coats), sharesOf(dto.leftMl, coats)];
+    const shared = coats.map(({ jobId }, index) => ({ jobId, mixedMl: mixed[index]!, leftMl: left[index]! }));
+    return allOrNone(
+      database,
+      shared,
+      (one) => coatFromPot(workshop, one, dto),
+      () => done(groundsOf(workshop)),
+    );
+  },
+  again: (workshop) => done(groundsOf(workshop)),
+});
 
 /** One canvas of a batch with its share of the pot. */
 function coatFromPot(
   workshop: Workshop,
   { jobId, ...share }: { jobId: string; mixedMl: number; leftMl: number },
-  { maker, note, reason }: Pick<Request<'recordBatch'>, 'maker' | 'note' | 'reason'>,
+  { maker, note, reason }: Pick<RequestOf<typeof recordBatch>, 'maker' | 'note' | 'reason'>,
 ) {
   const { database, now } = workshop;
   const job = findJob(database, jobId)!;
   const prime = { ...job.inputs.prime, ...share };
   updateInputs(database, jobId, job.revision, { ...job.inputs, prime }, now().toISOString());
-  return recordStep(workshop, {
+  return recordStep.act(workshop, {
     jobId,
     revision: job.revision + 1,
     stage: 'prime',

@@ -5,10 +5,11 @@ import { unsettleBroken } from '@/db/jobStates';
 import { listCloth } from '@/db/clothSheets';
 import { listRack } from '@/db/rackBars';
 import { type StoredRules, readRules, writeRules } from '@/db/workshops';
-import { checked } from '../write/checked';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { write } from '../write/write';
+import { anyRevision } from '../write/asked';
+import { part } from '@/core/shape/shape';
 
 /** A bar, wood or cloth that some job or the store still has, left out of the tables of the house. */
 function usedMaterialGone({ database }: Pick<Workshop, 'database'>, rules: HouseRules): Refusal | null {
@@ -26,23 +27,24 @@ function usedMaterialGone({ database }: Pick<Workshop, 'database'>, rules: House
 export const houseRules = ({ database }: Workshop): StoredRules => readRules(database);
 
 /** Saves house rules over the revision that was read. */
-export function saveRules({ database }: Workshop, dto: Request<'saveRules'>): Outcome<StoredRules> {
-  const checkedRules = checked(houseRulesShape, 'houseRules', dto.rules);
-  if (!checkedRules.ok) return checkedRules;
-  const rules = checkedRules.value as HouseRules;
-  const wrong = ruleViolations(rules);
-  if (wrong.length > 0) return { ok: false, kind: 'invalid', errors: wrong.map((says) => ({ field: 'rules', says })) };
-  const used = usedMaterialGone({ database }, rules);
-  if (used) return used;
-  const saved = database
-    .transaction(() => {
-      if (!writeRules(database, rules, dto.revision)) return false;
-      // What could not be read for want of a bar, a wood or a cloth is looked at again.
-      unsettleBroken(database);
-      return true;
-    })
-    .immediate();
-  return saved
-    ? done(readRules(database))
-    : refuse('The house rules were changed elsewhere in between. Open them again, then change them.');
-}
+export const saveRules = write({
+  asks: { revision: anyRevision, rules: part('houseRules', houseRulesShape) },
+  act({ database }: Workshop, { rules, revision }): Outcome<StoredRules> {
+    const wrong = ruleViolations(rules);
+    if (wrong.length > 0) return { ok: false, kind: 'invalid', errors: wrong.map((says) => ({ field: 'rules', says })) };
+    const used = usedMaterialGone({ database }, rules);
+    if (used) return used;
+    const saved = database
+      .transaction(() => {
+        if (!writeRules(database, rules, revision)) return false;
+        // What could not be read for want of a bar, a wood or a cloth is looked at again.
+        unsettleBroken(database);
+        return true;
+      })
+      .immediate();
+    return saved
+      ? done(readRules(database))
+      : refuse('The house rules were changed elsewhere in between. Open them again, then change them.');
+  },
+  again: (workshop) => done(houseRules(workshop)),
+});

@@ -6,10 +6,10 @@ import { mendJob, printRawJob, setJobAside } from './brokenJobs';
 import { checked } from '../write/checked';
 import { createJob, recordStep } from './jobWrites';
 import { brokenJob, openJob } from './jobReading';
-import { REQUESTS } from '../requests';
+import { REQUESTS } from '../writes';
 import { testWorkshop, value, wordsOf } from '../testWorkshop';
 import { benchPage } from '../bench/benchPage';
-import { logPage } from "../log/logPage";
+import { logPage } from '../log/logPage';
 
 /** A workshop of three jobs, the middle one with its brief recorded and then spoilt in the file. */
 function spoilt(inputs: string) {
@@ -17,7 +17,7 @@ function spoilt(inputs: string) {
   const make = (title: string) => value(createJob(workshop, { title, width: length(900), height: length(600) }));
   const [first, job, last] = [make('First'), make('Second'), make('Last')];
   const note = { maker: 'M', note: '', reason: '', unit: 'mm' as const, view: 'back' as const, clothId: null };
-  value(recordStep(workshop, { jobId: job.id, revision: job.revision, stage: 'brief', ...note }));
+  value(recordStep.act(workshop, { jobId: job.id, revision: job.revision, stage: 'brief', ...note }));
   workshop.database.prepare('UPDATE job SET inputs = ?, revision = revision + 1 WHERE id = ?').run(inputs, job.id);
   return { workshop, first, job, last, revision: job.revision + 2 };
 }
@@ -42,11 +42,11 @@ describe('a job that cannot be read', () => {
 
   it('is set aside and brought back; a sound one is not', () => {
     const { workshop, job, first, revision } = spoilt('{}');
-    expect(wordsOf(setJobAside(workshop, { jobId: first.id, revision: 1, aside: true }))).toMatch(/can be read/);
-    expect(wordsOf(setJobAside(workshop, { jobId: job.id, revision: 1, aside: true }))).toMatch(/in between/);
-    value(setJobAside(workshop, { jobId: job.id, revision, aside: true }));
+    expect(wordsOf(setJobAside.act(workshop, { jobId: first.id, revision: 1, aside: true }))).toMatch(/can be read/);
+    expect(wordsOf(setJobAside.act(workshop, { jobId: job.id, revision: 1, aside: true }))).toMatch(/in between/);
+    value(setJobAside.act(workshop, { jobId: job.id, revision, aside: true }));
     expect(brokenJob(workshop, job.id)!.aside).toBe(true);
-    value(setJobAside(workshop, { jobId: job.id, revision: revision + 1, aside: false }));
+    value(setJobAside.act(workshop, { jobId: job.id, revision: revision + 1, aside: false }));
     expect(brokenJob(workshop, job.id)!.aside).toBe(false);
   });
 
@@ -54,7 +54,7 @@ describe('a job that cannot be read', () => {
     const raw = (text: string) => JSON.stringify({ job: [{ inputs: text }], log: [] });
     for (const text of [null, whole, JSON.stringify({ job: { inputs: JSON.parse(whole) } }), raw(whole)]) {
       const { workshop, job, revision } = spoilt('{}');
-      expect(value(mendJob(workshop, { jobId: job.id, revision, text })).inputs.brief.width.mm).toBe(900);
+      expect(value(mendJob.act(workshop, { jobId: job.id, revision, text })).inputs.brief.width.mm).toBe(900);
       expect(benchPage(workshop).broken).toEqual([]);
       expect(openJob(workshop, job.id)!.log).toHaveLength(1);
     }
@@ -63,7 +63,7 @@ describe('a job that cannot be read', () => {
   it('stays as it is when what is taken is no better', () => {
     for (const text of ['', 'null', '[]', '{"job":[{}]}', '{"job":7}', whole.replace('"mm":900', '"mm":"900"')]) {
       const { workshop, job, revision } = spoilt('{}');
-      expect(wordsOf(mendJob(workshop, { jobId: job.id, revision, text }))).toMatch(/nothing was changed/);
+      expect(wordsOf(mendJob.act(workshop, { jobId: job.id, revision, text }))).toMatch(/nothing was changed/);
       expect(brokenJob(workshop, job.id)!.revision).toBe(revision);
     }
   });
@@ -92,7 +92,7 @@ describe('a job that cannot be read', () => {
         random() < 0.3 ? whole.slice(0, Math.floor(random() * (whole.length - 1))) : JSON.stringify({ ...inputs, [path]: junk });
       // An empty list is what no tick of the kit looks like.
       if (path === 'kit' && Array.isArray(junk) && junk.length === 0 && text.endsWith('}')) continue;
-      expect(wordsOf(mendJob(workshop, { jobId: job.id, revision, text }))).toMatch(/^Not taken, nothing was changed\. ./);
+      expect(wordsOf(mendJob.act(workshop, { jobId: job.id, revision, text }))).toMatch(/^Not taken, nothing was changed\. ./);
     }
     expect(printRawJob(workshop, job.id)).toBe(before);
     for (const name of ['setAside', 'mendJob'] as const)

@@ -18,8 +18,8 @@ import { openJob } from './jobReading';
 import { type TestWorkshop, demoWorkshop, newJob, testWorkshop, type, value, wordsOf, workUpTo } from '../testWorkshop';
 import type { Workshop } from '../workshop';
 import { jobVariants } from '../variant/variantWrites';
-import { houseRules } from "../house/houseRuleWrites";
-import { logPage } from "../log/logPage";
+import { houseRules } from '../house/houseRuleWrites';
+import { logPage } from '../log/logPage';
 
 let workshop: TestWorkshop;
 beforeEach(() => {
@@ -34,7 +34,7 @@ describe('the job file', () => {
 
   it('has its schema derived from what checks it', async () => {
     const text = await format(JSON.stringify(jobFileSchema()), { parser: 'json', printWidth: 128 });
-    await expect(text).toMatchFileSnapshot('../../docs/job.schema.json');
+    await expect(text).toMatchFileSnapshot('../../../docs/job.schema.json');
   });
 
   it('changes its shape under a new number only', () => {
@@ -60,7 +60,7 @@ describe('the job file', () => {
     for (const { id } of jobs.filter((job, index) => job.id === 'demo-132' || index % rounds(4, 1) === 0)) {
       const text = fileOf(workshop, id);
       expect(validate(JSON.parse(text)), JSON.stringify(validate.errors)).toBe(true);
-      value(importJob(other, { text, keepBoth: false }));
+      value(importJob.act(other, { text, keepBoth: false }));
       expect(fileOf(other, id)).toBe(text);
     }
     const { variants } = JSON.parse(fileOf(other, 'demo-132')) as ReturnType<typeof jobFile>;
@@ -75,7 +75,7 @@ describe('the job file', () => {
     const attempt = (spoil: (file: typeof whole) => unknown) => {
       const file = structuredClone(whole);
       spoil(file);
-      return wordsOf(importJob(other, { text: JSON.stringify(file), keepBoth: false }));
+      return wordsOf(importJob.act(other, { text: JSON.stringify(file), keepBoth: false }));
     };
     expect(attempt((file) => Object.assign(file, { version: 11 }))).toMatch(/version must be one of 10/);
     expect(attempt((file) => Object.assign(file, { format: 'other' }))).toMatch(/format must be one of/);
@@ -91,13 +91,13 @@ describe('the job file', () => {
     expect(attempt((file) => (file.job.id = 'a/b'))).toMatch(/^job\.id/);
     expect(attempt((file) => (file.log[1]!.at = '2031-02-31T09:00:00Z'))).toMatch(/log\.1\.at must be|at must be a moment/);
     expect(attempt((file) => file.log.reverse())).toMatch(/^log\.0: Bars is recorded before Brief/);
-    expect(wordsOf(importJob(other, { text: '{"format"', keepBoth: false }))).toMatch(/^This is not JSON: it /);
-    expect(wordsOf(importJob(other, { text: '{"format" 1', keepBoth: false }))).toBe(
+    expect(wordsOf(importJob.act(other, { text: '{"format"', keepBoth: false }))).toMatch(/^This is not JSON: it /);
+    expect(wordsOf(importJob.act(other, { text: '{"format" 1', keepBoth: false }))).toBe(
       'This is not JSON: it cannot be read from letter 11 on.',
     );
-    value(importJob(other, { text: JSON.stringify(whole), keepBoth: false }));
+    value(importJob.act(other, { text: JSON.stringify(whole), keepBoth: false }));
     const twin = { ...whole, job: { ...whole.job, id: 'twin' } };
-    expect(wordsOf(importJob(other, { text: JSON.stringify(twin), keepBoth: false }))).toMatch(
+    expect(wordsOf(importJob.act(other, { text: JSON.stringify(twin), keepBoth: false }))).toMatch(
       /is in this workshop already, with another job/,
     );
     expect(listJobs(other.database)).toHaveLength(1);
@@ -108,7 +108,7 @@ describe('the job file', () => {
     const id = newJob(workshop);
     const text = fileOf(workshop, id);
     type(workshop, id, (inputs) => ({ ...inputs, brief: { ...inputs.brief, title: 'Quay' } }));
-    expect(importJob(workshop, { text, keepBoth: false })).toEqual({
+    expect(importJob.act(workshop, { text, keepBoth: false })).toEqual({
       ok: false,
       kind: 'here',
       number: 101,
@@ -116,7 +116,7 @@ describe('the job file', () => {
     });
     const copy = JSON.parse(text) as ReturnType<typeof jobFile>;
     expect(
-      value(importJob(workshop, { text: JSON.stringify({ ...copy, job: { ...copy.job, id: 'other' } }), keepBoth: false }))
+      value(importJob.act(workshop, { text: JSON.stringify({ ...copy, job: { ...copy.job, id: 'other' } }), keepBoth: false }))
         .number,
     ).toBe(102);
     expect(jobFileName({ ...copy.job, inputs: newInputs('Über / Übung: 3×', length(300), length(300)) })).toBe(
@@ -138,11 +138,11 @@ it('a job that is here already is kept beside it, under ids of its own, with all
   workUpTo(workshop, id, 'square');
   const { revision } = openJob(workshop, id)!.job;
   const entryId = openJob(workshop, id)!.log.at(-1)!.id;
-  value(withdrawRecord(workshop, { jobId: id, revision, entryId, maker: 'Me', reason: 'wrong one' }));
+  value(withdrawRecord.act(workshop, { jobId: id, revision, entryId, maker: 'Me', reason: 'wrong one' }));
   const before = openJob(workshop, id)!;
   const { revision: _revision, ...bare } = before.job;
   const text = printJobFile(jobFile(bare, before.log, houseRules(workshop).rules.materials));
-  const twin = openJob(workshop, value(importJob(workshop, { text, keepBoth: true })).id)!;
+  const twin = openJob(workshop, value(importJob.act(workshop, { text, keepBoth: true })).id)!;
   expect([twin.job.number, twin.job.inputs]).toEqual([102, before.job.inputs]);
   const withoutIds = (log: typeof before.log) => log.map(({ id: _id, corrects: _corrects, ...entry }) => entry);
   expect(withoutIds(twin.log)).toEqual(withoutIds(before.log));

@@ -12,8 +12,8 @@ import { caseOfJob, openJob } from './jobReading';
 import { tendStates } from './tendStates';
 import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, workUpTo } from '../testWorkshop';
 import { benchPage, dryingClocks } from '../bench/benchPage';
-import { saveRules } from "../house/houseRuleWrites";
-import { logPage, plotOf } from "../log/logPage";
+import { saveRules } from '../house/houseRuleWrites';
+import { logPage, plotOf } from '../log/logPage';
 import { writeDown } from './writeDown';
 
 let workshop: TestWorkshop;
@@ -45,7 +45,7 @@ describe('the bench', () => {
     expect(benchPage(workshop).rows[0]!.next.state).toBe('now');
     const { log } = openJob(workshop, id)!;
     value(
-      withdrawRecord(workshop, {
+      withdrawRecord.act(workshop, {
         jobId: id,
         revision: revisionOf(workshop, id),
         entryId: log.at(-1)!.id,
@@ -61,7 +61,7 @@ describe('the bench', () => {
     const ids = [newJob(workshop, 'One'), newJob(workshop, 'Two')];
     for (const id of ids) workUpTo(workshop, id, 'cloth');
     const before = benchPage(workshop).rows.map(({ minutes }) => minutes);
-    value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, assumptions: { secondsFastener: 40 } } }));
+    value(saveRules.act(workshop, { revision: 0, rules: { ...DEFAULT_RULES, assumptions: { secondsFastener: 40 } } }));
     expectAsOpened();
     expect(benchPage(workshop).rows[0]!.minutes).toBeGreaterThan(before[0]!);
     type(workshop, ids[0]!, (inputs) => ({
@@ -157,7 +157,7 @@ describe('the log', () => {
     // Taken back last first, by the log and not by the clock.
     const [last, first] = [openJob(workshop, id)!.log[2]!, openJob(workshop, id)!.log[1]!];
     const back = (entryId: string) =>
-      withdrawRecord(workshop, { jobId: id, revision: revisionOf(workshop, id), entryId, maker: 'Me', reason: 'again' });
+      withdrawRecord.act(workshop, { jobId: id, revision: revisionOf(workshop, id), entryId, maker: 'Me', reason: 'again' });
     expect(back(first.id).ok).toBe(false);
     expect(back(last.id).ok).toBe(true);
     expect(back(first.id).ok).toBe(true);
@@ -176,13 +176,13 @@ describe('the log', () => {
 
 /** Takes records of a job back, the last first. */
 function withdrawAll(id: string, most = Infinity) {
-  let outcome: ReturnType<typeof withdrawRecord> | null = null;
+  let outcome: ReturnType<typeof withdrawRecord.act> | null = null;
   for (let turn = 0; turn < most; turn += 1) {
     const { log } = openJob(workshop, id)!;
     const gone = new Set(log.map(({ corrects }) => corrects));
     const entry = log.findLast((one) => one.kind === 'record' && !gone.has(one.id));
     if (!entry) break;
-    outcome = withdrawRecord(workshop, {
+    outcome = withdrawRecord.act(workshop, {
       jobId: id,
       revision: revisionOf(workshop, id),
       entryId: entry.id,

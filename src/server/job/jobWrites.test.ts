@@ -10,13 +10,13 @@ import { checked } from '../write/checked';
 import { createJob, recordStep, saveInputs, withdrawRecord } from './jobWrites';
 import { openJob } from './jobReading';
 import { houseLessons } from '../house/houseLessons';
-import { REQUESTS } from '../requests';
+import { REQUESTS } from '../writes';
 import type { Outcome, Refusal } from '../write/outcome';
-import { type TestWorkshop, demoWorkshop, testWorkshop, value } from '../testWorkshop';
+import { type TestWorkshop, asked, demoWorkshop, testWorkshop, value } from '../testWorkshop';
 import type { Workshop } from '../workshop';
 import { benchPage, dryingClocks } from '../bench/benchPage';
-import { saveRules } from "../house/houseRuleWrites";
-import { type LogRow, logPage } from "../log/logPage";
+import { saveRules } from '../house/houseRuleWrites';
+import { type LogRow, logPage } from '../log/logPage';
 
 let workshop: TestWorkshop;
 
@@ -50,12 +50,12 @@ function work(jobId: string, last: StageId): void {
     lift: length(0),
   };
   const inputs: JobInputs = { ...job.inputs, square: { ...job.inputs.square, ...square } };
-  value(saveInputs(workshop, { jobId, revision: job.revision, inputs }));
+  value(saveInputs.act(workshop, { jobId, revision: job.revision, inputs }));
   for (const stage of runOf(false).slice(0, runOf(false).indexOf(last) + 1)) {
     for (let coats = stage === 'prime' ? 3 : 1; coats > 0; coats -= 1) {
       workshop.pass(300);
       value(
-        recordStep(workshop, {
+        recordStep.act(workshop, {
           jobId,
           revision: openJob(workshop, jobId)!.job.revision,
           stage,
@@ -109,7 +109,7 @@ describe('working on a job', () => {
   it('refuses a stage out of order, twice, or over a stop without a reason', () => {
     const { id, revision } = start();
     const attempt = (stage: StageId, reason = '') =>
-      recordStep(workshop, {
+      recordStep.act(workshop, {
         jobId: id,
         revision: openJob(workshop, id)!.job.revision,
         stage,
@@ -126,7 +126,7 @@ describe('working on a job', () => {
     expect(revision).toBe(1);
     const wide = openJob(workshop, id)!.job;
     value(
-      saveInputs(workshop, {
+      saveInputs.act(workshop, {
         jobId: id,
         revision: wide.revision,
         inputs: { ...wide.inputs, bars: { ...wide.inputs.bars, bracesUpright: [], bracesLevel: [], tensionNPerM: 700 } },
@@ -139,14 +139,14 @@ describe('working on a job', () => {
   it('refuses a stale save and a stale record, shows what is there, and changes nothing', () => {
     const { id, revision, inputs } = start();
     const mine = { ...inputs, brief: { ...inputs.brief, title: 'mine' } };
-    value(saveInputs(workshop, { jobId: id, revision, inputs: { ...inputs, brief: { ...inputs.brief, title: 'theirs' } } }));
-    expect(refusal(saveInputs(workshop, { jobId: id, revision, inputs: mine }))).toMatchObject({
+    value(saveInputs.act(workshop, { jobId: id, revision, inputs: { ...inputs, brief: { ...inputs.brief, title: 'theirs' } } }));
+    expect(refusal(saveInputs.act(workshop, { jobId: id, revision, inputs: mine }))).toMatchObject({
       kind: 'stale',
       theirs: { revision: 2, inputs: { brief: { title: 'theirs' } } },
     });
     expect(
       refusal(
-        recordStep(workshop, {
+        recordStep.act(workshop, {
           jobId: id,
           revision,
           stage: 'brief',
@@ -167,13 +167,13 @@ describe('working on a job', () => {
     work(id, 'bars');
     const { job, log } = openJob(workshop, id)!;
     const other = { ...job.inputs, bars: { ...job.inputs.bars, bracesLevel: [0.3] } };
-    expect(refusal(saveInputs(workshop, { jobId: id, revision: job.revision, inputs: other }))).toEqual({
+    expect(refusal(saveInputs.act(workshop, { jobId: id, revision: job.revision, inputs: other }))).toEqual({
       ok: false,
       kind: 'locked',
       stages: ['bars'],
     });
     const back = (entryId: string) =>
-      withdrawRecord(workshop, {
+      withdrawRecord.act(workshop, {
         jobId: id,
         revision: openJob(workshop, id)!.job.revision,
         entryId,
@@ -186,14 +186,14 @@ describe('working on a job', () => {
     expect(after.log[1]).toEqual(log[1]);
     expect(after.log[2]).toMatchObject({ kind: 'withdrawal', corrects: log[1]!.id, reason: 'wrong bar' });
     expect(refusal(back(log[1]!.id))).toMatchObject({ says: expect.stringMatching(/already/) as string });
-    value(saveInputs(workshop, { jobId: id, revision: after.job.revision, inputs: other }));
+    value(saveInputs.act(workshop, { jobId: id, revision: after.job.revision, inputs: other }));
   });
 
   it('runs the clock of a coat by the air of the room', () => {
     const { id } = start();
     work(id, 'tune');
     value(
-      recordStep(workshop, {
+      recordStep.act(workshop, {
         jobId: id,
         revision: openJob(workshop, id)!.job.revision,
         stage: 'prime',
@@ -216,7 +216,7 @@ describe('working on a job', () => {
 
   it('says of a job that is gone', () => {
     expect(
-      refusal(saveInputs(workshop, { jobId: 'gone', revision: 1, inputs: newInputs('x', length(300), length(300)) })),
+      refusal(saveInputs.act(workshop, { jobId: 'gone', revision: 1, inputs: newInputs('x', length(300), length(300)) })),
     ).toMatchObject({ kind: 'refused', says: expect.stringMatching(/not in the workshop/) as string });
   });
 });
@@ -269,15 +269,15 @@ describe('house rules', () => {
     const { id } = start();
     work(id, 'bars');
     const rules = { ...DEFAULT_RULES, assumptions: { creep: 1.6 } };
-    expect(refusal(saveRules(workshop, { revision: 0, rules: { ...rules, assumptions: { creep: 99 } } }))).toMatchObject({
+    expect(refusal(asked(saveRules, workshop, { revision: 0, rules: { ...rules, assumptions: { creep: 99 } } }))).toMatchObject({
       kind: 'invalid',
-      errors: [{ field: 'assumptions', says: expect.stringMatching(/creep: 99 is outside 1 to 2.5/) as string }],
+      errors: [{ field: 'rules.assumptions', says: expect.stringMatching(/creep: 99 is outside 1 to 2.5/) as string }],
     });
     expect(
-      refusal(saveRules(workshop, { revision: 0, rules: { ...rules, assumptions: { nonsense: 1 } as never } })),
+      refusal(asked(saveRules, workshop, { revision: 0, rules: { ...rules, assumptions: { nonsense: 1 } as never } })),
     ).toMatchObject({ kind: 'invalid' });
-    expect(value(saveRules(workshop, { revision: 0, rules })).revision).toBe(1);
-    expect(refusal(saveRules(workshop, { revision: 0, rules })).kind).toBe('refused');
+    expect(value(saveRules.act(workshop, { revision: 0, rules })).revision).toBe(1);
+    expect(refusal(saveRules.act(workshop, { revision: 0, rules })).kind).toBe('refused');
     expect(readRules(workshop.database).rules.assumptions).toEqual({ creep: 1.6 });
     expect(openJob(workshop, id)!.log[1]!.plan!.rules).toEqual(DEFAULT_RULES);
   });
@@ -329,7 +329,11 @@ describe('pace', () => {
       const job = start();
       const asDone = { ...job.inputs.fasten.asDone, minutes: minutesTaken };
       value(
-        saveInputs(workshop, { jobId: job.id, revision: 1, inputs: { ...job.inputs, fasten: { ...job.inputs.fasten, asDone } } }),
+        saveInputs.act(workshop, {
+          jobId: job.id,
+          revision: 1,
+          inputs: { ...job.inputs, fasten: { ...job.inputs.fasten, asDone } },
+        }),
       );
       work(job.id, 'fasten');
       const entry = openJob(workshop, job.id)!.log.at(-1)!;
@@ -338,7 +342,7 @@ describe('pace', () => {
     expect(houseLessons(workshop).pace).toEqual({ value: factors[0]!.factor, records: 3 });
     const { job, entry } = factors[2]!;
     const { revision } = openJob(workshop, job.id)!.job;
-    value(withdrawRecord(workshop, { jobId: job.id, revision, entryId: entry.id, maker: 'M', reason: 'wrong clock' }));
+    value(withdrawRecord.act(workshop, { jobId: job.id, revision, entryId: entry.id, maker: 'M', reason: 'wrong clock' }));
     expect(houseLessons(workshop).pace!.records).toBe(2);
   });
 });

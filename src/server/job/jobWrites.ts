@@ -3,11 +3,11 @@
  */
 import { isDeepStrictEqual } from 'node:util';
 import { type Materials, materialViolations, materialsUnlike, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
-import { inputsViolations, type JobInputs, newInputs } from '@/core/job/job';
+import { inputsViolations, type JobInputs, newInputs, idText, jobInputsShape } from '@/core/job/job';
 import { isPractice } from '@/core/job/practice';
 import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
-import { type StageId, stageActs } from '@/core/stages/stages';
+import { type StageId, stageActs, STAGE_IDS } from '@/core/stages/stages';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { Length } from '@/core/units/length';
 import { type JobFile, jobFileShape } from '@/core/file/jobFile';
@@ -34,18 +34,31 @@ import { putGroundBack, takeFromStock } from '../ground/groundTaking';
 import { putBackForEntry, takeForEntry } from '../store/storeWrites';
 import { type Need, stageNeeds } from '@/core/cost/materialNeeds';
 import { type FieldError, type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import { seenJob } from './seenJob';
-import type { Request } from '../requests';
+import { seenJob, GONE } from './seenJob';
 import { type Workshop, deviceName } from '../workshop';
 import { writeDown } from './writeDown';
+import { type RequestOf, write } from '../write/write';
+import { titleText, faceLength } from '@/core/stages/brief/briefInputs';
+import { oneOf, text, flag, part, optional } from '@/core/shape/shape';
+import { USES } from '@/core/house/schools';
+import { theJob, newJobAgain, jobWithLog } from './jobAgain';
+import { revision, ofJob, note } from '../write/asked';
+import { VIEWS } from '@/core/job/sideWords';
+import { textOf } from '@/core/shape/texts';
 
-type NewJob = Omit<Request<'newJob'>, 'use'> & Partial<Pick<Request<'newJob'>, 'use'>>;
+interface NewJob extends Pick<JobInputs['brief'], 'title' | 'width' | 'height'>, Partial<Pick<JobInputs['brief'], 'use'>> {}
 
 /** Starts a job; for a blank canvas where nothing else is said. */
 export function createJob(workshop: Workshop, { title, width, height, use = 'new' }: NewJob): Outcome<StoredJob> {
   const inputs = firstInputs(title, width, height, readRules(workshop.database).rules);
   return beginJob(workshop, { ...inputs, brief: { ...inputs.brief, use } });
 }
+
+export const newJob = write({
+  asks: { title: titleText, width: faceLength, height: faceLength, use: oneOf(USES) },
+  act: createJob,
+  ...newJobAgain,
+});
 
 /** Puts one job in under the next number. */
 export function beginJob({ database, now, newId }: Workshop, inputs: JobInputs): Outcome<StoredJob> {
@@ -60,20 +73,24 @@ export function beginJob({ database, now, newId }: Workshop, inputs: JobInputs):
 }
 
 /** Takes a job out for good on which nothing was recorded yet, whose bars lie uncut and whose cloth is whole. */
-export function removeJob({ database }: Workshop, { jobId, revision }: Request<'removeJob'>): Outcome<null> {
-  const remove = database.transaction((): Outcome<null> => {
-    const seen = seenJob(database, { jobId, revision });
-    if (!seen.ok) return seen;
-    const { number } = seen.value;
-    if (logOfJob(database, jobId).length > 0)
-      return refuse(`No. ${number} has entries in the log, and the log is kept: a job that was begun stays.`);
-    if (isSawn(database, jobId) || cutOfJob(database, jobId))
-      return refuse(`For No. ${number} bars were sawn or cloth was cut: it stays, so that it is known what they were for.`);
-    deleteJob(database, jobId);
-    return done(null);
-  });
-  return remove.immediate();
-}
+export const removeJob = write({
+  asks: { jobId: idText, revision },
+  act({ database }: Workshop, { jobId, revision }): Outcome<null> {
+    const remove = database.transaction((): Outcome<null> => {
+      const seen = seenJob(database, { jobId, revision });
+      if (!seen.ok) return seen;
+      const { number } = seen.value;
+      if (logOfJob(database, jobId).length > 0)
+        return refuse(`No. ${number} has entries in the log, and the log is kept: a job that was begun stays.`);
+      if (isSawn(database, jobId) || cutOfJob(database, jobId))
+        return refuse(`For No. ${number} bars were sawn or cloth was cut: it stays, so that it is known what they were for.`);
+      deleteJob(database, jobId);
+      return done(null);
+    });
+    return remove.immediate();
+  },
+  again: () => done(null),
+});
 
 /** What a job starts with in this house. */
 export function firstInputs(title: string, width: Length, height: Length, rules: HouseRules): JobInputs {
@@ -86,24 +103,36 @@ export function firstInputs(title: string, width: Length, height: Length, rules:
 }
 
 /** Saves what was typed, unless somebody saved in between or a recorded step would be changed; who looks on ticks the kit only. */
-export function saveInputs(workshop: Workshop, { jobId, revision, inputs }: Request<'saveInputs'>): Outcome<StoredJob> {
-  const { database, now } = workshop;
-  const save = database.transaction((): Outcome<StoredJob> => {
-    const seen = seenJob(database, { jobId, revision });
-    if (!seen.ok) return seen;
-    const before = seen.value;
-    if (looksOn(workshop) && !isDeepStrictEqual({ ...before.inputs, kit: [] }, { ...inputs, kit: [] })) return refuse(LOOKS_ON);
-    const unknown = unknownMaterial(inputs, readRules(database).rules);
-    if (unknown) return unknown;
-    const errors = inputsViolations(inputs);
-    if (errors.length > 0) return { ok: false, kind: 'invalid', errors };
-    const stages = lockedChanges(before.inputs, inputs, progressOf(before.inputs, logOfJob(database, jobId)));
-    if (stages.length > 0) return { ok: false, kind: 'locked', stages };
-    updateInputs(database, jobId, revision, inputs, now().toISOString());
-    return done(findJob(database, jobId)!);
-  });
-  return save.immediate();
-}
+export const saveInputs = write({
+  asks: { jobId: idText, revision, inputs: part('inputs', jobInputsShape) },
+  act(workshop: Workshop, { jobId, revision, inputs }): Outcome<StoredJob> {
+    const { database, now } = workshop;
+    const save = database.transaction((): Outcome<StoredJob> => {
+      const seen = seenJob(database, { jobId, revision });
+      if (!seen.ok) return seen;
+      const before = seen.value;
+      if (looksOn(workshop) && !isDeepStrictEqual({ ...before.inputs, kit: [] }, { ...inputs, kit: [] })) return refuse(LOOKS_ON);
+      const unknown = unknownMaterial(inputs, readRules(database).rules);
+      if (unknown) return unknown;
+      const errors = inputsViolations(inputs);
+      if (errors.length > 0) return { ok: false, kind: 'invalid', errors };
+      const stages = lockedChanges(before.inputs, inputs, progressOf(before.inputs, logOfJob(database, jobId)));
+      if (stages.length > 0) return { ok: false, kind: 'locked', stages };
+      updateInputs(database, jobId, revision, inputs, now().toISOString());
+      return done(findJob(database, jobId)!);
+    });
+    return save.immediate();
+  },
+  // Ticks of the kit alone: see there.
+  looking: true,
+  // Who saved since then is not passed over: a draft goes on from its own save only.
+  again: ({ database }, { jobId }, ofId) => {
+    const job = findJob(database, jobId);
+    if (!job) return GONE;
+    return String(job.revision) === ofId ? done(job) : { ok: false, kind: 'stale', theirs: job };
+  },
+  about: ({ revision }) => String(revision),
+});
 
 /** A bar, wood or cloth that the house does not have, as a refusal. */
 export function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): Refusal | null {
@@ -117,29 +146,42 @@ export function unknownMaterial({ bars, cloth }: JobInputs, rules: HouseRules): 
 }
 
 /** Records the step that stands now: readings, the frozen plan and rules, and the clock it starts. */
-export function recordStep(workshop: Workshop, dto: Request<'recordStep'>): Outcome<JobWithLog> {
-  const { database, now, newId } = workshop;
-  const record = database.transaction((): Outcome<JobWithLog> => {
-    const seen = seenJob(database, dto);
-    if (!seen.ok) return seen;
-    const job = seen.value;
-    if (isArchived(database, job.id)) return refuse(`No. ${job.number} is archived: bring it back first.`);
-    const found = { job, log: logOfJob(database, dto.jobId) };
-    if (isTakenDown(found.log))
-      return refuse(`No. ${job.number} was taken down: stretch the painting again as a job of its own.`);
-    const made = stepEntry(workshop, found, dto, { id: newId(), at: now() });
-    if (!made.ok) return made;
-    const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
-    if (uncut) return uncut;
-    const { entry, coat, needs } = made.value;
-    insertLogEntry(database, job.id, entry);
-    if (coat) takeFromStock(workshop, job, coat, entry);
-    takeForEntry(workshop, entry, job.number, needs);
-    updateInputs(database, job.id, job.revision, afterRecord(dto.stage, job.inputs), now().toISOString());
-    return done(openJob(workshop, job.id)!);
-  });
-  return record.immediate();
-}
+export const recordStep = write({
+  asks: {
+    ...ofJob,
+    stage: oneOf(STAGE_IDS),
+    note,
+    reason: note,
+    unit: oneOf(['mm', 'cm', 'in']),
+    view: oneOf(VIEWS),
+    /** The roll or offcut that a recorded cut is taken from. */
+    clothId: optional(idText),
+  },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    const { database, now, newId } = workshop;
+    const record = database.transaction((): Outcome<JobWithLog> => {
+      const seen = seenJob(database, dto);
+      if (!seen.ok) return seen;
+      const job = seen.value;
+      if (isArchived(database, job.id)) return refuse(`No. ${job.number} is archived: bring it back first.`);
+      const found = { job, log: logOfJob(database, dto.jobId) };
+      if (isTakenDown(found.log))
+        return refuse(`No. ${job.number} was taken down: stretch the painting again as a job of its own.`);
+      const made = stepEntry(workshop, found, dto, { id: newId(), at: now() });
+      if (!made.ok) return made;
+      const uncut = dto.stage === 'cloth' && dto.clothId ? cutOne(workshop, job.id, dto.clothId, dto.maker) : null;
+      if (uncut) return uncut;
+      const { entry, coat, needs } = made.value;
+      insertLogEntry(database, job.id, entry);
+      if (coat) takeFromStock(workshop, job, coat, entry);
+      takeForEntry(workshop, entry, job.number, needs);
+      updateInputs(database, job.id, job.revision, afterRecord(dto.stage, job.inputs), now().toISOString());
+      return done(openJob(workshop, job.id)!);
+    });
+    return record.immediate();
+  },
+  again: jobWithLog,
+});
 
 /** What was measured for one coat is not carried on to the next. */
 const afterRecord = (stage: StageId, inputs: JobInputs): JobInputs =>
@@ -149,7 +191,7 @@ const afterRecord = (stage: StageId, inputs: JobInputs): JobInputs =>
 function stepEntry(
   workshop: Workshop,
   found: JobWithLog,
-  request: Request<'recordStep'>,
+  request: RequestOf<typeof recordStep>,
   { id, at }: { id: string; at: Date },
 ): Outcome<{ entry: LogEntry; coat: CoatPlan | undefined; needs: Need[] }> {
   const here = caseOfJob(workshop, found, request);
@@ -183,36 +225,41 @@ function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
 }
 
 /** Takes a record back with a new entry that points to it; records that built upon it must go first. */
-export function withdrawRecord(workshop: Workshop, dto: Request<'withdraw'>): Outcome<JobWithLog> {
-  const { database, now } = workshop;
-  const withdraw = database.transaction((): Outcome<JobWithLog> => {
-    const seen = seenJob(database, dto);
-    if (!seen.ok) return seen;
-    const job = seen.value;
-    const log = logOfJob(database, dto.jobId);
-    const { records, painted } = progressOf(job.inputs, log);
-    const record = standingEntries(log).find((entry) => entry.id === dto.entryId);
-    if (!record) return refuse('That record has been taken back already.');
-    if (record.kind === 'brought') return refuse(`No. ${job.number} was made elsewhere: that is not taken back.`);
-    if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down, and what came off it is put away: its records stand.`);
-    const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
-    if (later) return refuse(`${stageActs(later.stage, painted).name} was recorded after it: take that back first.`);
-    writeDown(workshop, job.id, {
-      stage: record.stage,
-      step: record.step,
-      kind: 'withdrawal',
-      maker: dto.maker,
-      did: `Taken back: ${record.did}`,
-      reason: dto.reason.trim(),
-      corrects: record.id,
+export const withdrawRecord = write({
+  asks: { ...ofJob, entryId: idText, reason: textOf('reason') },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    const { database, now } = workshop;
+    const withdraw = database.transaction((): Outcome<JobWithLog> => {
+      const seen = seenJob(database, dto);
+      if (!seen.ok) return seen;
+      const job = seen.value;
+      const log = logOfJob(database, dto.jobId);
+      const { records, painted } = progressOf(job.inputs, log);
+      const record = standingEntries(log).find((entry) => entry.id === dto.entryId);
+      if (!record) return refuse('That record has been taken back already.');
+      if (record.kind === 'brought') return refuse(`No. ${job.number} was made elsewhere: that is not taken back.`);
+      if (isTakenDown(log))
+        return refuse(`No. ${job.number} was taken down, and what came off it is put away: its records stand.`);
+      const later = record.kind === 'record' ? records[records.indexOf(record) + 1] : undefined;
+      if (later) return refuse(`${stageActs(later.stage, painted).name} was recorded after it: take that back first.`);
+      writeDown(workshop, job.id, {
+        stage: record.stage,
+        step: record.step,
+        kind: 'withdrawal',
+        maker: dto.maker,
+        did: `Taken back: ${record.did}`,
+        reason: dto.reason.trim(),
+        corrects: record.id,
+      });
+      putBackForEntry(workshop, record.id, dto.maker);
+      putGroundBack(workshop, record.id, dto.maker);
+      updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
+      return done(openJob(workshop, job.id)!);
     });
-    putBackForEntry(workshop, record.id, dto.maker);
-    putGroundBack(workshop, record.id, dto.maker);
-    updateInputs(database, job.id, job.revision, job.inputs, now().toISOString());
-    return done(openJob(workshop, job.id)!);
-  });
-  return withdraw.immediate();
-}
+    return withdraw.immediate();
+  },
+  again: jobWithLog,
+});
 
 /** A job that came from elsewhere, and the bar, wood and cloth of it that are others in this house. */
 export interface TakenIn extends StoredJob {
@@ -225,52 +272,66 @@ export function takenIn(stored: StoredJob, rules: HouseRules, materials: Materia
   return { ...stored, unlike: materialsUnlike({ ...bars, fabric: cloth.fabric }, rules, { materials }) };
 }
 
+/** As a new job; which materials are unlike was told with the first answer. */
+export const takenInAgain = {
+  again: (workshop: Workshop, _request: unknown, ofId: string): Outcome<TakenIn> => {
+    const job = theJob(workshop, ofId);
+    return job.ok ? done({ ...job.value, unlike: [] }) : job;
+  },
+  about: ({ id }: TakenIn) => id,
+};
+
 /** Takes in a job file: all of it or nothing. A job that is here already is refused; a taken number is moved on. */
-export function importJob({ database, now, newId }: Workshop, { text, keepBoth }: Request<'importJob'>): Outcome<TakenIn> {
-  const read = readJson(text);
-  if (!read.ok) return read;
-  const file = checked(jobFileShape, 'jobFile', upgradeJobFile(read.value));
-  if (!file.ok) return file;
-  const { materials, variants, ...whole } = file.value as JobFile;
-  // What was practised elsewhere and written out is a canvas like any other here.
-  const { job, log } = keepBoth || isPractice(whole.job.id) ? underNewIds(whole, newId) : whole;
-  const [wrong] = [
-    ...inputsViolations(job.inputs),
-    ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
-    ...oddIds(file.value as JobFile),
-    ...logViolations(job.inputs, log).map(({ index, says }) => ({ field: `log.${index}`, says })),
-  ];
-  if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
-  const take = database.transaction((): Outcome<TakenIn> => {
-    const here = findJob(database, job.id);
-    if (here)
-      return {
-        ok: false,
-        kind: 'here',
-        number: here.number,
-        compared: {
-          // What cannot be read is compared with nothing.
-          differs: brokenJob({ database }, here.id) ? [] : differences(here.inputs, job.inputs, readRules(database).rules),
-          entries: { here: logOfJob(database, job.id).length, file: log.length },
-        },
-      };
-    const taken = log.find(({ id }) => entryExists(database, id));
-    if (taken) return refuse(`The entry ${taken.id} of its log is in this workshop already, with another job.`);
-    const { rules, revision } = readRules(database);
-    const added = addedMaterials(rules, materials);
-    const unknown = unknownMaterial(job.inputs, added ?? rules);
-    if (unknown) return unknown;
-    const trouble = inputsTrouble(() => job.inputs, { ...houseOf({ database }), rules: added ?? rules });
-    if (trouble) return refuse(`This job cannot be worked with: ${trouble}.`);
-    if (added) writeRules(database, added, revision);
-    const number = numberTaken(database, job.number) ? nextNumber(database) : job.number;
-    const stored = insertJob(database, { ...job, number }, now().toISOString());
-    for (const entry of log) insertLogEntry(database, job.id, entry, true);
-    for (const variant of variants) insertVariant(database, job.id, { ...variant, id: newId() }, now().toISOString());
-    return done(takenIn(stored, added ?? rules, materials));
-  });
-  return take.immediate();
-}
+export const importJob = write({
+  /** `keepBoth`: under ids of its own, beside one that is here already. */
+  asks: { text: text(1, 5_000_000), keepBoth: flag() },
+  act({ database, now, newId }: Workshop, { text, keepBoth }): Outcome<TakenIn> {
+    const read = readJson(text);
+    if (!read.ok) return read;
+    const file = checked(jobFileShape, 'jobFile', upgradeJobFile(read.value));
+    if (!file.ok) return file;
+    const { materials, variants, ...whole } = file.value as JobFile;
+    // What was practised elsewhere and written out is a canvas like any other here.
+    const { job, log } = keepBoth || isPractice(whole.job.id) ? underNewIds(whole, newId) : whole;
+    const [wrong] = [
+      ...inputsViolations(job.inputs),
+      ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
+      ...oddIds(file.value as JobFile),
+      ...logViolations(job.inputs, log).map(({ index, says }) => ({ field: `log.${index}`, says })),
+    ];
+    if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
+    const take = database.transaction((): Outcome<TakenIn> => {
+      const here = findJob(database, job.id);
+      if (here)
+        return {
+          ok: false,
+          kind: 'here',
+          number: here.number,
+          compared: {
+            // What cannot be read is compared with nothing.
+            differs: brokenJob({ database }, here.id) ? [] : differences(here.inputs, job.inputs, readRules(database).rules),
+            entries: { here: logOfJob(database, job.id).length, file: log.length },
+          },
+        };
+      const taken = log.find(({ id }) => entryExists(database, id));
+      if (taken) return refuse(`The entry ${taken.id} of its log is in this workshop already, with another job.`);
+      const { rules, revision } = readRules(database);
+      const added = addedMaterials(rules, materials);
+      const unknown = unknownMaterial(job.inputs, added ?? rules);
+      if (unknown) return unknown;
+      const trouble = inputsTrouble(() => job.inputs, { ...houseOf({ database }), rules: added ?? rules });
+      if (trouble) return refuse(`This job cannot be worked with: ${trouble}.`);
+      if (added) writeRules(database, added, revision);
+      const number = numberTaken(database, job.number) ? nextNumber(database) : job.number;
+      const stored = insertJob(database, { ...job, number }, now().toISOString());
+      for (const entry of log) insertLogEntry(database, job.id, entry, true);
+      for (const variant of variants) insertVariant(database, job.id, { ...variant, id: newId() }, now().toISOString());
+      return done(takenIn(stored, added ?? rules, materials));
+    });
+    return take.immediate();
+  },
+  ...takenInAgain,
+});
 
 /** A job and its log as another of the same: every id anew, and what points to one pointing to the new one. */
 function underNewIds({ job, log }: Pick<JobFile, 'job' | 'log'>, newId: () => string): Pick<JobFile, 'job' | 'log'> {

@@ -12,7 +12,7 @@ import { houseLessons } from '../house/houseLessons';
 import { practiseAgain, workshopOf } from './practice';
 import { keepFeel } from '../reading/readingWrites';
 import { type TestWorkshop, contentOf, recordStage, revisionOf, testWorkshop, value } from '../testWorkshop';
-import { saveRules } from "../house/houseRuleWrites";
+import { saveRules } from '../house/houseRuleWrites';
 
 const held = globalThis as { keenBattenWorkshop?: unknown };
 let house: TestWorkshop;
@@ -32,7 +32,9 @@ it('a canvas is worked from the brief to its first coat, and the house’s file 
     house.pass(60);
     value(recordStage(practice, PRACTICE, stage));
   }
-  value(keepFeel(practice, { jobId: PRACTICE, revision: revisionOf(practice, PRACTICE), maker: 'Me', note: '', feel: 'drum' }));
+  value(
+    keepFeel.act(practice, { jobId: PRACTICE, revision: revisionOf(practice, PRACTICE), maker: 'Me', note: '', feel: 'drum' }),
+  );
   expect(logOfJob(practice.database, PRACTICE).length).toBe(8);
   expect(logOfJob(practice.database, PRACTICE).every(({ id }) => id.startsWith(`${PRACTICE}-`))).toBe(true);
   expect(contentOf(house.database)).toBe(before);
@@ -43,7 +45,7 @@ it('a canvas is worked from the brief to its first coat, and the house’s file 
 it('is begun anew by the rules of the day', () => {
   value(recordStage(workshopOf(PRACTICE), PRACTICE, 'brief'));
   const rules = { ...DEFAULT_RULES, workshop: 'Salt Loft' };
-  value(saveRules(house, { rules, revision: 0 }));
+  value(saveRules.act(house, { rules, revision: 0 }));
   practiseAgain();
   const { job, log } = openJob(workshopOf(PRACTICE), PRACTICE)!;
   expect([log, job.inputs.brief.title]).toEqual([[], 'Practice canvas']);
@@ -57,7 +59,7 @@ it('written out and taken in, it is a canvas of the house under an id of its own
     log,
   } = openJob(practice, PRACTICE)!;
   const text = printJobFile(jobFile(job, log, DEFAULT_RULES.materials));
-  const { id } = value(importJob(house, { text, keepBoth: false }));
+  const { id } = value(importJob.act(house, { text, keepBoth: false }));
   expect(id).not.toContain(PRACTICE);
   expect(openJob(workshopOf(id), id)!.log).toHaveLength(1);
 });

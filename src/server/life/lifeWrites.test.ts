@@ -39,7 +39,8 @@ const NOTHING = {
   inHouse: false,
   jpeg: null,
 };
-const look = (more: Partial<Parameters<typeof keepCare>[1]> = {}) => keepCare(workshop, { ...asked(), ...NOTHING, ...more });
+const look = (more: Partial<Parameters<typeof keepCare.act>[1]> = {}) =>
+  keepCare.act(workshop, { ...asked(), ...NOTHING, ...more });
 const HALL = { place: 'Town hall', owner: 'The council', climate: 'unheated', leastRh: 55, mostRh: 85 } as const;
 /** Primed with its three coats and handed over. */
 function goOut(): void {
@@ -59,7 +60,7 @@ function weigh(sagMm: number, rh: number): void {
     tune: { ...inputs.tune, weight: { ...inputs.tune.weight, lightG: 300, lightSag: length(sagMm), heavySag: null } },
     prime: { ...inputs.prime, roomRh: rh, airBy: 'measured' },
   }));
-  value(keepWeight(workshop, asked()));
+  value(keepWeight.act(workshop, asked()));
 }
 
 describe('a canvas that is looked at', () => {
@@ -103,17 +104,17 @@ describe('a canvas that is looked at', () => {
     expect(wordsOf(look({ celsius: 18 }))).toMatch(/humidity too/);
     expect(wordsOf(look())).toMatch(/Nothing to keep/);
     expect(wordsOf(look({ jpeg: 'AAAA' }))).toMatch(/no JPEG/);
-    value(takeDown(workshop, { ...asked(), rolled: null, keepBars: false, openers: 0 }));
+    value(takeDown.act(workshop, { ...asked(), rolled: null, keepBars: false, openers: 0 }));
     expect(wordsOf(look({ feel: 'firm' }))).toMatch(/was taken down/);
-    expect(wordsOf(keepFeel(workshop, { ...asked(), feel: 'firm' }))).toMatch(/was taken down/);
-    expect(wordsOf(keepHanging(workshop, { ...asked(), hangs: HALL }))).toMatch(/hangs nowhere/);
+    expect(wordsOf(keepFeel.act(workshop, { ...asked(), feel: 'firm' }))).toMatch(/was taken down/);
+    expect(wordsOf(keepHanging.act(workshop, { ...asked(), hangs: HALL }))).toMatch(/hangs nowhere/);
   });
 
   it('hangs where somebody says, from the drier to the damper', () => {
-    expect(wordsOf(keepHanging(workshop, { ...asked(), hangs: HALL }))).toMatch(/not stretched yet/);
+    expect(wordsOf(keepHanging.act(workshop, { ...asked(), hangs: HALL }))).toMatch(/not stretched yet/);
     workUpTo(workshop, jobId, 'tune');
-    expect(wordsOf(keepHanging(workshop, { ...asked(), hangs: { ...HALL, leastRh: 90 } }))).toMatch(/drier one first/);
-    value(keepHanging(workshop, { ...asked(), hangs: HALL }));
+    expect(wordsOf(keepHanging.act(workshop, { ...asked(), hangs: { ...HALL, leastRh: 90 } }))).toMatch(/drier one first/);
+    value(keepHanging.act(workshop, { ...asked(), hangs: HALL }));
     expect(last()).toMatchObject({ kind: 'hung', did: 'Hangs: Town hall, The council', hangs: HALL });
   });
 });
@@ -132,14 +133,14 @@ describe('what the house learns of creep', () => {
     // A tenth of the sag more is a twelfth of the tension less, over 2.6 tenfolds of days.
     expect(found.value).toBeCloseTo((100 * (1 - 4.8 / 5.25)) / Math.log10(401), 0);
     expect(houseLessons(workshop).creep[key]).toMatchObject({ cases: 1, perDecade: found.value / 100 });
-    value(keepTurns(workshop, { ...asked(), opened: { topLeft: 0.5, topRight: 0.5, bottomRight: 0.5, bottomLeft: 0.5 } }));
+    value(keepTurns.act(workshop, { ...asked(), opened: { topLeft: 0.5, topRight: 0.5, bottomRight: 0.5, bottomLeft: 0.5 } }));
     weigh(4.8, 50);
     expect(last().readings.some(({ quantity }) => quantity === 'creepPerDecade')).toBe(false);
     const pair = openJob(workshop, jobId)!.log.findLast(({ readings }) =>
       readings.some(({ quantity }) => quantity === 'creepPerDecade'),
     )!;
     const { jobId: id, revision, maker } = asked();
-    value(withdrawRecord(workshop, { jobId: id, revision, maker, entryId: pair.id, reason: 'Read wrong.' }));
+    value(withdrawRecord.act(workshop, { jobId: id, revision, maker, entryId: pair.id, reason: 'Read wrong.' }));
     expect(houseLessons(workshop).creep).toEqual({});
   });
 });
@@ -149,7 +150,7 @@ describe('canvases that went out', () => {
     goOut();
     const other = newJob(workshop, 'Not out yet');
     workUpTo(workshop, other, 'tune');
-    value(keepHanging(workshop, { ...asked(), hangs: HALL }));
+    value(keepHanging.act(workshop, { ...asked(), hangs: HALL }));
     const found = (find: string) => canvasPage(workshop, { find }).rows.map(({ title }) => title);
     const out = openJob(workshop, jobId)!.log.findLast(({ stage, kind }) => stage === 'handover' && kind === 'record')!;
     for (const words of [
@@ -171,21 +172,21 @@ describe('canvases that went out', () => {
     goOut();
     const shown = (filter: 'unseen' | 'damp') => canvasPage(workshop, { filter }).rows.map(({ id }) => id);
     expect([shown('unseen'), shown('damp')]).toEqual([[], []]);
-    value(keepHanging(workshop, { ...asked(), hangs: HALL }));
+    value(keepHanging.act(workshop, { ...asked(), hangs: HALL }));
     days(740);
     // To say where it hangs is not to look at it.
     expect([shown('unseen'), shown('damp')]).toEqual([[jobId], [jobId]]);
     value(look({ feel: 'firm' }));
     expect(shown('unseen')).toEqual([]);
-    value(keepHanging(workshop, { ...asked(), hangs: { ...HALL, mostRh: 60 } }));
+    value(keepHanging.act(workshop, { ...asked(), hangs: { ...HALL, mostRh: 60 } }));
     expect(shown('damp')).toEqual([]);
   });
 
   it('go on in the canvas that they are stretched as again', () => {
     goOut();
-    value(takeDown(workshop, { ...asked(), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
+    value(takeDown.act(workshop, { ...asked(), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
     expect(canvasPage(workshop).rows).toEqual([]);
-    const again = value(restretch(workshop, { rolledId: rolledWorks(workshop)[0]!.id, title: 'Harbour, again' }));
+    const again = value(restretch.act(workshop, { rolledId: rolledWorks(workshop)[0]!.id, title: 'Harbour, again' }));
     const life = lifeOfJob(workshop, again.id)!;
     expect(life.earlier.map(({ id }) => id)).toEqual([jobId]);
     expect(life.earlier[0]!.log.at(-1)!.kind).toBe('takenDown');

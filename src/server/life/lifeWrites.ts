@@ -2,7 +2,7 @@
 import { printed } from '@/core/quantities/printed';
 import { cannotHang } from '@/core/case/logViolations';
 import type { HouseLessons } from '@/core/case/jobCase';
-import { CLIMATES } from '@/core/life/climates';
+import { CLIMATES, placeShape } from '@/core/life/climates';
 import { LIFE_EVENTS } from '@/core/life/lifeEvents';
 import { reading } from '@/core/log/reading';
 import type { LogEntry, Reading } from '@/core/log/logEntry';
@@ -20,51 +20,74 @@ import { type JobWithLog, jobAlone, openJob } from '../job/jobReading';
 import { houseLessons } from '../house/houseLessons';
 import { type Outcome, done, refuse } from '../write/outcome';
 import { type Kept, keep, roomOf } from '../reading/readingWrites';
-import type { Request } from '../requests';
 import { seenJob } from '../job/seenJob';
 import type { Workshop } from '../workshop';
 import { writeDown } from '../job/writeDown';
 import { updateInputs } from '@/db/jobs';
+import { type RequestOf, write } from '../write/write';
+import { ofJob, note, tapeLength, jpeg } from '../write/asked';
+import { optional, oneOf, lengthOf, numberOf, flag, part } from '@/core/shape/shape';
+import { jobWithLog } from '../job/jobAgain';
 
 /** A canvas looked at, at any time after it was fastened, with no remedy. */
-export function keepCare(workshop: Workshop, dto: Request<'keepCare'>): Outcome<JobWithLog> {
-  const { event, feel, down, up, bulge } = dto;
-  const photograph = readJpeg(dto.jpeg);
-  if (!photograph.ok) return photograph;
-  const jpeg = photograph.value;
-  if ((down === null) !== (up === null))
-    return refuse('One diagonal alone tells nothing: read the other one too, or leave both.');
-  if (dto.celsius !== null && dto.rh === null) return refuse('Warmth alone tells nothing: type the humidity too.');
-  const nothing = event === null && feel === null && down === null && bulge === null && dto.rh === null;
-  if (nothing && !jpeg && dto.note.trim() === '')
-    return refuse('Nothing to keep: say how it feels, what happened or what you measured, or write a note.');
-  const taped = (quantity: 'diagonal' | 'bulge', value: Length | null, of = ''): Reading[] =>
-    value === null ? [] : [reading(quantity, value.mm, 'mm', { of, precision: quantity === 'bulge' ? 1 : 0.5, tool: 'tape' })];
-  return keep(workshop, dto, ({ inputs }): Outcome<Kept> => {
-    const said = [
-      event && byId(LIFE_EVENTS, event).name.toLowerCase(),
-      feel && `felt ${byId(FEELS, feel).name.toLowerCase()}`,
-      down && up && `diagonals ${printTyped(down)} and ${printTyped(up)}`,
-      bulge && `bulges ${printTyped(bulge)}`,
-    ].filter(Boolean);
-    return done({
-      did: `Looked at${said.length > 0 ? `: ${said.join(', ')}` : ''}`,
-      stage: 'handover',
-      ...(event ? { event } : {}),
-      readings: [
-        ...(feel ? [feltReading(feel)] : []),
-        ...taped('diagonal', down, 'down'),
-        ...taped('diagonal', up, 'up'),
-        ...taped('bulge', bulge),
-      ],
-      air: airRead(dto, () => roomReadings(roomOf(workshop, inputs))),
-      also: (id) => jpeg && insertPhotograph(workshop.database, id, jpeg),
+export const keepCare = write({
+  /**
+   * A canvas looked at where it hangs: what happened, how it feels, its diagonals, how far it bulges, the air there. Air null with
+   * `inHouse` takes that of the house, where it is read. The photograph is a JPEG file in base 64.
+   */
+  asks: {
+    ...ofJob,
+    note,
+    event: optional(oneOf(LIFE_EVENTS)),
+    feel: optional(oneOf(FEELS)),
+    down: optional(tapeLength),
+    up: optional(tapeLength),
+    bulge: optional(lengthOf('bulge')),
+    celsius: optional(numberOf('temperature')),
+    rh: optional(numberOf('humidity')),
+    inHouse: flag(),
+    jpeg,
+  },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    const { event, feel, down, up, bulge } = dto;
+    const photograph = readJpeg(dto.jpeg);
+    if (!photograph.ok) return photograph;
+    const jpeg = photograph.value;
+    if ((down === null) !== (up === null))
+      return refuse('One diagonal alone tells nothing: read the other one too, or leave both.');
+    if (dto.celsius !== null && dto.rh === null) return refuse('Warmth alone tells nothing: type the humidity too.');
+    const nothing = event === null && feel === null && down === null && bulge === null && dto.rh === null;
+    if (nothing && !jpeg && dto.note.trim() === '')
+      return refuse('Nothing to keep: say how it feels, what happened or what you measured, or write a note.');
+    const taped = (quantity: 'diagonal' | 'bulge', value: Length | null, of = ''): Reading[] =>
+      value === null ? [] : [reading(quantity, value.mm, 'mm', { of, precision: quantity === 'bulge' ? 1 : 0.5, tool: 'tape' })];
+    return keep(workshop, dto, ({ inputs }): Outcome<Kept> => {
+      const said = [
+        event && byId(LIFE_EVENTS, event).name.toLowerCase(),
+        feel && `felt ${byId(FEELS, feel).name.toLowerCase()}`,
+        down && up && `diagonals ${printTyped(down)} and ${printTyped(up)}`,
+        bulge && `bulges ${printTyped(bulge)}`,
+      ].filter(Boolean);
+      return done({
+        did: `Looked at${said.length > 0 ? `: ${said.join(', ')}` : ''}`,
+        stage: 'handover',
+        ...(event ? { event } : {}),
+        readings: [
+          ...(feel ? [feltReading(feel)] : []),
+          ...taped('diagonal', down, 'down'),
+          ...taped('diagonal', up, 'up'),
+          ...taped('bulge', bulge),
+        ],
+        air: airRead(dto, () => roomReadings(roomOf(workshop, inputs))),
+        also: (id) => jpeg && insertPhotograph(workshop.database, id, jpeg),
+      });
     });
-  });
-}
+  },
+  again: jobWithLog,
+});
 
 /** The air as somebody read it there; that of the house where it hangs here; none where nobody knows. */
-function airRead({ celsius, rh, inHouse }: Request<'keepCare'>, ofHouse: () => Reading[]): Reading[] {
+function airRead({ celsius, rh, inHouse }: RequestOf<typeof keepCare>, ofHouse: () => Reading[]): Reading[] {
   if (rh === null) return inHouse ? ofHouse() : [];
   const by = { tool: 'hygrometer, read', known: 'measured' } as const;
   return [
@@ -74,33 +97,37 @@ function airRead({ celsius, rh, inHouse }: Request<'keepCare'>, ofHouse: () => R
 }
 
 /** Where a canvas hangs from now on; before it is fastened there is nothing to hang. */
-export function keepHanging(workshop: Workshop, dto: Request<'keepHanging'>): Outcome<JobWithLog> {
-  const { database, now } = workshop;
-  const { hangs } = dto;
-  if (hangs.leastRh > hangs.mostRh)
-    return refuse(
-      `The air cannot go from ${printed('humidity', hangs.leastRh)} down to ${printed('humidity', hangs.mostRh)}: type the drier one first.`,
-    );
-  const write = database.transaction((): Outcome<JobWithLog> => {
-    const seen = seenJob(database, dto);
-    if (!seen.ok) return seen;
-    const job = seen.value;
-    const log = logOfJob(database, job.id);
-    const trouble = cannotHang(log);
-    if (trouble) return refuse(`No. ${job.number} ${trouble}.`);
-    writeDown(workshop, job.id, {
-      stage: 'handover',
-      kind: 'hung',
-      maker: dto.maker,
-      did: `Hangs: ${[hangs.place, hangs.owner].filter((part) => part.trim() !== '').join(', ') || byId(CLIMATES, hangs.climate).name}`,
-      note: dto.note,
-      hangs: { ...hangs, place: hangs.place.trim(), owner: hangs.owner.trim() },
+export const keepHanging = write({
+  asks: { ...ofJob, note, hangs: part('hangingPlace', placeShape) },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    const { database, now } = workshop;
+    const { hangs } = dto;
+    if (hangs.leastRh > hangs.mostRh)
+      return refuse(
+        `The air cannot go from ${printed('humidity', hangs.leastRh)} down to ${printed('humidity', hangs.mostRh)}: type the drier one first.`,
+      );
+    const write = database.transaction((): Outcome<JobWithLog> => {
+      const seen = seenJob(database, dto);
+      if (!seen.ok) return seen;
+      const job = seen.value;
+      const log = logOfJob(database, job.id);
+      const trouble = cannotHang(log);
+      if (trouble) return refuse(`No. ${job.number} ${trouble}.`);
+      writeDown(workshop, job.id, {
+        stage: 'handover',
+        kind: 'hung',
+        maker: dto.maker,
+        did: `Hangs: ${[hangs.place, hangs.owner].filter((part) => part.trim() !== '').join(', ') || byId(CLIMATES, hangs.climate).name}`,
+        note: dto.note,
+        hangs: { ...hangs, place: hangs.place.trim(), owner: hangs.owner.trim() },
+      });
+      updateInputs(database, job.id, dto.revision, job.inputs, now().toISOString());
+      return done(openJob(workshop, job.id)!);
     });
-    updateInputs(database, job.id, dto.revision, job.inputs, now().toISOString());
-    return done(openJob(workshop, job.id)!);
-  });
-  return write.immediate();
-}
+    return write.immediate();
+  },
+  again: jobWithLog,
+});
 
 /** A canvas in an earlier life: the job it was stretched as before it came off its bars. */
 export interface EarlierLife {

@@ -34,9 +34,9 @@ beforeEach(() => {
     tune: { ...inputs.tune, weight: { ...inputs.tune.weight, lightG: 300, lightSag: length(4.8), heavySag: null } },
     prime: { ...inputs.prime, roomRh: 52, airBy: 'measured' },
   }));
-  value(keepWeight(home, asked(home, jobId)));
+  value(keepWeight.act(home, asked(home, jobId)));
   value(
-    keepHanging(home, {
+    keepHanging.act(home, {
       ...asked(home, jobId),
       hangs: { place: 'Town hall', owner: 'The council', climate: 'unheated', leastRh: 55, mostRh: 85 },
     }),
@@ -48,12 +48,12 @@ const given = (): Passport => {
   if (typeof one === 'string') throw new Error(one);
   return one;
 };
-const take = (text: string) => takePassport(away, { text, maker: 'Tove' });
+const take = (text: string) => takePassport.act(away, { text, maker: 'Tove' });
 
 describe('a passport', () => {
   it('keeps to its published schema, which is derived from what checks it', async () => {
     const text = await format(JSON.stringify(passportSchema()), { parser: 'json', printWidth: 128 });
-    await expect(text).toMatchFileSnapshot('../../docs/passport.schema.json');
+    await expect(text).toMatchFileSnapshot('../../../docs/passport.schema.json');
     const validate = addFormats(new Ajv2020({ strict: false })).compile(passportSchema());
     expect(validate(JSON.parse(printPassport(given()))), JSON.stringify(validate.errors)).toBe(true);
     expect(validate({ ...given(), life: 'long' })).toBe(false);
@@ -102,35 +102,35 @@ describe('a passport', () => {
       { id: job.id, title: 'Harbour', hangs: { place: 'Town hall' } },
     ]);
     expect(logOfJob(away.database, job.id)[0]).toMatchObject({ kind: 'brought', of: jobId, maker: 'Tove' });
-    value(keepFeel(away, { ...asked(away, job.id), feel: 'firm' }));
-    value(keepTurns(away, { ...asked(away, job.id), opened: { topLeft: 1, topRight: 1, bottomRight: 1, bottomLeft: 1 } }));
+    value(keepFeel.act(away, { ...asked(away, job.id), feel: 'firm' }));
+    value(keepTurns.act(away, { ...asked(away, job.id), opened: { topLeft: 1, topRight: 1, bottomRight: 1, bottomLeft: 1 } }));
     const look = { event: null, down: null, up: null, bulge: null, celsius: null, rh: 60, inHouse: false, jpeg: null } as const;
-    value(keepCare(away, { ...asked(away, job.id), ...look, feel: 'soft' }));
+    value(keepCare.act(away, { ...asked(away, job.id), ...look, feel: 'soft' }));
     // Made elsewhere, it is made: nothing of it is recorded, changed or taken back here.
     const stored = openJob(away, job.id)!.job;
     const wider = { ...stored.inputs, brief: { ...stored.inputs.brief, width: length(700) } };
-    expect(saveInputs(away, { jobId: job.id, revision: stored.revision, inputs: wider })).toMatchObject({ kind: 'locked' });
+    expect(saveInputs.act(away, { jobId: job.id, revision: stored.revision, inputs: wider })).toMatchObject({ kind: 'locked' });
     const record = { ...asked(away, job.id), stage: 'bars', reason: '', unit: 'mm', view: 'back', clothId: null } as const;
-    expect(wordsOf(recordStep(away, record))).toMatch(/recorded already/);
+    expect(wordsOf(recordStep.act(away, record))).toMatch(/recorded already/);
     const [first] = logOfJob(away.database, job.id);
     const { note: _note, ...seen } = asked(away, job.id);
-    expect(wordsOf(withdrawRecord(away, { ...seen, entryId: first!.id, reason: 'Not ours.' }))).toMatch(/made elsewhere/);
+    expect(wordsOf(withdrawRecord.act(away, { ...seen, entryId: first!.id, reason: 'Not ours.' }))).toMatch(/made elsewhere/);
     expect(houseLessons(away).creep).toEqual({});
   });
 
   it('is given on by whoever has the canvas, with its whole past', () => {
     const job = value(take(printPassport(given())));
-    value(keepFeel(away, { ...asked(away, job.id), feel: 'firm' }));
+    value(keepFeel.act(away, { ...asked(away, job.id), feel: 'firm' }));
     const again = passport(away, job.id) as Passport;
     expect(again.made.at).toBe(given().made.at);
     expect(again.life).toHaveLength(3);
     const third = testWorkshop();
-    value(takePassport(third, { text: printPassport(again), maker: 'Me' }));
+    value(takePassport.act(third, { text: printPassport(again), maker: 'Me' }));
   });
 
   it('is refused where the canvas was made or is here already', () => {
     const text = printPassport(given());
-    expect(wordsOf(takePassport(home, { text, maker: 'Me' }))).toBe('This canvas was made here: it is No. 101.');
+    expect(wordsOf(takePassport.act(home, { text, maker: 'Me' }))).toBe('This canvas was made here: it is No. 101.');
     const { number } = value(take(text));
     expect(wordsOf(take(text))).toBe(`This canvas was taken in already: it is No. ${number}.`);
   });

@@ -12,13 +12,15 @@ import { broughtAs, insertLogEntry } from '@/db/logEntries';
 import { findJob, insertJob, nextNumber } from '@/db/jobs';
 import { readRules, writeRules } from '@/db/workshops';
 import { checked } from '../write/checked';
-import { type TakenIn, addedMaterials, takenIn, unknownMaterial } from '../job/jobWrites';
+import { type TakenIn, addedMaterials, takenIn, unknownMaterial, takenInAgain } from '../job/jobWrites';
 import { caseOfJob, houseOf, inputsTrouble, openJob } from '../job/jobReading';
 import { type Outcome, done, refuse } from '../write/outcome';
 import { readJson } from '../write/readJson';
-import type { Request } from '../requests';
 import { EMPTY_ENTRY } from '../job/writeDown';
 import { type Workshop, deviceName } from '../workshop';
+import { write } from '../write/write';
+import { text } from '@/core/shape/shape';
+import { maker } from '../write/asked';
 
 /** The passport of a canvas as it stands; a sentence where it has none. */
 export function passport(workshop: Workshop, id: string, unit: Tape['unit'] = 'mm'): Passport | string {
@@ -40,61 +42,65 @@ function upgraded(plain: unknown): unknown {
 }
 
 /** Takes in a passport: all of it or nothing. A canvas that was made here, or came already, is refused with its number. */
-export function takePassport(workshop: Workshop, { text, maker }: Request<'takePassport'>): Outcome<TakenIn> {
-  const { database, now, newId } = workshop;
-  const read = readJson(text);
-  if (!read.ok) return read;
-  const file = checked(passportShape, 'passport', upgraded(read.value));
-  if (!file.ok) return file;
-  const { made, inputs, materials, dryGroundGPerM2, life } = file.value as Passport;
-  const brought: LogEntry = {
-    ...EMPTY_ENTRY,
-    id: newId(),
-    stage: 'handover',
-    kind: 'brought',
-    of: made.id,
-    at: made.at,
-    maker,
-    device: deviceName(workshop),
-    did: `Made elsewhere: ${made.workshop || 'another workshop'}, No. ${made.number}; taken in ${now().toISOString().slice(0, 10)}`,
-    readings:
-      dryGroundGPerM2 > 0
-        ? [
-            reading('dryGround', dryGroundGPerM2, 'g/m²', {
-              precision: 0.2 * dryGroundGPerM2,
-              tool: 'passport',
-              known: 'reckoned',
-            }),
-          ]
-        : [],
-  };
-  const ids = new Map(life.map(({ id }) => [id, newId()]));
-  const log = [brought, ...life.map((entry) => ({ ...entry, id: ids.get(entry.id)!, corrects: null, plan: null }))];
-  const [wrong] = [
-    ...inputsViolations(inputs),
-    ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
-    ...life.flatMap(({ kind }, index) =>
-      GOES_ALONG.includes(kind) ? [] : [{ field: `life.${index}`, says: `a ${kind} does not go along with a canvas` }],
-    ),
-    ...logViolations(inputs, log).map(({ index, says }) => ({ field: `life.${index - 1}`, says })),
-  ];
-  if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
-  const take = database.transaction((): Outcome<TakenIn> => {
-    const here = findJob(database, made.id);
-    if (here) return refuse(`This canvas was made here: it is No. ${here.number}.`);
-    const before = broughtAs(database, made.id);
-    if (before !== null) return refuse(`This canvas was taken in already: it is No. ${before}.`);
-    const { rules, revision } = readRules(database);
-    const added = addedMaterials(rules, materials);
-    const unknown = unknownMaterial(inputs, added ?? rules);
-    if (unknown) return unknown;
-    const trouble = inputsTrouble(() => inputs, { ...houseOf({ database }), rules: added ?? rules });
-    if (trouble) return refuse(`This canvas cannot be worked with: ${trouble}.`);
-    if (added) writeRules(database, added, revision);
-    const at = now().toISOString();
-    const stored = insertJob(database, { id: newId(), number: nextNumber(database), createdAt: made.at, inputs }, at);
-    for (const entry of log) insertLogEntry(database, stored.id, entry, true);
-    return done(takenIn(stored, added ?? rules, materials));
-  });
-  return take.immediate();
-}
+export const takePassport = write({
+  asks: { text: text(1, 5_000_000), maker },
+  act(workshop: Workshop, { text, maker }): Outcome<TakenIn> {
+    const { database, now, newId } = workshop;
+    const read = readJson(text);
+    if (!read.ok) return read;
+    const file = checked(passportShape, 'passport', upgraded(read.value));
+    if (!file.ok) return file;
+    const { made, inputs, materials, dryGroundGPerM2, life } = file.value as Passport;
+    const brought: LogEntry = {
+      ...EMPTY_ENTRY,
+      id: newId(),
+      stage: 'handover',
+      kind: 'brought',
+      of: made.id,
+      at: made.at,
+      maker,
+      device: deviceName(workshop),
+      did: `Made elsewhere: ${made.workshop || 'another workshop'}, No. ${made.number}; taken in ${now().toISOString().slice(0, 10)}`,
+      readings:
+        dryGroundGPerM2 > 0
+          ? [
+              reading('dryGround', dryGroundGPerM2, 'g/m²', {
+                precision: 0.2 * dryGroundGPerM2,
+                tool: 'passport',
+                known: 'reckoned',
+              }),
+            ]
+          : [],
+    };
+    const ids = new Map(life.map(({ id }) => [id, newId()]));
+    const log = [brought, ...life.map((entry) => ({ ...entry, id: ids.get(entry.id)!, corrects: null, plan: null }))];
+    const [wrong] = [
+      ...inputsViolations(inputs),
+      ...materialViolations(materials).map((says) => ({ field: 'materials', says })),
+      ...life.flatMap(({ kind }, index) =>
+        GOES_ALONG.includes(kind) ? [] : [{ field: `life.${index}`, says: `a ${kind} does not go along with a canvas` }],
+      ),
+      ...logViolations(inputs, log).map(({ index, says }) => ({ field: `life.${index - 1}`, says })),
+    ];
+    if (wrong) return { ok: false, kind: 'invalid', errors: [wrong] };
+    const take = database.transaction((): Outcome<TakenIn> => {
+      const here = findJob(database, made.id);
+      if (here) return refuse(`This canvas was made here: it is No. ${here.number}.`);
+      const before = broughtAs(database, made.id);
+      if (before !== null) return refuse(`This canvas was taken in already: it is No. ${before}.`);
+      const { rules, revision } = readRules(database);
+      const added = addedMaterials(rules, materials);
+      const unknown = unknownMaterial(inputs, added ?? rules);
+      if (unknown) return unknown;
+      const trouble = inputsTrouble(() => inputs, { ...houseOf({ database }), rules: added ?? rules });
+      if (trouble) return refuse(`This canvas cannot be worked with: ${trouble}.`);
+      if (added) writeRules(database, added, revision);
+      const at = now().toISOString();
+      const stored = insertJob(database, { id: newId(), number: nextNumber(database), createdAt: made.at, inputs }, at);
+      for (const entry of log) insertLogEntry(database, stored.id, entry, true);
+      return done(takenIn(stored, added ?? rules, materials));
+    });
+    return take.immediate();
+  },
+  ...takenInAgain,
+});

@@ -27,7 +27,7 @@ import {
   workUpTo,
 } from '../testWorkshop';
 import { benchPage } from '../bench/benchPage';
-import { logPage } from "../log/logPage";
+import { logPage } from '../log/logPage';
 
 let workshop: TestWorkshop;
 beforeEach(() => {
@@ -40,8 +40,8 @@ const ROLLED = {
   height: length(399),
   margins: { top: length(61), right: length(55), bottom: length(60), left: length(58) },
 };
-const down = (jobId: string, more: Partial<Parameters<typeof takeDown>[1]> = {}) =>
-  takeDown(workshop, {
+const down = (jobId: string, more: Partial<Parameters<typeof takeDown.act>[1]> = {}) =>
+  takeDown.act(workshop, {
     jobId,
     revision: revisionOf(workshop, jobId),
     maker: 'Tove',
@@ -89,13 +89,13 @@ describe('taking down', () => {
       kind: 'takenDown',
       did: 'Taken down: 602 × 399 mm rolled face out along its width, core 150 mm',
     });
-    value(archiveJobs(workshop, { canvases: [{ jobId: id, revision: revisionOf(workshop, id) }], archived: false }));
+    value(archiveJobs.act(workshop, { canvases: [{ jobId: id, revision: revisionOf(workshop, id) }], archived: false }));
     expect(wordsOf(down(id))).toMatch(/was taken down already/);
     expect(wordsOf(recordStage(workshop, id, 'tune'))).toMatch(/stretch the painting again as a job of its own/);
     const entry = openJob(workshop, id)!.log.at(-1)!;
     expect(
       wordsOf(
-        withdrawRecord(workshop, {
+        withdrawRecord.act(workshop, {
           jobId: id,
           revision: revisionOf(workshop, id),
           entryId: entry.id,
@@ -120,13 +120,13 @@ describe('taking down', () => {
     const id = newJob(workshop);
     workUpTo(workshop, id, 'tune');
     const [work] = value(down(id));
-    const again = value(restretch(workshop, { rolledId: work!.id, title: 'Harbour, again' }));
+    const again = value(restretch.act(workshop, { rolledId: work!.id, title: 'Harbour, again' }));
     expect(again.inputs.brief).toMatchObject({ use: 'restretch', width: length(602), height: length(399) });
     expect(again.inputs.cloth.left.right).toEqual({ first: length(55), second: length(55) });
     expect(again.inputs.cloth.painting.left).toEqual(length(399));
     expect(rolledWorks(workshop)).toEqual([]);
-    expect(wordsOf(restretch(workshop, { rolledId: work!.id, title: 'Twice' }))).toMatch(/stretched again already/);
-    value(removeJob(workshop, { jobId: again.id, revision: 1 }));
+    expect(wordsOf(restretch.act(workshop, { rolledId: work!.id, title: 'Twice' }))).toMatch(/stretched again already/);
+    value(removeJob.act(workshop, { jobId: again.id, revision: 1 }));
     expect(rolledWorks(workshop)).toHaveLength(1);
   });
 
@@ -137,7 +137,7 @@ describe('taking down', () => {
     const { job, log } = openJob(workshop, id)!;
     const { revision: _revision, ...bare } = job;
     const text = (entries: typeof log) => printJobFile(jobFile(bare, entries, { profiles: [], species: [], fabrics: [] }));
-    const take = (entries: typeof log) => importJob(testWorkshop(), { text: text(entries), keepBoth: false });
+    const take = (entries: typeof log) => importJob.act(testWorkshop(), { text: text(entries), keepBoth: false });
     expect(take(log).ok).toBe(true);
     expect(wordsOf(take([log.at(-1)!, ...log.slice(0, -1)]))).toMatch(/taken down before it was stretched/);
     expect(wordsOf(take([...log.slice(0, -2), log.at(-1)!, log.at(-2)!]))).toMatch(/recorded after the canvas was taken down/);
@@ -148,11 +148,19 @@ describe('taking down', () => {
 describe('what lies here', () => {
   const lay = (lengthMm: number, count: number) =>
     value(
-      addToRack(workshop, { profile: 'standard', kind: 'pairs', family: 'narrow slot', lengthMm, count, mark: '', maker: 'Me' }),
+      addToRack.act(workshop, {
+        profile: 'standard',
+        kind: 'pairs',
+        family: 'narrow slot',
+        lengthMm,
+        count,
+        mark: '',
+        maker: 'Me',
+      }),
     );
   const cloth = (tag: string, widthMm: number, lengthMm: number) =>
     value(
-      addCloth(workshop, {
+      addCloth.act(workshop, {
         kind: 'offcut',
         fabric: 'cottonMedium',
         tag,
@@ -176,7 +184,7 @@ describe('what lies here', () => {
       [400, 400, 'O1'],
     ]);
     const ask = { title: 'Off the rack', profile: 'standard', fabric: 'cottonMedium', width: 600, height: 400 };
-    const job = value(makeFromStock(workshop, ask));
+    const job = value(makeFromStock.act(workshop, ask));
     expect([job.inputs.bars.profile, job.inputs.bars.joint, job.inputs.brief.width.mm]).toEqual(['standard', 'slotted', 600]);
     const served = fromStock(workshop).serves;
     expect(served.map(({ what, jobs }) => [what.split(',')[0], jobs])).toEqual([
@@ -185,12 +193,12 @@ describe('what lies here', () => {
       ['2 × 600 mm', [101]],
     ]);
     value(
-      takeFromRack(workshop, {
+      takeFromRack.act(workshop, {
         id: listRack(workshop.database).find(({ lengthMm }) => lengthMm === 600)!.id,
         count: 1,
         maker: 'Me',
       }),
     );
-    expect(wordsOf(makeFromStock(workshop, ask))).toMatch(/somebody took a bar or the cloth/);
+    expect(wordsOf(makeFromStock.act(workshop, ask))).toMatch(/somebody took a bar or the cloth/);
   });
 });

@@ -13,7 +13,7 @@ import { SIDES } from '@/core/job/sides';
 import { isTakenDown } from '@/core/case/logViolations';
 import { reading } from '@/core/log/reading';
 import { assumed } from '@/core/house/houseRules';
-import { restretchInputs } from '@/core/painting/rolledWork';
+import { restretchInputs, rolledShape } from '@/core/painting/rolledWork';
 import { withRecommendedBars } from '@/core/stages/bars/planBars';
 import { printSize, WHOLE_MM } from '@/core/units/length';
 import { listCloth } from '@/db/clothSheets';
@@ -27,11 +27,16 @@ import { readRules } from '@/db/workshops';
 import { beginJob } from '../job/jobWrites';
 import { caseOfJob } from '../job/jobReading';
 import { type Outcome, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import { seenJob } from '../job/seenJob';
-import { buyingJobs } from '../store/storeWrites';
+import { buyingJobs } from '../store/buyWrites';
 import type { Workshop } from '../workshop';
 import { writeDown } from '../job/writeDown';
+import { write } from '../write/write';
+import { ofJob, note } from '../write/asked';
+import { optional, part, flag, whole, numberOf } from '@/core/shape/shape';
+import { idText } from '@/core/job/job';
+import { titleText } from '@/core/stages/brief/briefInputs';
+import { newJobAgain } from '../job/jobAgain';
 
 /** Bars of a frame as they go back to the rack: slotted ones as they are, bolted mitres as timber of their inside; glued ones not. */
 function barsBack(parts: readonly FramePart[], profile: { id: string; family: string }, mark: string): Omit<RackBar, 'id'>[] {
@@ -45,100 +50,108 @@ function barsBack(parts: readonly FramePart[], profile: { id: string; family: st
 }
 
 /** Takes a canvas down, in one step; it goes into the archive. */
-export function takeDown(workshop: Workshop, dto: Request<'takeDown'>): Outcome<RolledWork[]> {
-  const { database, now, newId } = workshop;
-  const take = database.transaction((): Outcome<RolledWork[]> => {
-    const seen = seenJob(database, dto);
-    if (!seen.ok) return seen;
-    const job = seen.value;
-    const log = logOfJob(database, job.id);
-    const here = caseOfJob(workshop, { job, log });
-    if (!here.progress.done.has('fasten'))
-      return refuse(`No. ${job.number} is not stretched yet: there is nothing to take down.`);
-    if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down already.`);
-    const joint = byId(JOINTS, here.inputs.bars.joint);
-    if (dto.keepBars && joint.glued)
-      return refuse(
-        `The frame of No. ${job.number} is glued: its bars do not come apart. Keep it whole, and leave the bars out here.`,
-      );
-    const opener = openersOf(joint.opener);
-    if (dto.openers > 0 && (!opener || dto.openers > opener.count + opener.spare))
-      return refuse(
-        opener
-          ? `A frame has ${opener.count} of ${opener.name.toLowerCase()}; ${dto.openers} did not come off one.`
-          : 'Nothing opens the corners of this frame.',
-      );
-    const at = now().toISOString();
-    const { maker, rolled } = dto;
-    if (dto.keepBars) {
-      const added = barsBack(
-        here.plan.bars.parts,
-        profileOf(here.house.rules, here.inputs.bars.profile),
-        `from No. ${job.number}`,
-      );
-      for (const bar of added) addRackBar(database, { id: newId(), ...bar });
-      insertRackMove(database, {
-        id: newId(),
-        at,
+export const takeDown = write({
+  asks: { ...ofJob, note, rolled: optional(part('rolled', rolledShape)), keepBars: flag(), openers: whole(0, 40) },
+  act(workshop: Workshop, dto): Outcome<RolledWork[]> {
+    const { database, now, newId } = workshop;
+    const take = database.transaction((): Outcome<RolledWork[]> => {
+      const seen = seenJob(database, dto);
+      if (!seen.ok) return seen;
+      const job = seen.value;
+      const log = logOfJob(database, job.id);
+      const here = caseOfJob(workshop, { job, log });
+      if (!here.progress.done.has('fasten'))
+        return refuse(`No. ${job.number} is not stretched yet: there is nothing to take down.`);
+      if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down already.`);
+      const joint = byId(JOINTS, here.inputs.bars.joint);
+      if (dto.keepBars && joint.glued)
+        return refuse(
+          `The frame of No. ${job.number} is glued: its bars do not come apart. Keep it whole, and leave the bars out here.`,
+        );
+      const opener = openersOf(joint.opener);
+      if (dto.openers > 0 && (!opener || dto.openers > opener.count + opener.spare))
+        return refuse(
+          opener
+            ? `A frame has ${opener.count} of ${opener.name.toLowerCase()}; ${dto.openers} did not come off one.`
+            : 'Nothing opens the corners of this frame.',
+        );
+      const at = now().toISOString();
+      const { maker, rolled } = dto;
+      if (dto.keepBars) {
+        const added = barsBack(
+          here.plan.bars.parts,
+          profileOf(here.house.rules, here.inputs.bars.profile),
+          `from No. ${job.number}`,
+        );
+        for (const bar of added) addRackBar(database, { id: newId(), ...bar });
+        insertRackMove(database, {
+          id: newId(),
+          at,
+          maker,
+          did: `Came off No. ${job.number}`,
+          jobs: [],
+          changes: { added, taken: [] },
+        });
+      }
+      if (dto.openers > 0 && opener && findStoreItem(database, opener.item))
+        insertStoreMove(database, {
+          id: newId(),
+          at,
+          maker,
+          itemId: opener.item,
+          quantity: dto.openers,
+          did: `${opener.name}: ${dto.openers} pieces came off No. ${job.number}`,
+          entryId: null,
+          undoes: null,
+        });
+      const precision = assumed(here.house.rules, 'tapePrecision');
+      const tape = (quantity: 'image' | 'marginLeft', of: string, mm: number) =>
+        reading(quantity, mm, 'mm', { of, precision, tool: 'tape' });
+      writeDown(workshop, job.id, {
+        stage: 'handover',
+        kind: 'takenDown',
         maker,
-        did: `Came off No. ${job.number}`,
-        jobs: [],
-        changes: { added, taken: [] },
+        did: rolled
+          ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, WHOLE_MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, WHOLE_MM)}${rolled.place ? `, ${rolled.place}` : ''}`
+          : 'Taken down, the cloth is gone',
+        note: dto.note,
+        readings: rolled
+          ? [
+              tape('image', 'top', rolled.width.mm),
+              tape('image', 'left', rolled.height.mm),
+              ...SIDES.map((side) => tape('marginLeft', `${side} first`, rolled.margins[side].mm)),
+            ]
+          : [],
       });
-    }
-    if (dto.openers > 0 && opener && findStoreItem(database, opener.item))
-      insertStoreMove(database, {
-        id: newId(),
-        at,
-        maker,
-        itemId: opener.item,
-        quantity: dto.openers,
-        did: `${opener.name}: ${dto.openers} pieces came off No. ${job.number}`,
-        entryId: null,
-        undoes: null,
-      });
-    const precision = assumed(here.house.rules, 'tapePrecision');
-    const tape = (quantity: 'image' | 'marginLeft', of: string, mm: number) =>
-      reading(quantity, mm, 'mm', { of, precision, tool: 'tape' });
-    writeDown(workshop, job.id, {
-      stage: 'handover',
-      kind: 'takenDown',
-      maker,
-      did: rolled
-        ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, WHOLE_MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, WHOLE_MM)}${rolled.place ? `, ${rolled.place}` : ''}`
-        : 'Taken down, the cloth is gone',
-      note: dto.note,
-      readings: rolled
-        ? [
-            tape('image', 'top', rolled.width.mm),
-            tape('image', 'left', rolled.height.mm),
-            ...SIDES.map((side) => tape('marginLeft', `${side} first`, rolled.margins[side].mm)),
-          ]
-        : [],
+      if (rolled) insertRolled(database, { id: newId(), jobId: job.id, at, maker, measured: rolled });
+      setArchived(database, job.id, job.revision, true);
+      return done(listRolled(database));
     });
-    if (rolled) insertRolled(database, { id: newId(), jobId: job.id, at, maker, measured: rolled });
-    setArchived(database, job.id, job.revision, true);
-    return done(listRolled(database));
-  });
-  return take.immediate();
-}
+    return take.immediate();
+  },
+  again: (workshop) => done(rolledWorks(workshop)),
+});
 
 export const rolledWorks = ({ database }: Pick<Workshop, 'database'>): RolledWork[] => listRolled(database);
 
 /** Starts the re-stretch of a rolled painting, with its measures as they were taken. */
-export function restretch(workshop: Workshop, { rolledId, title }: Request<'restretch'>): Outcome<StoredJob> {
-  const { database } = workshop;
-  const start = database.transaction((): Outcome<StoredJob> => {
-    const work = findRolled(database, rolledId);
-    if (!work) return refuse('There is no such rolled work.');
-    if (work.stretchedAs !== null) return refuse('It was taken from the store and is stretched again already.');
-    const inputs = withRecommendedBars(restretchInputs(title.trim(), work.measured), readRules(database).rules);
-    const begun = beginJob(workshop, inputs);
-    if (begun.ok) stretchRolled(database, rolledId, begun.value.id);
-    return begun;
-  });
-  return start.immediate();
-}
+export const restretch = write({
+  asks: { rolledId: idText, title: titleText },
+  act(workshop: Workshop, { rolledId, title }): Outcome<StoredJob> {
+    const { database } = workshop;
+    const start = database.transaction((): Outcome<StoredJob> => {
+      const work = findRolled(database, rolledId);
+      if (!work) return refuse('There is no such rolled work.');
+      if (work.stretchedAs !== null) return refuse('It was taken from the store and is stretched again already.');
+      const inputs = withRecommendedBars(restretchInputs(title.trim(), work.measured), readRules(database).rules);
+      const begun = beginJob(workshop, inputs);
+      if (begun.ok) stretchRolled(database, rolledId, begun.value.id);
+      return begun;
+    });
+    return start.immediate();
+  },
+  ...newJobAgain,
+});
 
 export interface FromStock {
   canvases: (Makeable & { bar: string; cloth: string })[];
@@ -176,14 +189,15 @@ export function fromStock(workshop: Pick<Workshop, 'database'>): FromStock {
 }
 
 /** Starts a canvas that can be made from what lies here. */
-export function makeFromStock(
-  workshop: Workshop,
-  { title, profile, fabric, width, height }: Request<'makeFromStock'>,
-): Outcome<StoredJob> {
-  const { canvases } = fromStock(workshop);
-  const found = canvases.find(
-    (one) => one.profile === profile && one.fabric === fabric && one.widthMm === width && one.heightMm === height,
-  );
-  if (!found) return refuse('This cannot be made from what lies here any more: somebody took a bar or the cloth. Look again.');
-  return beginJob(workshop, makeableInputs(title, found, fabric));
-}
+export const makeFromStock = write({
+  asks: { title: titleText, profile: idText, fabric: idText, width: numberOf('barLength'), height: numberOf('barLength') },
+  act(workshop: Workshop, { title, profile, fabric, width, height }): Outcome<StoredJob> {
+    const { canvases } = fromStock(workshop);
+    const found = canvases.find(
+      (one) => one.profile === profile && one.fabric === fabric && one.widthMm === width && one.heightMm === height,
+    );
+    if (!found) return refuse('This cannot be made from what lies here any more: somebody took a bar or the cloth. Look again.');
+    return beginJob(workshop, makeableInputs(title, found, fabric));
+  },
+  ...newJobAgain,
+});

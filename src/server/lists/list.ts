@@ -12,7 +12,7 @@ export interface ListChange {
   says: string;
 }
 
-/** What a file would do, and how it is done: by the same use cases as by hand, in this order. */
+/** What a file would do, and how it is done: by the same writes as by hand, in this order. */
 export interface ListPlan {
   changes: ListChange[];
   /** Names on top that nothing is read from. */

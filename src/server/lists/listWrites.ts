@@ -8,7 +8,7 @@ import type { FileUnit } from '@/core/units/length';
 import { toEnd } from '@/core/toEnd';
 import { readRules } from '@/db/workshops';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import type { FileRequest, Request } from '../requests';
+import type { FileRequest } from '../file/fileRequests';
 import type { Workshop } from '../workshop';
 import { jobsList } from './jobsList';
 import type { List, ListChange, ListId, ListPlan } from './list';
@@ -16,6 +16,9 @@ import { logList } from './logList';
 import { barsList, clothsList, pricesList, woodsList } from './materialsLists';
 import { itemsList, toBuyCsv } from './storeItemsList';
 import { airList, groundsList, rackList, rollsList } from './storeLists';
+import { longWrite } from '../write/write';
+import { listRead } from '../write/asked';
+import { text } from '@/core/shape/shape';
 
 const LISTS: Record<ListId, List> = {
   jobs: jobsList,
@@ -107,22 +110,6 @@ export function* lookAtList(workshop: Workshop, request: FileRequest<'lookAtList
 
 class LetGo extends Error {}
 
-/** Takes in a file that was looked at: what it does now must be what it would have done then. */
-export function* takeInList(
-  workshop: Workshop,
-  request: Request<'takeInList'>,
-): Generator<undefined, Outcome<() => Outcome<ListLook['counts']>>> {
-  const plan = yield* planOf(workshop, request);
-  if (!plan.ok) return plan;
-  return done(() => {
-    // Somebody else may have written while it was worked out.
-    const now = plan.value.stands ? plan : toEnd(planOf(workshop, request));
-    if (!now.ok) return now;
-    const { seen, counts } = lookOf(now.value);
-    return seen === request.seen ? (carryOutPlan(now.value) ?? done(counts)) : CHANGED;
-  });
-}
-
 const CHANGED = refuse('The workshop has changed since this file was looked at: look at it again.');
 
 /** Counts as a word that is kept with the request, and back. */
@@ -132,3 +119,22 @@ export function countsFrom(text: string): ListLook['counts'] {
   const [fresh = 0, changed = 0, gone = 0, same = 0] = text.split(' ').map(Number);
   return { new: fresh, changed, gone, same };
 }
+
+/** Takes in a file that was looked at: what it does now must be what it would have done then. */
+export const takeInList = longWrite({
+  /** `seen`: what it was said to do when it was looked at. */
+  asks: { ...listRead, seen: text(1, 100) },
+  *workOut(workshop: Workshop, request): Generator<undefined, Outcome<() => Outcome<ListLook['counts']>>> {
+    const plan = yield* planOf(workshop, request);
+    if (!plan.ok) return plan;
+    return done(() => {
+      // Somebody else may have written while it was worked out.
+      const now = plan.value.stands ? plan : toEnd(planOf(workshop, request));
+      if (!now.ok) return now;
+      const { seen, counts } = lookOf(now.value);
+      return seen === request.seen ? (carryOutPlan(now.value) ?? done(counts)) : CHANGED;
+    });
+  },
+  again: (_workshop, _request, ofId) => done(countsFrom(ofId)),
+  about: countsText,
+});

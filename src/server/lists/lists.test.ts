@@ -14,12 +14,12 @@ import { clothStore } from '../cloth/clothWrites';
 import { groundsOf } from '../ground/groundWrites';
 import { importAir, readSimulatedAir } from '../air/airWrites';
 import { addToRack, rackBars } from '../rack/rackWrites';
-import { houseRules } from "../house/houseRuleWrites";
+import { houseRules } from '../house/houseRuleWrites';
 import { toEnd } from '@/core/toEnd';
 import { andWrite } from '../write/outcome';
-import type { FileRequest, Request } from '../requests';
+import type { FileRequest } from '../file/fileRequests';
+import { type Request, carryOut } from '../writes';
 import type { Workshop } from '../workshop';
-import { carryOut } from '../writes';
 import { LIST_IDS, type ListId } from './list';
 import * as cases from './listWrites';
 import { printLines, printRows, readTable, textCells } from './csvTable';
@@ -31,7 +31,7 @@ beforeEach(() => {
 
 const lookAtList = (of: Workshop, request: FileRequest<'lookAtList'>) => toEnd(cases.lookAtList(of, request));
 const takeInList = (of: Workshop, request: Omit<Request<'takeInList'>, 'requestId'>) =>
-  andWrite(toEnd(cases.takeInList(of, request)));
+  andWrite(toEnd(cases.takeInList.workOut(of, request)));
 const asked = (list: ListId, text: string, unit: 'mm' | 'in' = 'mm') => ({ list, text, unit, maker: 'Me' });
 const look = (list: ListId, text: string) => lookAtList(workshop, asked(list, text));
 const takeIn = (list: ListId, text: string) => takeInList(workshop, { ...asked(list, text), seen: value(look(list, text)).seen });
@@ -151,8 +151,8 @@ describe('materials and their prices', () => {
 describe('what lies in the workshop', () => {
   it('the rack is what was counted: more, less and gone, each a move', () => {
     const bar = { profile: 'deep', kind: 'pairs', family: 'plain', mark: '', maker: 'Me' } as const;
-    value(addToRack(workshop, { ...bar, lengthMm: 600, count: 4 }));
-    value(addToRack(workshop, { ...bar, lengthMm: 914.4, count: 2 }));
+    value(addToRack.act(workshop, { ...bar, lengthMm: 600, count: 4 }));
+    value(addToRack.act(workshop, { ...bar, lengthMm: 914.4, count: 2 }));
     const text = file('rack', 'in');
     expect(value(look('rack', text)).counts).toEqual({ new: 0, changed: 0, gone: 0, same: 2 });
     const counted = 'bar,kind,family,length,count\ndeep,slotted bar,plain,600,1\ndeep,pairs,plain,50 cm,3';
@@ -185,8 +185,10 @@ describe('what lies in the workshop', () => {
   });
 
   it('air goes out and comes in elsewhere the same; what was simulated stays so', () => {
-    value(readSimulatedAir(workshop));
-    value(importAir(workshop, { text: 'time,temp,hum\n2031-05-03 06:00,18.5,55\n2031-05-03 09:00,-2,61.5', source: 'logger' }));
+    value(readSimulatedAir.act(workshop, {}));
+    value(
+      importAir.act(workshop, { text: 'time,temp,hum\n2031-05-03 06:00,18.5,55\n2031-05-03 09:00,-2,61.5', source: 'logger' }),
+    );
     const other = testWorkshop();
     const text = file('air');
     value(takeInList(other, { ...asked('air', text), seen: value(lookAtList(other, asked('air', text))).seen }));

@@ -3,7 +3,7 @@ import { JOINTS, type JointId } from '@/core/frame/joints';
 import type { PricedLength, Profile } from '@/core/frame/profiles';
 import type { Species } from '@/core/frame/timber';
 import { FIBRES, type Fabric } from '@/core/cloth/fabrics';
-import type { HouseRules } from '@/core/house/houseRules';
+import { type HouseRules, houseRulesShape } from '@/core/house/houseRules';
 import { type Materials, changesOnly, fabricsOf, profilesOf, speciesOf } from '@/core/house/materials';
 import { byId } from '@/core/house/schools';
 import { type FileUnit, type Length, length, printLength } from '@/core/units/length';
@@ -12,7 +12,7 @@ import { parsed, refused } from '@/core/units/result';
 import { readRules } from '@/db/workshops';
 import { type Outcome, done, refuse } from '../write/outcome';
 import type { Workshop } from '../workshop';
-import { saveRules } from "../house/houseRuleWrites";
+import { saveRules } from '../house/houseRuleWrites';
 import {
   type Column,
   type Columns,
@@ -28,6 +28,7 @@ import {
   yesCells,
 } from './csvTable';
 import { type List, type ListChange, atOnce } from './list';
+import { checked } from '../write/checked';
 
 const id = textCells('id', 64);
 const name = textCells('name', 80);
@@ -109,7 +110,8 @@ interface MaterialTable<K extends keyof Materials, C extends Columns> {
 const saveMaterials = (workshop: Workshop, change: (materials: Materials) => Materials): Outcome<unknown> => {
   const { rules, revision } = readRules(workshop.database);
   const all = { profiles: profilesOf(rules), species: speciesOf(rules), fabrics: fabricsOf(rules) };
-  return saveRules(workshop, { revision, rules: { ...rules, materials: changesOnly(change(all)) } });
+  const asked = checked(houseRulesShape, 'houseRules', { ...rules, materials: changesOnly(change(all)) });
+  return asked.ok ? saveRules.act(workshop, { revision, rules: asked.value as HouseRules }) : asked;
 };
 
 /** Rows with some in the place of those of their ids, new ones at the end. */

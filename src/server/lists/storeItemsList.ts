@@ -4,7 +4,8 @@ import { length } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import { listStore } from '@/db/storeItems';
 import { done, refuse } from '../write/outcome';
-import { countItem, setItem, toBuyList } from '../store/storeWrites';
+import { countItem, setItem } from '../store/storeWrites';
+import { toBuyList } from '../store/buyWrites';
 import { choiceCells, numberCells, orElse, priceCells, printLines, printRows, readTable, textCells } from './csvTable';
 import { type List, type ListPlan, atOnce } from './list';
 

@@ -79,7 +79,7 @@ export const rackList: List = {
       plan.changes.push({ line, what, says: `${from === to ? to : `${from} → ${to}`} × ${words(row)}` });
       const { size, ...rest } = row;
       const more = () =>
-        addToRack(workshop, {
+        addToRack.act(workshop, {
           profile: rest.profile,
           kind: rest.kind,
           family: rest.family,
@@ -89,7 +89,7 @@ export const rackList: List = {
           maker,
         });
       if (to > from) plan.acts.push({ line, act: more });
-      if (to < from) plan.acts.push({ line, act: () => takeFromRack(workshop, { id: bar!.id, count: from - to, maker }) });
+      if (to < from) plan.acts.push({ line, act: () => takeFromRack.act(workshop, { id: bar!.id, count: from - to, maker }) });
     };
     for (const row of rows)
       change(
@@ -141,7 +141,7 @@ export const rollsList: List = {
       if (!there) {
         plan.changes.push({ line, what: 'new', says: `${tag}: ${length_}, ${printLength(width.mm, tape)} wide` });
         const cloth = { kind, fabric, tag, widthMm: width.mm, selvedgeMm: selvedge.mm, lengthMm: size.mm, flaws: [], maker };
-        plan.acts.push({ line, act: () => addCloth(workshop, cloth) });
+        plan.acts.push({ line, act: () => addCloth.act(workshop, cloth) });
         continue;
       }
       const near = (one: number, other: number) => Math.abs(one - other) < 0.05;
@@ -160,7 +160,7 @@ export const rollsList: List = {
         const { id, revision, flaws } = there;
         plan.acts.push({
           line,
-          act: () => changeCloth(workshop, { id, revision, lengthMm: size.mm, flaws, gone: false, maker }),
+          act: () => changeCloth.act(workshop, { id, revision, lengthMm: size.mm, flaws, gone: false, maker }),
         });
       }
     }
@@ -202,7 +202,7 @@ export const groundsList: List = {
       const amounts = `${there && there.amount !== amount ? `${bare('amount', there.amount)} → ` : ''}${bare('amount', amount)} ${unit}`;
       plan.changes.push({ line, what: same ? 'same' : there ? 'changed' : 'new', says: `${name}: ${amounts}` });
       const set = { substance, amount, priceMinor, revision: there?.revision ?? 0, maker };
-      if (!same) plan.acts.push({ line, act: () => setStock(workshop, set) });
+      if (!same) plan.acts.push({ line, act: () => setStock.act(workshop, set) });
     }
     return done(plan);
   }),
@@ -229,6 +229,6 @@ export const airList: List = {
     const days = readings.value.map(({ at }) => at.slice(0, 10)).sort();
     const says = `${readings.value.length} readings from ${days[0]} to ${days.at(-1)}, ${fresh} of moments that were not read yet`;
     const changes: ListChange[] = [{ line: null, what: fresh > 0 ? 'new' : 'same', says }];
-    return done({ changes, ignored: [], acts: [{ line: null, act: () => importAir(workshop, { text, source: 'table' }) }] });
+    return done({ changes, ignored: [], acts: [{ line: null, act: () => importAir.act(workshop, { text, source: 'table' }) }] });
   }),
 };

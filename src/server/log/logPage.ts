@@ -81,4 +81,3 @@ const MOST_DOTS = 120;
 /** The readings of one kind that are plotted, of entries that have the words. */
 export const plotOf = ({ database }: Workshop, quantity: ReadingId, of: string, find = ''): PlottedReading[] =>
   plottedReadings(database, quantity, of, wordsOf(find), MOST_DOTS);
-

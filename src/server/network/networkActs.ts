@@ -2,7 +2,7 @@
 import { type Device, type Role, endDevices, findDevice, listDevices, setDeviceRole } from '@/db/devices';
 import { type StoredNetwork, readNetwork, writeNetwork } from '@/db/network';
 import { type Outcome, done, refuse } from '../write/outcome';
-import type { FileRequest } from '../requests';
+import type { FileRequest } from '../file/fileRequests';
 import type { Workshop } from '../workshop';
 import { houseAddresses, inUrl } from './houseAddresses';
 import { isDoorOpen, tendDoor } from './openDoor';

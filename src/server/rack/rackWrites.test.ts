@@ -12,9 +12,9 @@ import { createJob, importJob, recordStep, saveInputs } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import type { Outcome, Refusal } from '../write/outcome';
 import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackWrites';
-import { testWorkshop, value } from '../testWorkshop';
+import { asked, testWorkshop, value } from '../testWorkshop';
 import type { Workshop } from '../workshop';
-import { houseRules, saveRules } from "../house/houseRuleWrites";
+import { houseRules, saveRules } from '../house/houseRuleWrites';
 
 let workshop: Workshop;
 beforeEach(() => {
@@ -31,7 +31,7 @@ const said = (outcome: Outcome<unknown>): string => {
 function job(bars: Partial<JobInputs['bars']>): string {
   const { id, revision, inputs } = value(createJob(workshop, { title: 'Panel', width: length(700), height: length(500) }));
   value(
-    saveInputs(workshop, {
+    saveInputs.act(workshop, {
       jobId: id,
       revision,
       inputs: { ...inputs, bars: { ...inputs.bars, bracesUpright: [], bracesLevel: [], ...bars } },
@@ -52,12 +52,12 @@ const offcut = {
 
 describe('the rack', () => {
   it('adds to what lies there, gives back what is taken, and keeps every move', () => {
-    value(addToRack(workshop, { ...offcut }));
-    const [row] = value(addToRack(workshop, { ...offcut, count: 2 }));
+    value(addToRack.act(workshop, { ...offcut }));
+    const [row] = value(addToRack.act(workshop, { ...offcut, count: 2 }));
     expect(rackBars(workshop)).toEqual([{ ...row, count: 3 }]);
-    expect(value(takeFromRack(workshop, { id: row!.id, count: 1, maker: 'Me' }))).toMatchObject([{ count: 2 }]);
-    expect(said(takeFromRack(workshop, { id: row!.id, count: 9, maker: 'Me' }))).toMatch(/no 9 of these/);
-    expect(said(addToRack(workshop, { ...offcut, profile: 'gold' }))).toMatch(/no bar “gold”/);
+    expect(value(takeFromRack.act(workshop, { id: row!.id, count: 1, maker: 'Me' }))).toMatchObject([{ count: 2 }]);
+    expect(said(takeFromRack.act(workshop, { id: row!.id, count: 9, maker: 'Me' }))).toMatch(/no 9 of these/);
+    expect(said(addToRack.act(workshop, { ...offcut, profile: 'gold' }))).toMatch(/no bar “gold”/);
     expect(listRackMoves(workshop.database).map((move) => move.did)).toEqual([
       'Taken from the rack: 1 × 1450 mm, Planed batten with bead strip',
       'Put on the rack: 2 × 1450 mm, Planed batten with bead strip',
@@ -70,11 +70,13 @@ describe('the rack', () => {
 describe('one plan for several jobs', () => {
   it('saws them together, takes offcuts first, and puts what is left on the rack, once', () => {
     const ids = [job(BATTEN), job(BATTEN)];
-    value(addToRack(workshop, { ...offcut }));
+    value(addToRack.act(workshop, { ...offcut }));
     const shown = series(workshop, ids);
     expect(shown).toMatchObject({ chosen: ids, plan: { proven: true } });
-    expect(said(recordCuts(workshop, { jobIds: ids, seen: 'older', maker: 'Me' }))).toMatch(/changed since this plan was drawn/);
-    const after = value(recordCuts(workshop, { jobIds: ids, seen: shown.seen, maker: 'Me' }));
+    expect(said(recordCuts.act(workshop, { jobIds: ids, seen: 'older', maker: 'Me' }))).toMatch(
+      /changed since this plan was drawn/,
+    );
+    const after = value(recordCuts.act(workshop, { jobIds: ids, seen: shown.seen, maker: 'Me' }));
     expect(after.jobs.map((one) => one.sawn)).toEqual([true, true]);
     const left = shown
       .plan!.sections.filter(({ kind }) => kind !== 'bead')
@@ -86,7 +88,7 @@ describe('one plan for several jobs', () => {
         .map((bar) => bar.lengthMm)
         .sort(),
     ).toEqual(left.map((bar) => Math.floor(bar.leftoverMm)).sort());
-    expect(said(recordCuts(workshop, { jobIds: ids, seen: series(workshop, ids).seen, maker: 'Me' }))).toMatch(
+    expect(said(recordCuts.act(workshop, { jobIds: ids, seen: series(workshop, ids).seen, maker: 'Me' }))).toMatch(
       /No\. 101 are recorded already/,
     );
     expect(listRackMoves(workshop.database)[0]).toMatchObject({ did: 'Sawn and picked for No. 101, No. 102', jobs: ids });
@@ -95,7 +97,7 @@ describe('one plan for several jobs', () => {
   it('picks pairs, changes nothing when a part fits no length, and leaves out frames that are built', () => {
     const keyed = job({ profile: 'standard', joint: 'slotted' });
     value(
-      addToRack(workshop, {
+      addToRack.act(workshop, {
         profile: 'standard',
         kind: 'pairs',
         family: 'narrow slot',
@@ -110,18 +112,18 @@ describe('one plan for several jobs', () => {
       [2, 0],
       [0, 2],
     ]);
-    value(recordCuts(workshop, { jobIds: [keyed], seen: shown.seen, maker: 'Me' }));
+    value(recordCuts.act(workshop, { jobIds: [keyed], seen: shown.seen, maker: 'Me' }));
     expect(rackBars(workshop)).toMatchObject([{ lengthMm: 700, count: 1 }]);
 
     const { id, revision, inputs } = value(createJob(workshop, { title: 'Long', width: length(4000), height: length(500) }));
-    value(saveInputs(workshop, { jobId: id, revision, inputs: { ...inputs, bars: { ...inputs.bars, ...BATTEN } } }));
+    value(saveInputs.act(workshop, { jobId: id, revision, inputs: { ...inputs, bars: { ...inputs.bars, ...BATTEN } } }));
     const tooLong = series(workshop, [id]);
     expect(tooLong.plan!.sections[0]!.result).toMatchObject({ kind: 'tooLong', longestMm: 3900 });
-    expect(said(recordCuts(workshop, { jobIds: [id], seen: tooLong.seen, maker: 'Me' }))).toMatch(/not whole/);
+    expect(said(recordCuts.act(workshop, { jobIds: [id], seen: tooLong.seen, maker: 'Me' }))).toMatch(/not whole/);
 
     for (const stage of ['brief', 'bars'] as const)
       value(
-        recordStep(workshop, {
+        recordStep.act(workshop, {
           jobId: keyed,
           revision: openJob(workshop, keyed)!.job.revision,
           stage,
@@ -140,18 +142,18 @@ describe('one plan for several jobs', () => {
 describe('materials of the house', () => {
   const own = { ...PROFILES[1]!, id: 'own-1', name: 'Quay bar', widthMm: 50 };
   const withOwn = () =>
-    value(saveRules(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [own] } } }));
+    value(saveRules.act(workshop, { revision: 0, rules: { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [own] } } }));
 
   it('are used by jobs, travel with the job file, and cannot go while something is made of them', () => {
     withOwn();
     const id = job({ profile: 'own-1' });
     expect(series(workshop, [id]).jobs[0]!.profile).toBe('own-1');
-    expect(said(saveRules(workshop, { revision: 1, rules: DEFAULT_RULES }))).toMatch(/would be gone: hide it instead/);
+    expect(said(saveRules.act(workshop, { revision: 1, rules: DEFAULT_RULES }))).toMatch(/would be gone: hide it instead/);
     const found = openJob(workshop, id)!;
     const { revision: _revision, ...bare } = found.job;
     const text = printJobFile(jobFile(bare, found.log, houseRules(workshop).rules.materials));
     const other = testWorkshop();
-    expect(value(importJob(other, { text, keepBoth: false })).unlike).toEqual([]);
+    expect(value(importJob.act(other, { text, keepBoth: false })).unlike).toEqual([]);
     expect(houseRules(other).rules.materials.profiles).toEqual([own]);
     const elsewhere = JSON.parse(text) as { job: { id: string }; materials: { profiles: object[]; species: object[] } };
     elsewhere.job.id = 'again';
@@ -161,18 +163,18 @@ describe('materials of the house', () => {
       eGPa: 8,
     }));
     const again = JSON.stringify({ ...elsewhere, log: [] });
-    expect(value(importJob(other, { text: again, keepBoth: false })).unlike).toEqual(['Quay bar', 'Spruce']);
+    expect(value(importJob.act(other, { text: again, keepBoth: false })).unlike).toEqual(['Quay bar', 'Spruce']);
     expect(houseRules(other).rules.materials).toEqual({ ...NO_CHANGES, profiles: [own] });
     const stripped = JSON.stringify({ ...(JSON.parse(text) as object), materials: NO_CHANGES });
-    expect(said(importJob(testWorkshop(), { text: stripped, keepBoth: false }))).toMatch(/no bar “own-1”/);
+    expect(said(importJob.act(testWorkshop(), { text: stripped, keepBoth: false }))).toMatch(/no bar “own-1”/);
   });
 
   it('are refused with the row and what would do', () => {
     const rules = { ...DEFAULT_RULES, materials: { ...NO_CHANGES, profiles: [{ ...own, widthMm: 900 }] } };
-    expect(said(saveRules(workshop, { revision: 0, rules }))).toMatch(/widthMm must be a number from \d+ to 200, got 900/);
+    expect(said(asked(saveRules, workshop, { revision: 0, rules }))).toMatch(/widthMm must be a number from \d+ to 200, got 900/);
     const { id, revision, inputs } = value(createJob(workshop, { title: 'x', width: length(700), height: length(500) }));
     const gold = { ...inputs, bars: { ...inputs.bars, species: 'gold' } };
-    expect(said(saveInputs(workshop, { jobId: id, revision, inputs: gold }))).toMatch(/no wood “gold”/);
+    expect(said(saveInputs.act(workshop, { jobId: id, revision, inputs: gold }))).toMatch(/no wood “gold”/);
   });
 });
 
@@ -211,7 +213,7 @@ describe('what earlier versions wrote', () => {
   it('is taken in from a job file, with its frozen plans', () => {
     const id = job({});
     value(
-      recordStep(workshop, {
+      recordStep.act(workshop, {
         jobId: id,
         revision: 2,
         stage: 'brief',
@@ -240,10 +242,10 @@ describe('what earlier versions wrote', () => {
       materials: { profiles: [], species: [] },
       log: log.map((entry) => ({ ...entry, plan: { ...entry.plan, inputs, rules: oldRules } })),
     };
-    expect(value(importJob(testWorkshop(), { text: JSON.stringify(two), keepBoth: false })).inputs.cloth.left.top.first).toEqual(
-      length(40),
-    );
-    expect(value(importJob(other, { text: JSON.stringify(file), keepBoth: false })).inputs.bars.bracesUpright).toEqual([0.5]);
+    expect(
+      value(importJob.act(testWorkshop(), { text: JSON.stringify(two), keepBoth: false })).inputs.cloth.left.top.first,
+    ).toEqual(length(40));
+    expect(value(importJob.act(other, { text: JSON.stringify(file), keepBoth: false })).inputs.bars.bracesUpright).toEqual([0.5]);
     expect(openJob(other, id)!.log[0]!.plan).toMatchObject({ inputs: { square: { trust: 'bars' } }, rules: DEFAULT_RULES });
   });
 });

@@ -17,8 +17,12 @@ import { readRules } from '@/db/workshops';
 import { brokenJob } from '../job/jobReading';
 import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { write } from '../write/write';
+import { idText } from '@/core/job/job';
+import { oneOf, numberOf, text } from '@/core/shape/shape';
+import { textOf } from '@/core/shape/texts';
+import { maker, jobIds } from '../write/asked';
 
 export const rackBars = ({ database }: Workshop): RackBar[] => listRack(database);
 
@@ -95,66 +99,87 @@ export function series(workshop: Workshop, wanted: readonly string[]): Series {
 }
 
 /** Puts bars on the rack. */
-export function addToRack({ database, now, newId }: Workshop, { maker, ...bar }: Request<'addToRack'>): Outcome<RackBar[]> {
-  const { rules } = readRules(database);
-  if (!profilesOf(rules).some((one) => one.id === bar.profile)) return refuse(`profile: this house has no bar “${bar.profile}”.`);
-  database
-    .transaction(() => {
-      addRackBar(database, { id: newId(), ...bar });
-      const did = `Put on the rack: ${bar.count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(rules, bar.profile).name}`;
-      move(database, newId(), now(), maker, did, [], { added: [bar], taken: [] });
-    })
-    .immediate();
-  return done(listRack(database));
-}
+export const addToRack = write({
+  asks: {
+    profile: idText,
+    kind: oneOf(['pairs', 'timber', 'brace']),
+    family: textOf('family'),
+    lengthMm: numberOf('barLength'),
+    count: numberOf('pieces'),
+    mark: textOf('mark'),
+    maker,
+  },
+  act({ database, now, newId }: Workshop, { maker, ...bar }): Outcome<RackBar[]> {
+    const { rules } = readRules(database);
+    if (!profilesOf(rules).some((one) => one.id === bar.profile))
+      return refuse(`profile: this house has no bar “${bar.profile}”.`);
+    database
+      .transaction(() => {
+        addRackBar(database, { id: newId(), ...bar });
+        const did = `Put on the rack: ${bar.count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(rules, bar.profile).name}`;
+        move(database, newId(), now(), maker, did, [], { added: [bar], taken: [] });
+      })
+      .immediate();
+    return done(listRack(database));
+  },
+  again: (workshop) => done(rackBars(workshop)),
+});
 
 /** Takes pieces from a row of the rack. */
-export function takeFromRack(
-  { database, now, newId }: Workshop,
-  { id, count, maker }: Request<'takeFromRack'>,
-): Outcome<RackBar[]> {
-  const take = database.transaction((): Outcome<RackBar[]> => {
-    const row = listRack(database).find((one) => one.id === id);
-    if (!row || !takeRackBar(database, id, count)) return refuse(`There are no ${count} of these on the rack any more.`);
-    const { id: _id, count: _count, ...bar } = row;
-    const did = `Taken from the rack: ${count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(readRules(database).rules, bar.profile).name}`;
-    move(database, newId(), now(), maker, did, [], { added: [], taken: [{ bar, count }] });
-    return done(listRack(database));
-  });
-  return take.immediate();
-}
+export const takeFromRack = write({
+  asks: { id: idText, count: numberOf('pieces'), maker },
+  act({ database, now, newId }: Workshop, { id, count, maker }): Outcome<RackBar[]> {
+    const take = database.transaction((): Outcome<RackBar[]> => {
+      const row = listRack(database).find((one) => one.id === id);
+      if (!row || !takeRackBar(database, id, count)) return refuse(`There are no ${count} of these on the rack any more.`);
+      const { id: _id, count: _count, ...bar } = row;
+      const did = `Taken from the rack: ${count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(readRules(database).rules, bar.profile).name}`;
+      move(database, newId(), now(), maker, did, [], { added: [], taken: [{ bar, count }] });
+      return done(listRack(database));
+    });
+    return take.immediate();
+  },
+  again: (workshop) => done(rackBars(workshop)),
+});
 
 /** Records the cuts of the plan that was seen: what it used leaves the rack, what is left of bars goes there. */
-export function recordCuts(workshop: Workshop, { jobIds, seen, maker }: Request<'recordCuts'>): Outcome<Series> {
-  const { database, now, newId } = workshop;
-  const record = database.transaction((): Outcome<Series> => {
-    const { rules } = readRules(database);
-    const jobs = jobIds
-      .flatMap((id) => (brokenJob(workshop, id) ? [] : (findJob(database, id) ?? [])))
-      .sort((a, b) => a.number - b.number);
-    if (jobs.length !== jobIds.length) return refuse('One of these jobs is not in the workshop any more: open the series again.');
-    const twice = jobs.find((job) => isSawn(database, job.id));
-    if (twice) return refuse(`The cuts of No. ${twice.number} are recorded already.`);
-    const rack = listRack(database);
-    const planned = planFor(jobs, rack, rules);
-    if (planned.seen !== seen)
-      return refuse('The rack, the jobs or the lists have changed since this plan was drawn: look at it again.');
-    if (planned.plan.priceMinor === null) return refuse('This plan is not whole: a part fits no length on the list.');
-    const { taken, offcuts } = planned.changes;
-    for (const [id, count] of taken) if (!takeRackBar(database, id, count)) throw new Error(`the rack has no ${count} of ${id}`);
-    for (const offcut of offcuts) addRackBar(database, { ...offcut, id: newId() });
-    const numbers = jobs.map((job) => `No. ${job.number}`).join(', ');
-    move(database, newId(), now(), maker, `Sawn and picked for ${numbers}`, jobIds, {
-      added: offcuts,
-      taken: [...taken].map(([id, count]) => {
-        const { id: _id, count: _count, ...bar } = rack.find((one) => one.id === id)!;
-        return { bar, count };
-      }),
+export const recordCuts = write({
+  /** `seen`: what the plan on the screen took and left, so that a plan that has changed since is not recorded unseen. */
+  asks: { jobIds, seen: text(1, 100), maker },
+  act(workshop: Workshop, { jobIds, seen, maker }): Outcome<Series> {
+    const { database, now, newId } = workshop;
+    const record = database.transaction((): Outcome<Series> => {
+      const { rules } = readRules(database);
+      const jobs = jobIds
+        .flatMap((id) => (brokenJob(workshop, id) ? [] : (findJob(database, id) ?? [])))
+        .sort((a, b) => a.number - b.number);
+      if (jobs.length !== jobIds.length)
+        return refuse('One of these jobs is not in the workshop any more: open the series again.');
+      const twice = jobs.find((job) => isSawn(database, job.id));
+      if (twice) return refuse(`The cuts of No. ${twice.number} are recorded already.`);
+      const rack = listRack(database);
+      const planned = planFor(jobs, rack, rules);
+      if (planned.seen !== seen)
+        return refuse('The rack, the jobs or the lists have changed since this plan was drawn: look at it again.');
+      if (planned.plan.priceMinor === null) return refuse('This plan is not whole: a part fits no length on the list.');
+      const { taken, offcuts } = planned.changes;
+      for (const [id, count] of taken)
+        if (!takeRackBar(database, id, count)) throw new Error(`the rack has no ${count} of ${id}`);
+      for (const offcut of offcuts) addRackBar(database, { ...offcut, id: newId() });
+      const numbers = jobs.map((job) => `No. ${job.number}`).join(', ');
+      move(database, newId(), now(), maker, `Sawn and picked for ${numbers}`, jobIds, {
+        added: offcuts,
+        taken: [...taken].map(([id, count]) => {
+          const { id: _id, count: _count, ...bar } = rack.find((one) => one.id === id)!;
+          return { bar, count };
+        }),
+      });
+      return done(series(workshop, []));
     });
-    return done(series(workshop, []));
-  });
-  return record.immediate();
-}
+    return record.immediate();
+  },
+  again: (workshop) => done(series(workshop, [])),
+});
 
 function move(
   database: Workshop['database'],

@@ -14,7 +14,7 @@ import { checked } from '../write/checked';
 import { withdrawRecord } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import { houseLessons } from '../house/houseLessons';
-import { REQUESTS, type Request } from '../requests';
+import { REQUESTS, type Request } from '../writes';
 import { andWrite } from '../write/outcome';
 import { keepRemedy, keepTaps, keepTurns, keepWeight } from './readingWrites';
 import { tapWavs } from './testTaps';
@@ -33,7 +33,7 @@ import {
 let workshop: TestWorkshop;
 let jobId: string;
 const asked = () => ({ jobId, revision: revisionOf(workshop, jobId), maker: 'Me', note: '' });
-const tapsKept = (...asked: Parameters<typeof keepTaps>) => andWrite(toEnd(keepTaps(...asked)));
+const tapsKept = (...asked: Parameters<typeof keepTaps.workOut>) => andWrite(toEnd(keepTaps.workOut(...asked)));
 const taps = (nPerM: number, source: Request<'keepTaps'>['source'] = 'microphone') =>
   tapsKept(workshop, { ...asked(), wavs: tapWavs(nPerM), source });
 const log = () => openJob(workshop, jobId)!.log;
@@ -88,7 +88,7 @@ describe('taps', () => {
     value(recordStage(workshop, jobId, 'tune'));
     workshop.pass(5);
     value(
-      withdrawRecord(workshop, {
+      withdrawRecord.act(workshop, {
         jobId,
         revision: revisionOf(workshop, jobId),
         entryId: kept.id,
@@ -106,21 +106,21 @@ it('a reading is noted with the air of the hygrometer, while that is fresh', () 
   // Nobody has measured the room: what is reckoned with is no reading.
   const humidity = () => {
     workshop.pass(1);
-    return value(keepRemedy(workshop, { ...asked(), remedy: 'air' }))
+    return value(keepRemedy.act(workshop, { ...asked(), remedy: 'air' }))
       .log.at(-1)!
       .readings.find(({ quantity }) => quantity === 'roomHumidity')?.value;
   };
   expect(humidity()).toBeUndefined();
   type(workshop, jobId, (inputs) => ({ ...inputs, prime: { ...inputs.prime, airBy: 'measured' } }));
   expect(humidity()).toBe(55);
-  value(importAir(workshop, { text: `time,temp,humidity\n${workshop.now().toISOString()},16,73`, source: 'x' }));
+  value(importAir.act(workshop, { text: `time,temp,humidity\n${workshop.now().toISOString()},16,73`, source: 'x' }));
   expect(humidity()).toBe(73);
   workshop.pass(7 * 60);
   expect(humidity()).toBe(55);
 });
 
 describe('corners', () => {
-  const turn = (opened: typeof NOT_OPENED) => keepTurns(workshop, { ...asked(), opened });
+  const turn = (opened: typeof NOT_OPENED) => keepTurns.act(workshop, { ...asked(), opened });
 
   it('add up turn by turn, and are not let back further than they were opened', () => {
     value(turn(allCorners(0.25)));
@@ -145,7 +145,7 @@ describe('corners', () => {
   it('of a strainer do not open', () => {
     const glued = newJob(workshop, 'Glued');
     const open = () =>
-      keepTurns(workshop, { ...asked(), jobId: glued, revision: revisionOf(workshop, glued), opened: allCorners(1) });
+      keepTurns.act(workshop, { ...asked(), jobId: glued, revision: revisionOf(workshop, glued), opened: allCorners(1) });
     expect(wordsOf(open())).toMatch(/^Fasten the cloth first/);
     type(workshop, glued, (inputs) => ({ ...inputs, bars: { ...inputs.bars, profile: 'batten', joint: 'mitreGlued' } }));
     workUpTo(workshop, glued, 'fasten');
@@ -177,20 +177,20 @@ describe('corners', () => {
 
 describe('weight and remedies', () => {
   it('a weighed tension is kept as a reading; without a sag there is none', () => {
-    expect(wordsOf(keepWeight(workshop, asked()))).toMatch(/^No tension can be told: type the sag/);
+    expect(wordsOf(keepWeight.act(workshop, asked()))).toMatch(/^No tension can be told: type the sag/);
     const sag = sagUnder({ widthMm: 600, heightMm: 400 }, { weightG: 100, discMm: 70 }, 180);
     type(workshop, jobId, (inputs) => ({
       ...inputs,
       tune: { ...inputs.tune, weight: { ...inputs.tune.weight, lightSag: length(sag) } },
     }));
-    expect(value(keepWeight(workshop, asked())).log.at(-1)!.did).toMatch(/^Weighed: 180 ± \d+ N\/m$/);
+    expect(value(keepWeight.act(workshop, asked())).log.at(-1)!.did).toMatch(/^Weighed: 180 ± \d+ N\/m$/);
     expect(historyOf(log()).tensions.at(-1)).toMatchObject({ tool: 'weight', nPerM: 180, rh: null });
   });
 
   it('a remedy stands between the tension before and the one after', () => {
     value(taps(150));
     workshop.pass(5);
-    value(keepRemedy(workshop, { ...asked(), remedy: 'keys' }));
+    value(keepRemedy.act(workshop, { ...asked(), remedy: 'keys' }));
     expect(historyOf(log()).remedies).toMatchObject([{ remedy: 'keys', before: { tool: 'tap' }, after: null }]);
     workshop.pass(5);
     value(taps(200));
@@ -203,7 +203,9 @@ describe('weight and remedies', () => {
     workUpTo(workshop, painting, 'fasten');
     const before = openJob(workshop, painting)!.log.length;
     expect(
-      wordsOf(keepRemedy(workshop, { ...asked(), jobId: painting, revision: revisionOf(workshop, painting), remedy: 'water' })),
+      wordsOf(
+        keepRemedy.act(workshop, { ...asked(), jobId: painting, revision: revisionOf(workshop, painting), remedy: 'water' }),
+      ),
     ).toMatch(/not here\. the canvas is painted/);
     expect(openJob(workshop, painting)!.log).toHaveLength(before);
   });

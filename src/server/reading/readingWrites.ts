@@ -24,7 +24,7 @@ import { roomReadings, tensionWords } from '@/core/stages/tune/tensionWords';
 import { weighedTension, weightReadings, weightWords } from '@/core/stages/tune/weightVerdicts';
 import { FEELS } from '@/core/tension/feel';
 import { eachCorner } from '@/core/tension/openCorners';
-import type { RemedyId } from '@/core/tension/remedies';
+import { type RemedyId, REMEDIES } from '@/core/tension/remedies';
 import { type TapRecording, analyseTaps, type TensionByTap } from '@/core/tension/tap/analyseTaps';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { readWav } from '@/core/tension/tap/wav';
@@ -36,11 +36,13 @@ import { airNow } from '../air/airWrites';
 import { type JobWithLog, caseOfJob, openJob } from '../job/jobReading';
 import { tableRisePerMm } from '../house/houseLessons';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import { GONE, seenJob } from '../job/seenJob';
 import type { Workshop } from '../workshop';
 import { EMPTY_ENTRY, writeDown } from '../job/writeDown';
-
+import { longWrite, type RequestOf, write } from '../write/write';
+import { ofJob, note } from '../write/asked';
+import { part, each, text, oneOf, numberOf } from '@/core/shape/shape';
+import { jobWithLog } from '../job/jobAgain';
 /** Ids of the entries of a job whose taps were kept as sound. */
 export const keptTaps = ({ database }: Workshop, jobId: string): string[] => recordedEntries(database, jobId);
 
@@ -148,31 +150,41 @@ function decoded(
  * Three taps to be kept with the tension they tell; taps that tell none are refused with the reason. Works in steps, so that
  * others are served meanwhile, and gives the write that keeps them.
  */
-export function* keepTaps(workshop: Workshop, dto: Request<'keepTaps'>): Generator<unknown, Outcome<() => Outcome<JobWithLog>>> {
-  const heard = decoded(dto.wavs);
-  if (!heard.ok) return heard;
-  const found = openJob(workshop, dto.jobId);
-  if (!found) return GONE;
-  const { mass, span } = caseOfJob(workshop, found).plan.tune;
-  const told = yield* analyseTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread, taps: heard.value.sounds });
-  if (told.kind === 'refused') return refuse(`Tap ${told.place}: ${told.says} ${told.doThis}`);
-  if (told.kind === 'doubted') return refuse(`${told.says} ${told.doThis}`);
-  // What was tapped rests on this version of the job: another one is refused as stale.
-  const { tension } = told;
-  const make = ({ inputs, history, house: { rules } }: JobCase): Outcome<Kept> =>
-    done({
-      did: `Tapped: ${tensionWords(tension.mean, tension.sdMean)}${dto.source === 'simulated' ? ', simulated' : ''}`,
-      readings: tapReadings(tension, mass, dto.source, inputs, history, workshop.now().toISOString(), rules),
-      also: (entryId) =>
-        TAP_PLACE_IDS.forEach((place) => insertRecording(workshop.database, entryId, place, heard.value.files[place])),
-    });
-  return done(() => keep(workshop, dto, make));
-}
+export const keepTaps = longWrite({
+  asks: {
+    ...ofJob,
+    note,
+    /** WAV files in base 64: at most five seconds at 96 000 samples a second. */
+    wavs: part('tapWavs', each(TAP_PLACE_IDS, text(1, 1_300_000, '', /^[A-Za-z0-9+/]+={0,2}$/))),
+    source: oneOf(['microphone', 'file', 'simulated']),
+  },
+  *workOut(workshop: Workshop, dto): Generator<unknown, Outcome<() => Outcome<JobWithLog>>> {
+    const heard = decoded(dto.wavs);
+    if (!heard.ok) return heard;
+    const found = openJob(workshop, dto.jobId);
+    if (!found) return GONE;
+    const { mass, span } = caseOfJob(workshop, found).plan.tune;
+    const told = yield* analyseTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread, taps: heard.value.sounds });
+    if (told.kind === 'refused') return refuse(`Tap ${told.place}: ${told.says} ${told.doThis}`);
+    if (told.kind === 'doubted') return refuse(`${told.says} ${told.doThis}`);
+    // What was tapped rests on this version of the job: another one is refused as stale.
+    const { tension } = told;
+    const make = ({ inputs, history, house: { rules } }: JobCase): Outcome<Kept> =>
+      done({
+        did: `Tapped: ${tensionWords(tension.mean, tension.sdMean)}${dto.source === 'simulated' ? ', simulated' : ''}`,
+        readings: tapReadings(tension, mass, dto.source, inputs, history, workshop.now().toISOString(), rules),
+        also: (entryId) =>
+          TAP_PLACE_IDS.forEach((place) => insertRecording(workshop.database, entryId, place, heard.value.files[place])),
+      });
+    return done(() => keep(workshop, dto, make));
+  },
+  again: jobWithLog,
+});
 
 function tapReadings(
   { pull, sdX, sdY, mean, sdMean }: TensionByTap,
   mass: { kgPerM2: number; spread: number },
-  source: Request<'keepTaps'>['source'],
+  source: RequestOf<typeof keepTaps>['source'],
   inputs: JobInputs,
   history: JobHistory,
   at: string,
@@ -220,73 +232,89 @@ export function stiffnessReadings(history: JobHistory, inputs: JobInputs, rules:
 }
 
 /** What each corner was opened in one round; never below closed. */
-export function keepTurns(workshop: Workshop, dto: Request<'keepTurns'>): Outcome<JobWithLog> {
-  return keep(workshop, dto, ({ plan, inputs, history: { opened }, house: { tape } }) => {
-    const { opener } = plan.tune;
-    if (isFragile(inputs)) return refuse('A fragile painting is not keyed: stop and ask a conservator.');
-    if (!opener) return refuse('This is a strainer: its corners do not open.');
-    const moved = CORNERS.filter((corner) => dto.opened[corner] !== 0);
-    if (moved.length === 0) return refuse('Nothing was opened: type how far at least one corner was.');
-    const shut = CORNERS.find((corner) => opened[corner] + dto.opened[corner] < -1e-9);
-    if (shut)
-      return refuse(
-        `The ${FRONT_WORDS.corner(shut)} corner is open by ${printFine(opened[shut], tape)}: it cannot be let back by ${printFine(-dto.opened[shut], tape)}.`,
-      );
-    const total = eachCorner((corner) => opened[corner] + dto.opened[corner]);
-    return done({
-      did: `Corners opened: ${moved.map((corner) => `${FRONT_WORDS.corner(corner)} ${dto.opened[corner] > 0 ? '+' : '−'}${printedIn('mm', Math.abs(dto.opened[corner]), RECORD_TAPE)}`).join(', ')}; in all up to ${printedIn('mm', Math.max(...Object.values(total)), RECORD_TAPE)}`,
-      readings: moved.map((corner) =>
-        reading('opened', dto.opened[corner], 'mm', {
-          of: corner,
-          precision: 0.1,
-          tool: opener.kind === 'bolt' ? 'turns of the bolt' : 'depth of the key',
-        }),
-      ),
+export const keepTurns = write({
+  asks: { ...ofJob, note, opened: part('opened', each(CORNERS, numberOf('boltTurns', 0))) },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    return keep(workshop, dto, ({ plan, inputs, history: { opened }, house: { tape } }) => {
+      const { opener } = plan.tune;
+      if (isFragile(inputs)) return refuse('A fragile painting is not keyed: stop and ask a conservator.');
+      if (!opener) return refuse('This is a strainer: its corners do not open.');
+      const moved = CORNERS.filter((corner) => dto.opened[corner] !== 0);
+      if (moved.length === 0) return refuse('Nothing was opened: type how far at least one corner was.');
+      const shut = CORNERS.find((corner) => opened[corner] + dto.opened[corner] < -1e-9);
+      if (shut)
+        return refuse(
+          `The ${FRONT_WORDS.corner(shut)} corner is open by ${printFine(opened[shut], tape)}: it cannot be let back by ${printFine(-dto.opened[shut], tape)}.`,
+        );
+      const total = eachCorner((corner) => opened[corner] + dto.opened[corner]);
+      return done({
+        did: `Corners opened: ${moved.map((corner) => `${FRONT_WORDS.corner(corner)} ${dto.opened[corner] > 0 ? '+' : '−'}${printedIn('mm', Math.abs(dto.opened[corner]), RECORD_TAPE)}`).join(', ')}; in all up to ${printedIn('mm', Math.max(...Object.values(total)), RECORD_TAPE)}`,
+        readings: moved.map((corner) =>
+          reading('opened', dto.opened[corner], 'mm', {
+            of: corner,
+            precision: 0.1,
+            tool: opener.kind === 'bolt' ? 'turns of the bolt' : 'depth of the key',
+          }),
+        ),
+      });
     });
-  });
-}
+  },
+  again: jobWithLog,
+});
 
 /** The tension that the typed sags tell, kept without finishing the stage. */
-export function keepWeight(workshop: Workshop, dto: Request<'keepWeight'>): Outcome<JobWithLog> {
-  return keep(workshop, dto, ({ inputs, history, house }) => {
-    const painted = byId(USES, inputs.brief.use).painted;
-    const tension = painted ? null : weighedTension(inputs, house);
-    if (!tension) return refuse('No tension can be told: type the sag under a weight, on a canvas that is not painted.');
-    const now = {
-      at: workshop.now().toISOString(),
-      tool: 'weight' as const,
-      nPerM: tension.tensionNPerM,
-      sdNPerM: tension.sdNPerM,
-      across: null,
-      down: null,
-      rh: null,
-      entryId: '',
-      order: Infinity,
-    };
-    return done({
-      did: `Weighed: ${weightWords(tension)}`,
-      readings: [
-        ...weightReadings(tension),
-        ...stiffnessReadings({ ...history, tensions: [...history.tensions, now] }, inputs, house.rules, 'reckoned'),
-      ],
+export const keepWeight = write({
+  asks: { ...ofJob, note },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    return keep(workshop, dto, ({ inputs, history, house }) => {
+      const painted = byId(USES, inputs.brief.use).painted;
+      const tension = painted ? null : weighedTension(inputs, house);
+      if (!tension) return refuse('No tension can be told: type the sag under a weight, on a canvas that is not painted.');
+      const now = {
+        at: workshop.now().toISOString(),
+        tool: 'weight' as const,
+        nPerM: tension.tensionNPerM,
+        sdNPerM: tension.sdNPerM,
+        across: null,
+        down: null,
+        rh: null,
+        entryId: '',
+        order: Infinity,
+      };
+      return done({
+        did: `Weighed: ${weightWords(tension)}`,
+        readings: [
+          ...weightReadings(tension),
+          ...stiffnessReadings({ ...history, tensions: [...history.tensions, now] }, inputs, house.rules, 'reckoned'),
+        ],
+      });
     });
-  });
-}
+  },
+  again: jobWithLog,
+});
 
 /** A remedy that was carried out; the tension before stands in the log, the one after is measured later. */
-export function keepRemedy(workshop: Workshop, dto: Request<'keepRemedy'>): Outcome<JobWithLog> {
-  return keep(workshop, dto, ({ plan, inputs }): Outcome<Kept> => {
-    const chosen = plan.tune.advice.find(({ id }) => id === dto.remedy)!;
-    const painted = byId(USES, inputs.brief.use).painted;
-    // Water on paint is never written down as if it were a remedy; everything else that was done is, advised or not.
-    if (chosen.wets && painted) return refuse(`${chosen.name}: not here. ${chosen.barred}.`) satisfies Refusal;
-    return done({ did: `Remedy: ${chosen.name}`, remedy: chosen.id, readings: [] });
-  });
-}
+export const keepRemedy = write({
+  asks: { ...ofJob, note, remedy: oneOf(REMEDIES) },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    return keep(workshop, dto, ({ plan, inputs }): Outcome<Kept> => {
+      const chosen = plan.tune.advice.find(({ id }) => id === dto.remedy)!;
+      const painted = byId(USES, inputs.brief.use).painted;
+      // Water on paint is never written down as if it were a remedy; everything else that was done is, advised or not.
+      if (chosen.wets && painted) return refuse(`${chosen.name}: not here. ${chosen.barred}.`) satisfies Refusal;
+      return done({ did: `Remedy: ${chosen.name}`, remedy: chosen.id, readings: [] });
+    });
+  },
+  again: jobWithLog,
+});
 
 /** How the canvas feels now, at any time after it was fastened. */
-export function keepFeel(workshop: Workshop, dto: Request<'keepFeel'>): Outcome<JobWithLog> {
-  return keep(workshop, dto, () =>
-    done({ did: `Felt: ${byId(FEELS, dto.feel).name.toLowerCase()}`, readings: [feltReading(dto.feel)] }),
-  );
-}
+export const keepFeel = write({
+  asks: { ...ofJob, note, feel: oneOf(FEELS) },
+  act(workshop: Workshop, dto): Outcome<JobWithLog> {
+    return keep(workshop, dto, () =>
+      done({ did: `Felt: ${byId(FEELS, dto.feel).name.toLowerCase()}`, readings: [feltReading(dto.feel)] }),
+    );
+  },
+  again: jobWithLog,
+});

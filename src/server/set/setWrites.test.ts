@@ -34,7 +34,7 @@ import {
   workUpTo,
 } from '../testWorkshop';
 import { benchPage, dryingClocks } from '../bench/benchPage';
-import { logPage } from "../log/logPage";
+import { logPage } from '../log/logPage';
 
 let workshop: TestWorkshop;
 beforeEach(() => {
@@ -42,14 +42,14 @@ beforeEach(() => {
 });
 
 const titles = () => listJobs(workshop.database).map(({ number, inputs }) => [number, inputs.brief.title]);
-const remove = (jobId: string) => removeJob(workshop, { jobId, revision: revisionOf(workshop, jobId) });
+const remove = (jobId: string) => removeJob.act(workshop, { jobId, revision: revisionOf(workshop, jobId) });
 const seen = (jobId: string) => ({ jobId, revision: revisionOf(workshop, jobId) });
 const inputsOf = (jobId: string) => openJob(workshop, jobId)!.job.inputs;
 const NOT_MEASURED = { down: null, up: null, lift: null, feel: null, weighedKg: null };
 
 function aClass(count: number): { id: string; jobs: string[] } {
   const { id } = value(
-    createSet(workshop, {
+    createSet.act(workshop, {
       title: 'Class',
       kind: 'same',
       faces: Array.from({ length: count }, () => ({ width: length(400), height: length(300) })),
@@ -60,7 +60,7 @@ function aClass(count: number): { id: string; jobs: string[] } {
 }
 
 const together = (jobs: readonly string[], stage: StageId, reason = '') =>
-  recordTogether(workshop, { canvases: jobs.map(seen), stage, maker: 'Me', note: '', reason, unit: 'mm', view: 'back' });
+  recordTogether.act(workshop, { canvases: jobs.map(seen), stage, maker: 'Me', note: '', reason, unit: 'mm', view: 'back' });
 
 describe('several at once', () => {
   it('are jobs of their own, with their numbers, in one row of the bench', () => {
@@ -78,13 +78,13 @@ describe('several at once', () => {
       ['Class', '0 of 3 briefed'],
       ['Harbour', undefined],
     ]);
-    const grown = value(growSet(workshop, { setId: id, revision: 1, count: 2 }));
+    const grown = value(growSet.act(workshop, { setId: id, revision: 1, count: 2 }));
     expect(titles().slice(4)).toEqual([
       [105, 'Class, 4'],
       [106, 'Class, 5'],
     ]);
-    expect(wordsOf(growSet(workshop, { setId: id, revision: 1, count: 1 }))).toMatch(/changed elsewhere/);
-    expect(wordsOf(growSet(workshop, { setId: id, revision: grown.revision, count: 56 }))).toMatch(
+    expect(wordsOf(growSet.act(workshop, { setId: id, revision: 1, count: 1 }))).toMatch(/changed elsewhere/);
+    expect(wordsOf(growSet.act(workshop, { setId: id, revision: grown.revision, count: 56 }))).toMatch(
       /at most 60 canvases; this one has 5/,
     );
   });
@@ -93,7 +93,7 @@ describe('several at once', () => {
     const id = newJob(workshop);
     workUpTo(workshop, id, 'cloth');
     const before = openJob(workshop, id)!;
-    const first = value(copyJob(workshop, { jobId: id, title: 'Next', count: 2 }));
+    const first = value(copyJob.act(workshop, { jobId: id, title: 'Next', count: 2 }));
     expect(titles().slice(1)).toEqual([
       [102, 'Next, 1 of 2'],
       [103, 'Next, 2 of 2'],
@@ -104,27 +104,29 @@ describe('several at once', () => {
     expect(job.inputs.bars).toEqual(before.job.inputs.bars);
     expect(job.inputs.square.top).toBeNull();
     expect(openJob(workshop, id)).toEqual(before);
-    expect(value(copyJob(workshop, { jobId: id, title: 'One', count: 1 })).setId).toBeNull();
-    expect(wordsOf(copyJob(workshop, { jobId: 'nobody', title: 'Next', count: 1 }))).toMatch(/not in the workshop any more/);
-    expect(wordsOf(copyJob(workshop, { jobId: id, title: '  ', count: 1 }))).toMatch(/give it a title/);
+    expect(value(copyJob.act(workshop, { jobId: id, title: 'One', count: 1 })).setId).toBeNull();
+    expect(wordsOf(copyJob.act(workshop, { jobId: 'nobody', title: 'Next', count: 1 }))).toMatch(/not in the workshop any more/);
+    expect(wordsOf(copyJob.act(workshop, { jobId: id, title: '  ', count: 1 }))).toMatch(/give it a title/);
   });
 
   it('as panels take the bar of the largest, its limit for squareness, and braces of their own', () => {
     const layout = { columns: 3, gap: length(20), align: 'middle' as const, free: [] };
     const faces = [300, 1400, 300].map((mm) => ({ width: length(mm), height: length(900) }));
-    const { id } = value(createSet(workshop, { title: 'Tides', kind: 'panels', faces, layout }));
+    const { id } = value(createSet.act(workshop, { title: 'Tides', kind: 'panels', faces, layout }));
     const [small, large] = jobsOfSet(workshop.database, id).map(inputsOf);
     expect(small!.brief.edges).toBe('panel');
     expect(small!.bars.profile).toBe(large!.bars.profile);
     expect([small!.bars.bracesUpright.length, large!.bars.bracesUpright.length]).toEqual([0, 1]);
     expect(setPage(workshop, id, null, 'mm')!.canvases.flatMap(({ departs }) => departs)).toEqual([]);
     const over = { ...layout, free: [0, 200, 2000].map((x) => ({ x: length(x), y: length(0) })) };
-    expect(wordsOf(createSet(workshop, { title: 'Tides', kind: 'panels', faces, layout: over }))).toMatch(
+    expect(wordsOf(createSet.act(workshop, { title: 'Tides', kind: 'panels', faces, layout: over }))).toMatch(
       /1 and 2 lie over one another by 100 mm/,
     );
-    expect(wordsOf(createSet(workshop, { title: 'Tides', kind: 'same', faces, layout }))).toMatch(/all the same have one face/);
+    expect(wordsOf(createSet.act(workshop, { title: 'Tides', kind: 'same', faces, layout }))).toMatch(
+      /all the same have one face/,
+    );
     expect(
-      wordsOf(changeSet(workshop, { setId: id, revision: 1, title: 'Tides', layout: { ...over, free: over.free.slice(1) } })),
+      wordsOf(changeSet.act(workshop, { setId: id, revision: 1, title: 'Tides', layout: { ...over, free: over.free.slice(1) } })),
     ).toMatch(/2 places for 3 canvases/);
   });
 });
@@ -147,7 +149,7 @@ describe('the plan of a set', () => {
       [],
       [],
     ]);
-    const told = value(planSetBy(workshop, { setId: id, setRevision: 1, ...seen(first) }));
+    const told = value(planSetBy.act(workshop, { setId: id, setRevision: 1, ...seen(first) }));
     expect(told).toEqual([
       { number: 102, changed: ['brief.dueOn'], kept: [{ path: 'bars.joint', because: 'departed' }] },
       { number: 103, changed: [], kept: ['brief.dueOn', 'bars.joint'].map((path) => ({ path, because: 'recorded' })) },
@@ -155,10 +157,10 @@ describe('the plan of a set', () => {
     ]);
     expect(jobs.map((one) => inputsOf(one).bars.joint)).toEqual(['mitreGlued', 'bolted', 'slotted', 'mitreGlued']);
     expect(inputsOf(last).square.down).toBeNull();
-    expect(wordsOf(planSetBy(workshop, { setId: id, setRevision: 1, ...seen(first) }))).toMatch(/changed elsewhere/);
-    value(rejoinSet(workshop, seen(departed)));
+    expect(wordsOf(planSetBy.act(workshop, { setId: id, setRevision: 1, ...seen(first) }))).toMatch(/changed elsewhere/);
+    value(rejoinSet.act(workshop, seen(departed)));
     expect(inputsOf(departed).bars.joint).toBe('mitreGlued');
-    expect(planSetBy(workshop, { setId: id, setRevision: 2, jobId: first, revision: 1 })).toMatchObject({ kind: 'stale' });
+    expect(planSetBy.act(workshop, { setId: id, setRevision: 2, jobId: first, revision: 1 })).toMatchObject({ kind: 'stale' });
   });
 });
 
@@ -169,7 +171,13 @@ describe('a stage of several', () => {
     value(together(jobs, 'bars'));
     for (const [index, up] of [500, 500, 512].entries())
       value(
-        typeMeasured(workshop, { ...seen(jobs[index]!), ...NOT_MEASURED, stage: 'square', down: length(500), up: length(up) }),
+        typeMeasured.act(workshop, {
+          ...seen(jobs[index]!),
+          ...NOT_MEASURED,
+          stage: 'square',
+          down: length(500),
+          up: length(up),
+        }),
       );
     const before = contentOf(workshop.database);
     expect(wordsOf(together(jobs, 'square'))).toMatch(/No. 103 was refused, so nothing is recorded for any: A verdict says stop/);
@@ -185,10 +193,10 @@ describe('a stage of several', () => {
     ]);
     const entries = jobs.slice(0, 2).map((jobId) => ({ ...seen(jobId), entryId: openJob(workshop, jobId)!.log.at(-1)!.id }));
     const wrong = [entries[0]!, { ...entries[1]!, revision: 1 }];
-    expect(wordsOf(withdrawTogether(workshop, { entries: wrong, maker: 'Me', reason: 'No.' }))).toMatch(
+    expect(wordsOf(withdrawTogether.act(workshop, { entries: wrong, maker: 'Me', reason: 'No.' }))).toMatch(
       /No. 102 was refused.*changed elsewhere/,
     );
-    value(withdrawTogether(workshop, { entries, maker: 'Me', reason: 'The tape was bent.' }));
+    value(withdrawTogether.act(workshop, { entries, maker: 'Me', reason: 'The tape was bent.' }));
     expect(jobs.map((id) => openJob(workshop, id)!.log.length)).toEqual([4, 4, 2]);
     expect(wordsOf(together([jobs[0]!, jobs[0]!], 'square'))).toMatch(/stands twice/);
   });
@@ -200,10 +208,10 @@ describe('a stage of several', () => {
       ...inputs,
       square: { ...inputs.square, top: length(400), down: length(499), tape: 'practice' },
     }));
-    value(typeMeasured(workshop, { ...seen(id), ...NOT_MEASURED, stage: 'square', up: length(500) }));
+    value(typeMeasured.act(workshop, { ...seen(id), ...NOT_MEASURED, stage: 'square', up: length(500) }));
     expect(inputsOf(id).square).toMatchObject({ top: null, down: null, up: length(500), tape: 'own' });
-    value(typeMeasured(workshop, { ...seen(id), ...NOT_MEASURED, stage: 'tune', feel: 'firm' }));
-    value(typeMeasured(workshop, { ...seen(id), ...NOT_MEASURED, stage: 'handover', weighedKg: 1.2 }));
+    value(typeMeasured.act(workshop, { ...seen(id), ...NOT_MEASURED, stage: 'tune', feel: 'firm' }));
+    value(typeMeasured.act(workshop, { ...seen(id), ...NOT_MEASURED, stage: 'handover', weighedKg: 1.2 }));
     expect([inputsOf(id).square.up?.mm, inputsOf(id).tune.feel, inputsOf(id).handover.weighedKg]).toEqual([500, 'firm', 1.2]);
   });
 
@@ -228,27 +236,27 @@ describe('a job that is put away', () => {
     const [id, fresh] = [newJob(workshop), newJob(workshop)];
     workUpTo(workshop, id, 'prime');
     expect([benchPage(workshop).open, dryingClocks(workshop).count]).toEqual([2, 1]);
-    expect(wordsOf(archiveJobs(workshop, { canvases: [seen(id), seen(fresh)], archived: true }))).toMatch(
+    expect(wordsOf(archiveJobs.act(workshop, { canvases: [seen(id), seen(fresh)], archived: true }))).toMatch(
       /No. 102 was refused.*nothing is recorded of it: delete it instead/,
     );
-    value(archiveJobs(workshop, { canvases: [seen(id)], archived: true }));
+    value(archiveJobs.act(workshop, { canvases: [seen(id)], archived: true }));
     expect([benchPage(workshop).rows.length, dryingClocks(workshop).count]).toEqual([1, 0]);
     expect(logPage(workshop, { find: 'Harbour' }).found).toBeGreaterThan(5);
     expect(jobsAfter(workshop.database, 0, 10).map(({ number }) => number)).toEqual([102]);
     expect(wordsOf(recordStage(workshop, id, 'handover'))).toMatch(/No. 101 is archived: bring it back first/);
-    value(archiveJobs(workshop, { canvases: [seen(id)], archived: false }));
+    value(archiveJobs.act(workshop, { canvases: [seen(id)], archived: false }));
     expect([benchPage(workshop).open, dryingClocks(workshop).count]).toEqual([2, 1]);
   });
 
   it('can be taken out for good while nothing was recorded; one that was begun, sawn or cut stays', () => {
     const [id, other] = [newJob(workshop), newJob(workshop)];
     benchPage(workshop);
-    expect(removeJob(workshop, { jobId: id, revision: revisionOf(workshop, id) + 1 })).toMatchObject({ kind: 'stale' });
+    expect(removeJob.act(workshop, { jobId: id, revision: revisionOf(workshop, id) + 1 })).toMatchObject({ kind: 'stale' });
     value(remove(id));
     expect(listJobs(workshop.database).map((job) => job.id)).toEqual([other]);
     expect(benchPage(workshop).rows.map((row) => row.id)).toEqual([other]);
-    expect(wordsOf(removeJob(workshop, { jobId: id, revision: 1 }))).toMatch(/not in the workshop any more/);
-    value(recordCuts(workshop, { jobIds: [other], seen: series(workshop, [other]).seen, maker: 'M' }));
+    expect(wordsOf(removeJob.act(workshop, { jobId: id, revision: 1 }))).toMatch(/not in the workshop any more/);
+    value(recordCuts.act(workshop, { jobIds: [other], seen: series(workshop, [other]).seen, maker: 'M' }));
     expect(wordsOf(remove(other))).toMatch(/bars were sawn/);
     const begun = newJob(workshop);
     workUpTo(workshop, begun, 'brief');

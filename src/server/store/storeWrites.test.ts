@@ -18,7 +18,8 @@ import { recordStep, withdrawRecord } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import { recordCuts, series } from '../rack/rackWrites';
 import { createSet } from '../set/setWrites';
-import { buyItems, countItem, setItem, storeView, takeItem, toBuyList, undoMove } from './storeWrites';
+import { countItem, setItem, storeView, takeItem, undoMove } from './storeWrites';
+import { buyItems, toBuyList } from './buyWrites';
 import {
   type TestWorkshop,
   contentOf,
@@ -55,7 +56,7 @@ const counted = (item: string, count: number, seen = there(item)) =>
   countItem(workshop, { item, counted: count, seen, reason: '', maker: 'Me' });
 const take = (item: string, quantity: number, maker = 'Me') =>
   takeItem(workshop, { item, quantity, reason: 'for the class', maker });
-const undo = (moveId: string) => undoMove(workshop, { moveId, maker: 'Me' });
+const undo = (moveId: string) => undoMove.act(workshop, { moveId, maker: 'Me' });
 
 describe('the store', () => {
   it('is what a naive ledger says, whatever is counted, taken and taken back', () => {
@@ -141,7 +142,7 @@ describe('the store', () => {
     const entry = openJob(workshop, id)!.log.at(-1)!;
     expect(wordsOf(undo(listStoreMoves(workshop.database, 1)[0]!.id))).toMatch(/take the record back/);
     value(
-      withdrawRecord(workshop, {
+      withdrawRecord.act(workshop, {
         jobId: id,
         revision: revisionOf(workshop, id),
         entryId: entry.id,
@@ -157,13 +158,13 @@ describe('the store', () => {
 
   it('has the ground of a coat back when its record is taken back', () => {
     const id = newJob(workshop);
-    value(setStock(workshop, { substance: 'acrylicGround', amount: 4000, priceMinor: 1500, revision: 0, maker: 'Me' }));
+    value(setStock.act(workshop, { substance: 'acrylicGround', amount: 4000, priceMinor: 1500, revision: 0, maker: 'Me' }));
     workUpTo(workshop, id, 'tune');
     value(recordStage(workshop, id, 'prime'));
     const amount = () => listGroundStock(workshop.database)[0]!.amount;
     const left = amount();
     value(
-      withdrawRecord(workshop, {
+      withdrawRecord.act(workshop, {
         jobId: id,
         revision: revisionOf(workshop, id),
         entryId: openJob(workshop, id)!.log.at(-1)!.id,
@@ -196,11 +197,11 @@ describe('what to buy', () => {
     expect(toBuyList(workshop, [soon]).lines.find(({ id }) => id === 'key')!.wanted).toBe(10);
     const before = contentOf(workshop.database);
     const lines = toBuyList(workshop, null).lines.map(({ id, packs }) => ({ id, packs }));
-    expect(wordsOf(buyItems(workshop, { lines: [...lines, { id: 'nothing', packs: 1 }], jobIds: [], maker: 'Me' }))).toMatch(
+    expect(wordsOf(buyItems.act(workshop, { lines: [...lines, { id: 'nothing', packs: 1 }], jobIds: [], maker: 'Me' }))).toMatch(
       /“nothing” is not on the list/,
     );
     expect(contentOf(workshop.database)).toBe(before);
-    expect(value(buyItems(workshop, { lines, jobIds: [], maker: 'Me' })).lines).toEqual([]);
+    expect(value(buyItems.act(workshop, { lines, jobIds: [], maker: 'Me' })).lines).toEqual([]);
     expect([there('key'), pairs()]).toEqual([
       46,
       [
@@ -212,7 +213,7 @@ describe('what to buy', () => {
     expect(listGroundStock(workshop.database).length).toBeGreaterThan(0);
     // Sawn and picked for both from what was bought.
     const jobs = [late, soon];
-    value(recordCuts(workshop, { jobIds: jobs, seen: series(workshop, jobs).seen, maker: 'Me' }));
+    value(recordCuts.act(workshop, { jobIds: jobs, seen: series(workshop, jobs).seen, maker: 'Me' }));
     expect(pairs()).toEqual([]);
     expect(toBuyList(workshop, null).lines).toEqual([]);
   });
@@ -229,7 +230,7 @@ describe('what to buy', () => {
     const id = newJob(workshop);
     const { fabric } = openJob(workshop, id)!.job.inputs.cloth;
     value(
-      addCloth(workshop, {
+      addCloth.act(workshop, {
         kind: 'offcut',
         fabric,
         tag: 'O1',
@@ -252,10 +253,10 @@ describe('what to buy', () => {
 describe('what it costs', () => {
   const settings = { ...startOf(costSettingsShape), hourMinor: 3000, taxPercent: 19 };
   const priced = () => {
-    value(saveCosts(workshop, { revision: 0, settings }));
+    value(saveCosts.act(workshop, { revision: 0, settings }));
     for (const item of ['key', 'keySmall', 'staple8', 'hanging-rings']) value(known(item));
     for (const substance of ['animalGlue', 'pvaSize', 'acrylicGround', 'oilGround'] as const)
-      setStock(workshop, { substance, amount: 0, priceMinor: 1500, revision: 0, maker: 'Me' });
+      setStock.act(workshop, { substance, amount: 0, priceMinor: 1500, revision: 0, maker: 'Me' });
   };
 
   it('names what nobody put a price to, and a quote waits for it; given, it stays as it is', () => {
@@ -263,14 +264,14 @@ describe('what it costs', () => {
     const ask = { jobId: id, setId: null, forWhom: 'The school', maker: 'Me' };
     const bare = jobCost(workshop, id)!.reckoned;
     expect(bare.unknown).toEqual(expect.arrayContaining(['Key', 'Staple, 8 mm leg', 'Hands, brief']));
-    expect(wordsOf(giveQuote(workshop, { ...ask, seenMinor: bare.knownMinor }))).toMatch(
+    expect(wordsOf(giveQuote.act(workshop, { ...ask, seenMinor: bare.knownMinor }))).toMatch(
       /A quote needs every price: Key.* have none yet/,
     );
     priced();
     const { reckoned } = jobCost(workshop, id)!;
     expect(reckoned.unknown).toEqual([]);
-    expect(wordsOf(giveQuote(workshop, { ...ask, seenMinor: reckoned.knownMinor - 1 }))).toMatch(/has changed since/);
-    const quote = value(giveQuote(workshop, { ...ask, seenMinor: reckoned.knownMinor }));
+    expect(wordsOf(giveQuote.act(workshop, { ...ask, seenMinor: reckoned.knownMinor - 1 }))).toMatch(/has changed since/);
+    const quote = value(giveQuote.act(workshop, { ...ask, seenMinor: reckoned.knownMinor }));
     expect(quote).toMatchObject({
       number: 1,
       validUntil: '2031-06-03',
@@ -278,12 +279,12 @@ describe('what it costs', () => {
       frozen: { costMinor: reckoned.knownMinor },
     });
     expect(quote.frozen.grossMinor).toBe(quote.frozen.netMinor + quote.frozen.taxMinor);
-    value(saveCosts(workshop, { revision: 1, settings: { ...settings, hourMinor: 9000 } }));
+    value(saveCosts.act(workshop, { revision: 1, settings: { ...settings, hourMinor: 9000 } }));
     expect(quoteNumbered(workshop, 1)).toEqual(quote);
     expect(jobCost(workshop, id)!.quotes).toEqual([quote]);
     expect(() => workshop.database.exec("UPDATE quote SET for_whom = 'x'")).toThrow(/append-only/);
     const twice = [400, 300].map((mm, index, both) => ({ widthMm: mm, heightMm: both[1 - index]!, priceMinor: 1 }));
-    expect(wordsOf(saveCosts(workshop, { revision: 2, settings: { ...settings, readyMade: twice } }))).toMatch(
+    expect(wordsOf(saveCosts.act(workshop, { revision: 2, settings: { ...settings, readyMade: twice } }))).toMatch(
       /stands twice for 300 × 400 mm/,
     );
   });
@@ -292,7 +293,7 @@ describe('what it costs', () => {
     priced();
     const faces = [400, 400, 500].map((mm) => ({ width: length(mm), height: length(300) }));
     const { id } = value(
-      createSet(workshop, {
+      createSet.act(workshop, {
         title: 'Three',
         kind: 'series',
         faces,
@@ -301,7 +302,7 @@ describe('what it costs', () => {
     );
     const cost = setCost(workshop, id)!;
     const quote = value(
-      giveQuote(workshop, {
+      giveQuote.act(workshop, {
         jobId: cost.canvases[0]!.jobId,
         setId: id,
         forWhom: '',
@@ -315,7 +316,7 @@ describe('what it costs', () => {
     const [job] = jobsOfSet(workshop.database, id);
     const { fabric } = openJob(workshop, job!)!.job.inputs.cloth;
     value(
-      addCloth(workshop, {
+      addCloth.act(workshop, {
         kind: 'offcut',
         fabric,
         tag: 'O1',
@@ -329,7 +330,7 @@ describe('what it costs', () => {
     workUpTo(workshop, job!, 'square');
     const cloth = workshop.database.prepare<[], string>('SELECT id FROM cloth_sheet').pluck().get()!;
     value(
-      recordStep(workshop, {
+      recordStep.act(workshop, {
         jobId: job!,
         revision: revisionOf(workshop, job!),
         stage: 'cloth',

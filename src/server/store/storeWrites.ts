@@ -2,38 +2,42 @@
  * The store of what is counted, weighed or poured. What is there is the sum of its moves; recording a stage takes what it used,
  * taking the record back puts it there again, and whatever is undone is undone by a move of its own.
  */
-import { RECORD_TAPE } from '@/core/units/length';
-import { printed } from '@/core/quantities/printed';
-import { randomLcg } from 'd3-random';
 import { type Need, groundItem } from '@/core/cost/materialNeeds';
-import { frameWanted } from '@/core/frame/sawing/buyingPlan';
 import { groupsBy } from '@/core/groupsBy';
-import { fabricOf } from '@/core/house/materials';
-import { byId } from '@/core/house/schools';
-import { SUBSTANCES, type SubstanceId } from '@/core/prime/substances';
-import { type BuyLine, type BuyingJob, type Store, type Stocked, toBuy } from '@/core/store/toBuy';
-import { clothTags, insertCloth, insertClothMove, listCloth, cutOfJob } from '@/db/clothSheets';
-import { insertGroundMove, listGroundStock, setGroundStock } from '@/db/groundStocks';
 import type { LogEntry } from '@/core/log/logEntry';
-import { openStatesByDue } from '@/db/jobStates';
-import { addRackBar, insertRackMove, isSawn, listRack } from '@/db/rackBars';
 import {
   type StockedItem,
   type StoreMove,
   findStoreItem,
   findStoreMove,
-  insertStoreMove,
   isUndone,
   listStore,
   listStoreMoves,
   movesOfEntry,
   setStoreItem,
 } from '@/db/storeItems';
-import { readRules } from '@/db/workshops';
-import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
-import type { ItemSet, Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { addMove, itemAmount } from './storeMove';
+import { type RequestOf, write } from '../write/write';
+import { text, optional, part, numberOf, number, oneOf, type ShapeOf } from '@/core/shape/shape';
+import { maker, anyRevision } from '../write/asked';
+import { idText } from '@/core/job/job';
+import { textOf } from '../../core/shape/texts';
+import { buyingJobs } from './buyWrites';
+
+/** What is known of something the store keeps count of; `revision` 0 for a new one. */
+const itemSet = {
+  name: textOf('name'),
+  unit: oneOf(['pieces', 'g', 'ml']),
+  pack: numberOf('pack'),
+  priceMinor: optional(numberOf('price')),
+  least: numberOf('amount'),
+  place: textOf('place'),
+  supplier: textOf('place'),
+  revision: anyRevision,
+};
+export type ItemSet = ShapeOf<typeof itemSet>;
 
 /** An item that open jobs take and that nobody keeps count of yet. */
 export interface Unkept extends Pick<Need, 'item' | 'name' | 'unit'> {
@@ -46,9 +50,6 @@ export interface StoreView {
   unkept: Unkept[];
   moves: (StoreMove & { name: string; undone: boolean })[];
 }
-
-/** Open jobs that are looked at for what they take: more than any workshop has at once. */
-const MOST_JOBS = 300;
 
 /** The store as it is, what open jobs want of it, and its last changes. */
 export function storeView(workshop: Pick<Workshop, 'database'>): StoreView {
@@ -78,22 +79,35 @@ export function storeView(workshop: Pick<Workshop, 'database'>): StoreView {
 
 const CHANGED: Refusal = refuse('This was changed elsewhere in between: look again, then change it.');
 
-type OfItem = Pick<Request<'changeItem'>, 'item' | 'reason' | 'maker'>;
+type OfItem = Pick<RequestOf<typeof changeItem>, 'item' | 'reason' | 'maker'>;
 
 /** All that is asked of an item at once: set, then taken from, then counted. Within a transaction: a refusal of one undoes the others. */
-export function changeItem(workshop: Workshop, asked: Request<'changeItem'>): Outcome<StoreView> {
-  const { item, set, taken, counted, seen } = asked;
-  const acts = [
-    ...(set ? [() => setItem(workshop, { item, ...set })] : []),
-    ...(taken !== null ? [() => takeItem(workshop, { ...asked, quantity: taken })] : []),
-    ...(counted !== null ? [() => countItem(workshop, { ...asked, counted, seen: seen - (taken ?? 0) })] : []),
-  ];
-  for (const act of acts) {
-    const outcome = act();
-    if (!outcome.ok) return outcome;
-  }
-  return done(storeView(workshop));
-}
+export const changeItem = write({
+  /** An item of the store: what is known of it, what is taken by hand, what was counted of it and of how many (`seen`). */
+  asks: {
+    item: text(1, 64, '', /^[A-Za-z0-9][A-Za-z0-9.-]{0,63}$/),
+    set: optional(part('itemSet', itemSet)),
+    taken: optional(numberOf('pack')),
+    counted: optional(numberOf('amount')),
+    seen: number(-1_000_000, 1_000_000),
+    reason: text(0, 200),
+    maker,
+  },
+  act(workshop: Workshop, asked): Outcome<StoreView> {
+    const { item, set, taken, counted, seen } = asked;
+    const acts = [
+      ...(set ? [() => setItem(workshop, { item, ...set })] : []),
+      ...(taken !== null ? [() => takeItem(workshop, { ...asked, quantity: taken })] : []),
+      ...(counted !== null ? [() => countItem(workshop, { ...asked, counted, seen: seen - (taken ?? 0) })] : []),
+    ];
+    for (const act of acts) {
+      const outcome = act();
+      if (!outcome.ok) return outcome;
+    }
+    return done(storeView(workshop));
+  },
+  again: (workshop) => done(storeView(workshop)),
+});
 
 /** Sets what is known of an item: how it is sold, what it costs, where it lies and where it is bought. */
 export function setItem(workshop: Workshop, { item, ...set }: ItemSet & { item: string }): Outcome<StoreView> {
@@ -108,9 +122,6 @@ export function setItem(workshop: Workshop, { item, ...set }: ItemSet & { item: 
   return write.immediate();
 }
 
-const inWords = ({ unit }: Pick<StockedItem, 'unit'>, quantity: number): string =>
-  `${Math.round(Math.abs(quantity) * 10) / 10} ${unit}`;
-
 /** Sets an item to what was counted, over what was there when it was counted. */
 export function countItem(
   workshop: Workshop,
@@ -119,10 +130,10 @@ export function countItem(
   return changed(workshop, item, (there) => {
     if (Math.abs(there.there - seen) > 0.0005)
       return refuse(
-        `While you counted, ${there.name} went from ${inWords(there, seen)} to ${inWords(there, there.there)}: count again.`,
+        `While you counted, ${there.name} went from ${itemAmount(there, seen)} to ${itemAmount(there, there.there)}: count again.`,
       );
     const why = reason.trim() === '' ? '' : `, ${reason.trim()}`;
-    return { quantity: counted - there.there, did: `${there.name}: counted ${inWords(there, counted)}${why}`, maker };
+    return { quantity: counted - there.there, did: `${there.name}: counted ${itemAmount(there, counted)}${why}`, maker };
   });
 }
 
@@ -135,9 +146,9 @@ export function takeItem(
   return changed(workshop, item, (there) => {
     if (quantity > there.there)
       return refuse(
-        `There are no ${inWords(there, quantity)} of ${there.name} any more: ${there.there > 0 ? `${inWords(there, there.there)} are left` : 'none is left'}.`,
+        `There are no ${itemAmount(there, quantity)} of ${there.name} any more: ${there.there > 0 ? `${itemAmount(there, there.there)} are left` : 'none is left'}.`,
       );
-    return { quantity: -quantity, did: `${there.name}: took ${inWords(there, quantity)}, ${reason.trim()}`, maker };
+    return { quantity: -quantity, did: `${there.name}: took ${itemAmount(there, quantity)}, ${reason.trim()}`, maker };
   });
 }
 
@@ -158,33 +169,34 @@ function changed(
   return change.immediate();
 }
 
-const addMove = ({ database, now, newId }: Workshop, { did, ...move }: Omit<StoreMove, 'id' | 'at'>): void =>
-  insertStoreMove(database, { id: newId(), at: now().toISOString(), did: did.slice(0, 300), ...move });
-
 /** Takes a move by hand back with one of its own. */
-export function undoMove(workshop: Workshop, { moveId, maker }: Request<'undoMove'>): Outcome<StoreView> {
-  const { database } = workshop;
-  const undo = database.transaction((): Outcome<StoreView> => {
-    const move = findStoreMove(database, moveId);
-    if (!move) return refuse('There is no such change of the store.');
-    if (move.undoes !== null || isUndone(database, moveId)) return refuse('That was taken back already.');
-    if (move.entryId !== null)
-      return refuse('It was taken for a recorded stage: take the record back, and it is put here again.');
-    const item = findStoreItem(database, move.itemId)!;
-    if (item.there - move.quantity < 0 && move.quantity > 0)
-      return refuse(`Of what came then not all is there any more: ${inWords(item, item.there)} are left. Count it instead.`);
-    addMove(workshop, {
-      maker,
-      itemId: move.itemId,
-      quantity: -move.quantity,
-      did: `Taken back: ${move.did}`,
-      entryId: null,
-      undoes: moveId,
+export const undoMove = write({
+  asks: { moveId: idText, maker },
+  act(workshop: Workshop, { moveId, maker }): Outcome<StoreView> {
+    const { database } = workshop;
+    const undo = database.transaction((): Outcome<StoreView> => {
+      const move = findStoreMove(database, moveId);
+      if (!move) return refuse('There is no such change of the store.');
+      if (move.undoes !== null || isUndone(database, moveId)) return refuse('That was taken back already.');
+      if (move.entryId !== null)
+        return refuse('It was taken for a recorded stage: take the record back, and it is put here again.');
+      const item = findStoreItem(database, move.itemId)!;
+      if (item.there - move.quantity < 0 && move.quantity > 0)
+        return refuse(`Of what came then not all is there any more: ${itemAmount(item, item.there)} are left. Count it instead.`);
+      addMove(workshop, {
+        maker,
+        itemId: move.itemId,
+        quantity: -move.quantity,
+        did: `Taken back: ${move.did}`,
+        entryId: null,
+        undoes: moveId,
+      });
+      return done(storeView(workshop));
     });
-    return done(storeView(workshop));
-  });
-  return undo.immediate();
-}
+    return undo.immediate();
+  },
+  again: (workshop) => done(storeView(workshop)),
+});
 
 /** Takes what a recorded stage used, `needs` of that stage; within the transaction of the record. Grounds have their own shelf; what nobody counts is left alone. */
 export function takeForEntry(workshop: Workshop, entry: LogEntry, number: number, needs: readonly Need[]): void {
@@ -193,12 +205,12 @@ export function takeForEntry(workshop: Workshop, entry: LogEntry, number: number
     if (!there || used <= 0) continue;
     const after = there.there - used;
     // What was used was used: a store below nothing says that it was counted wrong.
-    const short = after < 0 ? `: ${inWords(there, after)} more than was counted` : '';
+    const short = after < 0 ? `: ${itemAmount(there, after)} more than was counted` : '';
     addMove(workshop, {
       maker: entry.maker,
       itemId: item,
       quantity: -used,
-      did: `${there.name}: ${inWords(there, used)} for No. ${number}${short}`,
+      did: `${there.name}: ${itemAmount(there, used)} for No. ${number}${short}`,
       entryId: entry.id,
       undoes: null,
     });
@@ -216,185 +228,4 @@ export function putBackForEntry(workshop: Workshop, entryId: string, maker: stri
       entryId: null,
       undoes: move.id,
     });
-}
-
-/** What open jobs still take, those that are wanted first first; of those that are named, or of all. */
-export function buyingJobs(workshop: Pick<Workshop, 'database'>, wanted: readonly string[] | null): BuyingJob[] {
-  const { database } = workshop;
-  const { rules } = readRules(database);
-  settle(workshop);
-  return openStatesByDue(database, MOST_JOBS)
-    .filter(({ jobId }) => wanted === null || wanted.includes(jobId))
-    .map((state): BuyingJob => {
-      const facts = factsIn(state);
-      const built = facts.done.includes('bars') || isSawn(database, state.jobId);
-      return {
-        id: state.jobId,
-        number: state.number,
-        needs: facts.needs,
-        frame: built ? null : frameWanted(`No. ${state.number}`, facts, facts.bars, rules),
-        cloth: facts.cloth && !cutOfJob(database, state.jobId) ? facts.cloth : null,
-      };
-    });
-}
-
-/** The store as the list of what to buy sees it; grounds stand in it with what their own shelf has. */
-function storeOf({ database }: Pick<Workshop, 'database'>): Store {
-  const items = new Map<string, Stocked>(listStore(database).map((item) => [item.id, item]));
-  for (const { substance, amount, priceMinor } of listGroundStock(database)) {
-    const { name, unit } = byId(SUBSTANCES, substance);
-    const kept = items.get(groundItem(substance));
-    const pack = kept?.pack ?? 1;
-    items.set(groundItem(substance), {
-      name,
-      unit,
-      there: amount,
-      least: kept?.least ?? 0,
-      supplier: kept?.supplier ?? '',
-      place: kept?.place ?? '',
-      pack,
-      priceMinor: kept?.priceMinor ?? (priceMinor > 0 ? Math.round((priceMinor * pack) / 1000) : null),
-    });
-  }
-  return { items, rack: listRack(database), cloth: listCloth(database) };
-}
-
-/** Same jobs and store, same list. */
-const SEED = 0.1618;
-
-export interface ToBuy {
-  lines: BuyLine[];
-  jobs: { id: string; number: number }[];
-}
-
-/** What to buy for open jobs, for those that are named or for all. */
-export function toBuyList(workshop: Pick<Workshop, 'database'>, wanted: readonly string[] | null): ToBuy {
-  const jobs = buyingJobs(workshop, wanted);
-  const { rules } = readRules(workshop.database);
-  return { lines: toBuy(jobs, storeOf(workshop), rules, randomLcg(SEED)), jobs: jobs.map(({ id, number }) => ({ id, number })) };
-}
-
-/** Puts what was bought where it belongs: the store, the shelf of grounds, the rack, the rolls. All of it or nothing. */
-export function buyItems(workshop: Workshop, { lines, jobIds, maker }: Request<'buyItems'>): Outcome<ToBuy> {
-  const { database } = workshop;
-  const wanted = jobIds.length === 0 ? null : jobIds;
-  const buy = database.transaction((): Outcome<ToBuy> => {
-    const list = toBuyList(workshop, wanted).lines;
-    for (const { id } of lines) {
-      const line = list.find((one) => one.id === id);
-      if (!line)
-        return refuse(`“${id}” is not on the list any more: it was bought, or nobody wants it now. Look at the list again.`);
-      if (line.kind === 'cloth' && line.widthMm === 0) return refuse(`${line.what}: no roll that is sold is wide enough.`);
-    }
-    if (new Set(lines.map(({ id }) => id)).size < lines.length) return refuse('A line stands twice in what was bought.');
-    for (const { id, packs } of lines)
-      putAway(
-        workshop,
-        list.find((one) => one.id === id)!,
-        packs,
-        maker,
-      );
-    return done(toBuyList(workshop, wanted));
-  });
-  return buy.immediate();
-}
-
-function putAway(workshop: Workshop, line: BuyLine, packs: number, maker: string): void {
-  const { database, now, newId } = workshop;
-  const at = now().toISOString();
-  const quantity = packs * line.pack;
-  switch (line.kind) {
-    case 'item': {
-      if (!findStoreItem(database, line.item))
-        setStoreItem(database, {
-          id: line.item,
-          name: line.what,
-          unit: line.unit as StockedItem['unit'],
-          pack: line.pack,
-          priceMinor: null,
-          least: 0,
-          place: '',
-          supplier: '',
-          revision: 0,
-        });
-      const item = findStoreItem(database, line.item)!;
-      addMove(workshop, {
-        maker,
-        itemId: item.id,
-        quantity,
-        did: `${item.name}: bought ${inWords(item, quantity)}`,
-        entryId: null,
-        undoes: null,
-      });
-      return;
-    }
-    case 'ground': {
-      const substance = line.item.slice(groundItem('').length) as SubstanceId;
-      const there = listGroundStock(database).find((one) => one.substance === substance);
-      const after = (there?.amount ?? 0) + quantity;
-      setGroundStock(database, { substance, amount: after, priceMinor: there?.priceMinor ?? 0 }, there?.revision ?? 0);
-      insertGroundMove(database, {
-        id: newId(),
-        at,
-        maker,
-        did: `${line.what}: bought ${Math.round(quantity)} ${line.unit}`,
-        jobs: [],
-        changes: [{ substance, before: there?.amount ?? 0, after }],
-      });
-      return;
-    }
-    case 'pairs':
-    case 'timber':
-    case 'brace': {
-      const bar = {
-        profile: line.profile,
-        kind: line.kind,
-        family: line.family,
-        lengthMm: line.lengthMm,
-        count: quantity,
-        mark: '',
-      };
-      addRackBar(database, { id: newId(), ...bar });
-      insertRackMove(database, {
-        id: newId(),
-        at,
-        maker,
-        did: `Bought: ${quantity} × ${printed('barLength', line.lengthMm, RECORD_TAPE)}, ${line.what}`,
-        jobs: [],
-        changes: { added: [bar], taken: [] },
-      });
-      return;
-    }
-    case 'cloth': {
-      const cloth = {
-        id: newId(),
-        kind: 'roll' as const,
-        fabric: line.fabric,
-        tag: freshTag(fabricOf(readRules(database).rules, line.fabric).fibre, clothTags(database)),
-        widthMm: line.widthMm,
-        selvedgeMm: 0,
-        lengthMm: quantity,
-        flaws: [],
-      };
-      insertCloth(database, cloth);
-      insertClothMove(database, {
-        id: newId(),
-        at,
-        maker,
-        did: `Bought: roll ${cloth.tag}, ${line.what}, ${printed('rollLength', quantity, RECORD_TAPE)}`,
-        cuts: [],
-        changes: { before: [], after: [cloth] },
-      });
-      return;
-    }
-    case 'bead':
-      // Strips are not kept on the rack: they go into the frame.
-      return;
-  }
-}
-
-/** A tag that nobody has: the first letter of the fibre and the next number. */
-function freshTag(fibre: string, taken: readonly string[]): string {
-  const letter = fibre[0]!.toUpperCase();
-  for (let number = 1; ; number += 1) if (!taken.includes(`${letter}${number}`)) return `${letter}${number}`;
 }

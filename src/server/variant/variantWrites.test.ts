@@ -14,9 +14,9 @@ beforeEach(() => {
 });
 
 const keep = (id: string, changes: Partial<typeof NO_CHANGE>, revision = 0, name = id) =>
-  keepVariant(workshop, { jobId, id, revision, name, changes: { ...NO_CHANGE, ...changes } });
+  keepVariant.act(workshop, { jobId, id, revision, name, changes: { ...NO_CHANGE, ...changes } });
 const adopt = (id: string, variantRevision = 1) =>
-  adoptVariant(workshop, { jobId, revision: revisionOf(workshop, jobId), maker: 'Me', id, variantRevision });
+  adoptVariant.act(workshop, { jobId, revision: revisionOf(workshop, jobId), maker: 'Me', id, variantRevision });
 const inputs = () => openJob(workshop, jobId)!.job.inputs;
 
 describe('variants of a job', () => {
@@ -26,8 +26,8 @@ describe('variants of a job', () => {
     value(keep('a', { profile: 'standard' }, 1));
     expect(wordsOf(keep('a', { profile: 'deep' }, 1))).toMatch(/changed or dropped elsewhere/);
     expect(jobVariants(workshop, jobId).map(({ changes }) => changes.profile)).toEqual(['standard', 'deep', 'deep']);
-    expect(wordsOf(dropVariant(workshop, { jobId, id: 'a', revision: 1 }))).toMatch(/elsewhere/);
-    value(dropVariant(workshop, { jobId, id: 'a', revision: 2 }));
+    expect(wordsOf(dropVariant.act(workshop, { jobId, id: 'a', revision: 1 }))).toMatch(/elsewhere/);
+    value(dropVariant.act(workshop, { jobId, id: 'a', revision: 2 }));
     expect(jobVariants(workshop, jobId).map(({ id }) => id)).toEqual(['b', 'c']);
   });
 

@@ -9,7 +9,7 @@ import { RUNS } from '@/core/week/weekPlan';
 import { momentAt } from '@/core/week/weekTime';
 import { type CalendarEvent, readCalendar, writeCalendar } from '@/db/calendarEvents';
 import { readPlan } from '@/db/weeks';
-import { houseRules } from "../house/houseRuleWrites";
+import { houseRules } from '../house/houseRuleWrites';
 import { planIn } from './today';
 import { type Outcome, done, refuse } from '../write/outcome';
 import { weekNow } from './weekWrites';

@@ -16,6 +16,7 @@ import { factsIn } from '../job/jobStates';
 import { grantedRequest, workedWorkshop } from '../testWrites';
 import {
   type TestWorkshop,
+  asked,
   newJob,
   recordStage,
   revisionOf,
@@ -45,7 +46,7 @@ const pin = (
   maker: string | null,
   atMs: number | null,
   seen: { maker: string | null; atMs: number | null } = { maker: null, atMs: null },
-) => pinTask(workshop, { task, maker, atMs, seenMaker: seen.maker, seenAtMs: seen.atMs });
+) => pinTask.act(workshop, { task, maker, atMs, seenMaker: seen.maker, seenAtMs: seen.atMs });
 const today = async () => todayOf(workshop, await weekNow(workshop));
 const startsOf = async () =>
   new Map((await weekNow(workshop)).plan!.at.map(([task, start, maker]) => [task, `${start} ${maker}`]));
@@ -108,7 +109,7 @@ describe('the plan that stands', () => {
   it('says what is wrong where nothing can be planned', async () => {
     newJob(workshop);
     value(
-      saveWeek(workshop, {
+      saveWeek.act(workshop, {
         revision: 0,
         settings: { ...USUAL_WEEK, makers: [{ maker: 'Me', ownHours: false, hours: [], leaves: ['bars'], squeezes: null }] },
       }),
@@ -123,7 +124,7 @@ describe('the plan that stands', () => {
   it('a single hour in all does not hold all the work, and says so', async () => {
     for (let index = 0; index < 4; index += 1) newJob(workshop, `Night ${index}`);
     const changes = [{ on: '2031-05-06', maker: 'Me', from: 36, to: 44 }];
-    value(saveWeek(workshop, { revision: 0, settings: { ...USUAL_WEEK, changes, hours: [{ weekday: 0, from: 0, to: 1 }] } }));
+    value(saveWeek.act(workshop, { revision: 0, settings: { ...USUAL_WEEK, changes, hours: [{ weekday: 0, from: 0, to: 1 }] } }));
     const view = await weekNow(workshop);
     expect(view.plan).toBeNull();
     expect(view.wrong.join()).toMatch(/do not hold all the work/);
@@ -131,7 +132,7 @@ describe('the plan that stands', () => {
 
   it('settings are checked, and not written over', () => {
     const save = (change: Partial<WeekSettings>, revision = 0) =>
-      saveWeek(workshop, { revision, settings: { ...USUAL_WEEK, ...change } });
+      asked(saveWeek, workshop, { revision, settings: { ...USUAL_WEEK, ...change } });
     expect(wordsOf(save({ hours: [] }))).toMatch(/Nobody is ever there/);
     expect(wordsOf(save({ togetherHours: -1 }))).toMatch(/togetherHours/);
     expect(weekSettings(workshop).revision).toBe(0);
@@ -158,7 +159,7 @@ describe('what is set by hand', () => {
     expect(wordsOf(pin('nothing/such', 'Me', null))).toMatch(/no such work/);
     expect(wordsOf(pin(`${id}/bars/dry`, 'Me', null))).toMatch(/no such work/);
     value(pin(brief, 'Me', null));
-    value(removeJob(workshop, { jobId: id, revision: revisionOf(workshop, id), maker: 'Me' } as never));
+    value(removeJob.act(workshop, { jobId: id, revision: revisionOf(workshop, id), maker: 'Me' } as never));
     expect(workshop.database.prepare('SELECT count(*) FROM task_pin').pluck().get()).toBe(0);
   });
 });
@@ -169,7 +170,7 @@ describe('a plan from a screen', () => {
     const worked = world.workshop;
     const request = grantedRequest(world, 'takePlan');
     const take = (change: object) => {
-      const worked1 = toEnd(takePlan(worked, { ...request, ...change }));
+      const worked1 = toEnd(takePlan.workOut(worked, { ...request, ...change }));
       return worked1.ok ? worked1.value() : worked1;
     };
     expect(wordsOf(take({ madeFor: 'other' }))).toMatch(/recorded or changed since/);
@@ -262,7 +263,7 @@ describe('today, dates, drafts and calendars', () => {
     expect(moved.sequence).toBeGreaterThan(brief.sequence);
     expect([...new Set([...after.values()].map(statusOf))]).toEqual(['CONFIRMED']);
     // Withdrawn, it is cancelled over what was given before, once it has passed forgotten; another calendar was never given it.
-    value(removeJob(workshop, { jobId: id, revision: revisionOf(workshop, id) }));
+    value(removeJob.act(workshop, { jobId: id, revision: revisionOf(workshop, id) }));
     const gone = (await read()).get(brief.uid)!;
     expect(statusOf(gone)).toBe('CANCELLED');
     expect(gone.sequence).toBeGreaterThan(moved.sequence);

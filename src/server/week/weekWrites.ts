@@ -35,12 +35,16 @@ import {
   writeWeek,
 } from '@/db/weeks';
 import { readRules } from '@/db/workshops';
-import { checked } from '../write/checked';
 import { runInSlices } from '../write/runInSlices';
 import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, done, refuse } from '../write/outcome';
-import type { Request } from '../requests';
 import type { Workshop } from '../workshop';
+import { longWrite, write } from '../write/write';
+import { anyRevision, maker } from '../write/asked';
+import { part, optional, text, listOf, whole } from '@/core/shape/shape';
+
+const taskText = text(3, 120);
+const momentMs = whole(0, 10_000_000_000_000);
 
 export interface WeekView {
   facts: WeekFacts;
@@ -201,46 +205,59 @@ function keepPlan(database: Database, plan: StoredPlan): void {
 export const weekSettings = ({ database }: Pick<Workshop, 'database'>): StoredWeek => readWeek(database);
 
 /** Saves what the house plans its days by over the revision that was read. */
-export function saveWeek({ database }: Workshop, dto: Request<'saveWeek'>): Outcome<StoredWeek> {
-  const shape = checked(weekSettingsShape, 'weekSettings', dto.settings);
-  if (!shape.ok) return shape;
-  const wrong = weekSettingsViolations(dto.settings, readRules(database).rules.makers);
-  if (wrong.length > 0) return refuse(wrong.slice(0, 3).join(' '));
-  return writeWeek(database, dto.settings, dto.revision)
-    ? done(readWeek(database))
-    : refuse('Hours and places were changed elsewhere in between. Open them again, then change them.');
-}
+export const saveWeek = write({
+  asks: { revision: anyRevision, settings: part('weekSettings', weekSettingsShape) },
+  act({ database }: Workshop, dto): Outcome<StoredWeek> {
+    const wrong = weekSettingsViolations(dto.settings, readRules(database).rules.makers);
+    if (wrong.length > 0) return refuse(wrong.slice(0, 3).join(' '));
+    return writeWeek(database, dto.settings, dto.revision)
+      ? done(readWeek(database))
+      : refuse('Hours and places were changed elsewhere in between. Open them again, then change them.');
+  },
+  again: (workshop) => done(weekSettings(workshop)),
+});
 
 /** Sets a task by hand, or lets it go; refused where it cannot be kept, with why. */
-export function pinTask(workshop: Workshop, { task, maker, atMs, seenMaker, seenAtMs }: Request<'pinTask'>): Outcome<null> {
-  const { database } = workshop;
-  const { facts } = weekFacts(workshop);
-  const is = findPin(database, task);
-  if ((is?.maker ?? null) !== seenMaker || (is?.atMs ?? null) !== seenAtMs)
-    return refuse('It was set by hand elsewhere in between. Look at the week again, then set it.');
-  const week = weekShop({ ...facts, pins: [{ task, maker, atMs }] });
-  const of = week.tasks.get(task);
-  if (!of || of.is !== 'hands')
-    return refuse('There is no such work to be done any more: it was recorded, or its plan has changed.');
-  if (maker !== null && !facts.makers.includes(maker))
-    return refuse(`Nobody here is called “${maker}”: ${facts.makers.join(', ')}.`);
-  if (atMs !== null && atMs < facts.nowMs) return refuse('That is past. Work can be set for a time to come.');
-  const [wrong] = shopViolations(week.shop);
-  if (wrong) return refuse(wrong);
-  const trouble = pinTrouble(week.shop, task);
-  if (trouble?.why === 'tooEarly')
-    return refuse(
-      `What goes before has not ended by then, even with nobody else at work: ${stepWords(week.firstDay, trouble.earliest)} at the earliest.`,
-    );
-  if (trouble?.why === 'closed')
-    return refuse(
-      `${maker ?? 'Nobody who does it'} is ${maker ? 'not ' : ''}there from its start to its end: choose a time within the hours.`,
-    );
-  setPin(database, of.jobId, { task, maker, atMs });
-  // What is let go lies anywhere again, with what comes after it.
-  if (maker === null && atMs === null) forgetPlanOf(database, week, of.jobId);
-  return done(null);
-}
+export const pinTask = write({
+  /** By whom and from when a task is set by hand: neither lets it go. `seen…`: how it was set when it was looked at. */
+  asks: {
+    task: taskText,
+    maker: optional(maker),
+    atMs: optional(momentMs),
+    seenMaker: optional(maker),
+    seenAtMs: optional(momentMs),
+  },
+  act(workshop: Workshop, { task, maker, atMs, seenMaker, seenAtMs }): Outcome<null> {
+    const { database } = workshop;
+    const { facts } = weekFacts(workshop);
+    const is = findPin(database, task);
+    if ((is?.maker ?? null) !== seenMaker || (is?.atMs ?? null) !== seenAtMs)
+      return refuse('It was set by hand elsewhere in between. Look at the week again, then set it.');
+    const week = weekShop({ ...facts, pins: [{ task, maker, atMs }] });
+    const of = week.tasks.get(task);
+    if (!of || of.is !== 'hands')
+      return refuse('There is no such work to be done any more: it was recorded, or its plan has changed.');
+    if (maker !== null && !facts.makers.includes(maker))
+      return refuse(`Nobody here is called “${maker}”: ${facts.makers.join(', ')}.`);
+    if (atMs !== null && atMs < facts.nowMs) return refuse('That is past. Work can be set for a time to come.');
+    const [wrong] = shopViolations(week.shop);
+    if (wrong) return refuse(wrong);
+    const trouble = pinTrouble(week.shop, task);
+    if (trouble?.why === 'tooEarly')
+      return refuse(
+        `What goes before has not ended by then, even with nobody else at work: ${stepWords(week.firstDay, trouble.earliest)} at the earliest.`,
+      );
+    if (trouble?.why === 'closed')
+      return refuse(
+        `${maker ?? 'Nobody who does it'} is ${maker ? 'not ' : ''}there from its start to its end: choose a time within the hours.`,
+      );
+    setPin(database, of.jobId, { task, maker, atMs });
+    // What is let go lies anywhere again, with what comes after it.
+    if (maker === null && atMs === null) forgetPlanOf(database, week, of.jobId);
+    return done(null);
+  },
+  again: () => done(null),
+});
 
 function forgetPlanOf(database: Database, { tasks }: WeekShop, jobId: string): void {
   const stands = readPlan(database);
@@ -263,43 +280,66 @@ const LONGEST_SEARCH_MS = 45 * 60_000;
 const CHANGED = refuse('Something was recorded or changed since this plan was begun. It is worked out again.');
 
 /** Takes a plan that was found on the screen, if it is of the work as it stands and keeps every rule. */
-export function* takePlan(workshop: Workshop, dto: Request<'takePlan'>): Generator<unknown, Outcome<() => Outcome<null>>> {
-  const { database } = workshop;
-  const seen = weekFacts(workshop);
-  const waited = seen.facts.nowMs - dto.seenMs;
-  if (waited < 0 || waited > LONGEST_SEARCH_MS)
-    return refuse('Time has gone on since this plan was begun. It is worked out again.');
-  const stands = readPlan(database);
-  const then = { ...seen.facts, nowMs: dto.seenMs };
-  const facts = { ...then, begun: stands ? begunNow(stands, then) : [] };
-  const week = weekShop(facts);
-  const wrong = shopViolations(week.shop);
-  if (wrong.length > 0) return refuse(wrong[0]!);
-  const word = weekWord(facts, seen.spread);
-  if (dto.madeFor !== word) return CHANGED;
-  const plan = placesOfNames(week.shop, {
-    at: dto.at.map(({ task, start, maker, place }) => [task, start, maker, place]),
-    pots: dto.pots,
-  });
-  const violations = scheduleViolations(withoutBrokenPins(week.shop, plan), plan);
-  if (violations.length > 0) return refuse(`This plan does not keep every rule: ${violations[0]}`);
-  const { tardiness, setUps, finish } = scoreOf(week.shop, plan);
-  const leastTardiness = scheduleBound(indexedShop(week.shop)).tardiness;
-  const whole: WeekPlan = {
-    ...plan,
-    firstDay: week.firstDay,
-    dates: yield* datesOf(week.shop, plan, { variation: variationOf(week.tasks, seen.spread), runs: RUNS, ...weekDice() }),
-    tardiness,
-    leastTardiness,
-    setUps,
-    finish,
-    datesProven: tardiness <= leastTardiness,
-    moved: 0,
-    brokenPins: brokenPins(week.shop, plan),
-  };
-  return done(() => {
-    if (weekWord(weekFacts(workshop).facts, seen.spread) !== word) return CHANGED;
-    writePlan(database, { madeFor: word, madeAtMs: facts.nowMs, plan: namedPlan(week.shop, whole) });
-    return done(null);
-  });
-}
+export const takePlan = longWrite({
+  /** A plan of the days as it was found; `madeFor` names the work it was found for. */
+  asks: {
+    madeFor: text(1, 80),
+    /** Now, when it was begun. */
+    seenMs: momentMs,
+    at: listOf(
+      part('taskPlace', { task: taskText, start: whole(0, 100_000), maker: optional(maker), place: optional(text(1, 60)) }),
+      20_000,
+    ),
+    pots: listOf(
+      part('pot', {
+        family: text(1, 80),
+        maker,
+        from: whole(0, 100_000),
+        to: whole(0, 100_000),
+        tasks: listOf(taskText, 500, [], { least: 1 }),
+      }),
+      5000,
+    ),
+  },
+  *workOut(workshop: Workshop, dto): Generator<unknown, Outcome<() => Outcome<null>>> {
+    const { database } = workshop;
+    const seen = weekFacts(workshop);
+    const waited = seen.facts.nowMs - dto.seenMs;
+    if (waited < 0 || waited > LONGEST_SEARCH_MS)
+      return refuse('Time has gone on since this plan was begun. It is worked out again.');
+    const stands = readPlan(database);
+    const then = { ...seen.facts, nowMs: dto.seenMs };
+    const facts = { ...then, begun: stands ? begunNow(stands, then) : [] };
+    const week = weekShop(facts);
+    const wrong = shopViolations(week.shop);
+    if (wrong.length > 0) return refuse(wrong[0]!);
+    const word = weekWord(facts, seen.spread);
+    if (dto.madeFor !== word) return CHANGED;
+    const plan = placesOfNames(week.shop, {
+      at: dto.at.map(({ task, start, maker, place }) => [task, start, maker, place]),
+      pots: dto.pots,
+    });
+    const violations = scheduleViolations(withoutBrokenPins(week.shop, plan), plan);
+    if (violations.length > 0) return refuse(`This plan does not keep every rule: ${violations[0]}`);
+    const { tardiness, setUps, finish } = scoreOf(week.shop, plan);
+    const leastTardiness = scheduleBound(indexedShop(week.shop)).tardiness;
+    const whole: WeekPlan = {
+      ...plan,
+      firstDay: week.firstDay,
+      dates: yield* datesOf(week.shop, plan, { variation: variationOf(week.tasks, seen.spread), runs: RUNS, ...weekDice() }),
+      tardiness,
+      leastTardiness,
+      setUps,
+      finish,
+      datesProven: tardiness <= leastTardiness,
+      moved: 0,
+      brokenPins: brokenPins(week.shop, plan),
+    };
+    return done(() => {
+      if (weekWord(weekFacts(workshop).facts, seen.spread) !== word) return CHANGED;
+      writePlan(database, { madeFor: word, madeAtMs: facts.nowMs, plan: namedPlan(week.shop, whole) });
+      return done(null);
+    });
+  },
+  again: () => done(null),
+});

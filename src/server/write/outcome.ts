@@ -2,7 +2,7 @@ import type { Difference } from '@/core/job/differences';
 import type { StageId } from '@/core/stages/stages';
 import type { StoredJob } from '@/db/jobs';
 
-/** What a use case answers: the value, or a refusal that says what is wrong and loses nothing. */
+/** What a write answers: the value, or a refusal that says what is wrong and loses nothing. */
 export type Outcome<T> = { ok: true; value: T } | Refusal;
 
 export type Refusal =

@@ -1,4 +1,4 @@
-import type { Request, RequestName } from '@/server/requests';
+import type { Request, RequestName } from '@/server/writes';
 
 /** What may be kept of a job between its stages, and what it is called while it waits for the workshop. */
 export const KEPT_WRITES = {

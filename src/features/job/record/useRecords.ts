@@ -8,7 +8,7 @@ import type { LogEntry } from '@/core/log/logEntry';
 import { writeAction } from '@/server/actions';
 import type { JobWithLog } from '@/server/job/jobReading';
 import type { Outcome } from '@/server/write/outcome';
-import type { Request, Sent } from '@/server/requests';
+import type { Request, Sent } from '@/server/writes';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { refusalWords } from '../../refusalWords';
 import { useSend } from '../../useSend';
