@@ -80,26 +80,46 @@ export interface ClothMove {
   did: string;
   cuts: ClothCut[];
   changes: { before: StockCloth[]; after: StockCloth[] };
+  /** The move that this one undoes. */
+  undoes: string | null;
 }
 
 export function insertClothMove(database: Database, move: ClothMove): void {
   database
-    .prepare('INSERT INTO cloth_move (id, at, maker, did, cuts, changes) VALUES (?, ?, ?, ?, ?, ?)')
-    .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.cuts), JSON.stringify(move.changes));
+    .prepare('INSERT INTO cloth_move (id, at, maker, did, cuts, changes, undoes) VALUES (?, ?, ?, ?, ?, ?, ?)')
+    .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.cuts), JSON.stringify(move.changes), move.undoes);
 }
+
+type MoveRow = Omit<ClothMove, 'cuts' | 'changes'> & { cuts: string; changes: string };
+const moveFrom = (row: MoveRow): ClothMove => ({
+  ...row,
+  cuts: JSON.parse(row.cuts) as ClothCut[],
+  changes: JSON.parse(row.changes) as ClothMove['changes'],
+});
 
 /** Changes of the store, newest first: so many at the most, or all of them. */
 export const listClothMoves = (database: Database, most = -1): ClothMove[] =>
+  database.prepare<[number], MoveRow>('SELECT * FROM cloth_move ORDER BY rowid DESC LIMIT ?').all(most).map(moveFrom);
+
+/** A move that can be undone or was, with whether it was; null where there is none. */
+export function findClothMove(database: Database, id: string): (ClothMove & { undone: boolean }) | null {
+  const row = database.prepare<[string], MoveRow>('SELECT * FROM cloth_move WHERE id = ?').get(id);
+  if (!row) return null;
+  return { ...moveFrom(row), undone: database.prepare('SELECT 1 FROM cloth_move WHERE undoes = ?').get(id) !== undefined };
+}
+
+/** A cloth as it lies there, whether it is gone or not; null where there never was one. */
+export function findCloth(database: Database, id: string): (StoredCloth & { gone: boolean }) | null {
+  const row = database.prepare<[string], Row>('SELECT * FROM cloth_sheet WHERE id = ?').get(id);
+  return row ? { ...fromRow(row), gone: row.gone === 1 } : null;
+}
+
+/** Puts a cloth that is still as it was seen back to what it was before, or takes it out. */
+export const putClothBack = (database: Database, { id, lengthMm, flaws }: StockCloth, gone: boolean): void => {
   database
-    .prepare<[number], { id: string; at: string; maker: string; did: string; cuts: string; changes: string }>(
-      'SELECT * FROM cloth_move ORDER BY rowid DESC LIMIT ?',
-    )
-    .all(most)
-    .map((row) => ({
-      ...row,
-      cuts: JSON.parse(row.cuts) as ClothCut[],
-      changes: JSON.parse(row.changes) as ClothMove['changes'],
-    }));
+    .prepare('UPDATE cloth_sheet SET length_mm = ?, flaws = ?, gone = ?, revision = revision + 1 WHERE id = ?')
+    .run(lengthMm, JSON.stringify(flaws), gone ? 1 : 0, id);
+};
 
 export interface JobCut extends ClothCut {
   at: string;

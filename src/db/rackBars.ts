@@ -20,13 +20,17 @@ export const listRack = (database: Database): RackBar[] =>
     .all()
     .map(fromRow);
 
-/** Puts a bar on the rack, or more of one that lies there already: same bar, family, length and mark. */
-export function addRackBar(database: Database, bar: RackBar): void {
-  const there = database
-    .prepare<[string, string, string, number, string], { id: string }>(
-      'SELECT id FROM rack_bar WHERE profile = ? AND kind = ? AND family = ? AND abs(length_mm - ?) < 0.05 AND mark = ?',
+/** The row in which such bars lie, also where none is left: same bar, family, length and mark. */
+export const rackRowOf = (database: Database, bar: Omit<RackBar, 'id' | 'count'>): { id: string; count: number } | null =>
+  database
+    .prepare<[string, string, string, number, string], { id: string; count: number }>(
+      'SELECT id, count FROM rack_bar WHERE profile = ? AND kind = ? AND family = ? AND abs(length_mm - ?) < 0.05 AND mark = ?',
     )
-    .get(bar.profile, bar.kind, bar.family, bar.lengthMm, bar.mark);
+    .get(bar.profile, bar.kind, bar.family, bar.lengthMm, bar.mark) ?? null;
+
+/** Puts a bar on the rack, or more of one that lies there already. */
+export function addRackBar(database: Database, bar: RackBar): void {
+  const there = rackRowOf(database, bar);
   if (there) database.prepare('UPDATE rack_bar SET count = count + ? WHERE id = ?').run(bar.count, there.id);
   else
     database
@@ -48,23 +52,34 @@ export interface RackMove {
   did: string;
   jobs: string[];
   changes: { added: Omit<RackBar, 'id'>[]; taken: { bar: Omit<RackBar, 'id' | 'count'>; count: number }[] };
+  /** The move that this one undoes. */
+  undoes: string | null;
 }
 
 export function insertRackMove(database: Database, move: RackMove): void {
   database
-    .prepare('INSERT INTO rack_move (id, at, maker, did, jobs, changes) VALUES (?, ?, ?, ?, ?, ?)')
-    .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.jobs), JSON.stringify(move.changes));
+    .prepare('INSERT INTO rack_move (id, at, maker, did, jobs, changes, undoes) VALUES (?, ?, ?, ?, ?, ?, ?)')
+    .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.jobs), JSON.stringify(move.changes), move.undoes);
 }
 
 /** Whether the frame of a job was sawn or picked. */
 export const isSawn = (database: Database, jobId: string): boolean =>
   database.prepare('SELECT 1 FROM sawn_job WHERE job_id = ?').get(jobId) !== undefined;
 
+type MoveRow = Omit<RackMove, 'jobs' | 'changes'> & { jobs: string; changes: string };
+const moveFrom = (row: MoveRow): RackMove => ({
+  ...row,
+  jobs: JSON.parse(row.jobs) as string[],
+  changes: JSON.parse(row.changes) as RackMove['changes'],
+});
+
 /** Changes of the rack, newest first: so many at the most, or all of them. */
 export const listRackMoves = (database: Database, most = -1): RackMove[] =>
-  database
-    .prepare<[number], { id: string; at: string; maker: string; did: string; jobs: string; changes: string }>(
-      'SELECT * FROM rack_move ORDER BY rowid DESC LIMIT ?',
-    )
-    .all(most)
-    .map((row) => ({ ...row, jobs: JSON.parse(row.jobs) as string[], changes: JSON.parse(row.changes) as RackMove['changes'] }));
+  database.prepare<[number], MoveRow>('SELECT * FROM rack_move ORDER BY rowid DESC LIMIT ?').all(most).map(moveFrom);
+
+/** A move that can be undone or was, with whether it was; null where there is none. */
+export function findRackMove(database: Database, id: string): (RackMove & { undone: boolean }) | null {
+  const row = database.prepare<[string], MoveRow>('SELECT * FROM rack_move WHERE id = ?').get(id);
+  if (!row) return null;
+  return { ...moveFrom(row), undone: database.prepare('SELECT 1 FROM rack_move WHERE undoes = ?').get(id) !== undefined };
+}

@@ -25,6 +25,8 @@ import { keepVariant } from './variant/variantWrites';
 import { startOf } from '@/core/shape/shape';
 import { listGroundStock } from '@/db/groundStocks';
 import { findStoreItem } from '@/db/storeItems';
+import { rackMoves } from './rack/undoRackMove';
+import { clothMoves } from './cloth/undoClothMove';
 import { addToRack, series } from './rack/rackWrites';
 import type { Request, RequestName } from './writes';
 import { type JobSet, jobsOfSet } from '@/db/jobSets';
@@ -334,12 +336,14 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
     }),
     addToRack: () => ({ profile: 'deep', kind: 'pairs', family: 'plain', lengthMm: 600, count: 2, mark: '', maker: 'Me' }),
     takeFromRack: () => ({ id: rackRow(workshop), count: 1, maker: 'Me' }),
+    undoRackMove: () => ({ moveId: rackMoves(workshop)[0]!.id, maker: 'Me' }),
     recordCuts: () => ({ jobIds: [ids.fresh], seen: series(workshop, [ids.fresh]).seen, maker: 'Me' }),
     addCloth: () => {
       const { id: _id, revision: _revision, ...cloth } = roll();
       return { ...cloth, kind: 'offcut', tag: 'O9', lengthMm: 800, maker: 'Me' };
     },
     changeCloth: () => ({ id: roll().id, revision: roll().revision, lengthMm: 8000, flaws: [], gone: false, maker: 'Me' }),
+    undoClothMove: () => ({ moveId: clothMoves(workshop)[0]!.id, maker: 'Me' }),
     cutCloth: () => {
       const piece = clothJobs(workshop).find(({ ready }) => ready)!;
       return {

@@ -41,6 +41,8 @@ import { changeItem, undoMove } from './store/storeWrites';
 import { buyItems } from './store/buyWrites';
 import { adoptVariant, dropVariant, keepVariant } from './variant/variantWrites';
 import { pinTask, saveWeek, takePlan } from './week/weekWrites';
+import { undoClothMove } from './cloth/undoClothMove';
+import { undoRackMove } from './rack/undoRackMove';
 import { LOOKS_ON, looksOn } from './network/asking';
 import type { Workshop } from './workshop';
 import { checked } from './write/checked';
@@ -95,11 +97,13 @@ export const WRITES = {
   setStock,
   recordBatch,
   addToRack,
+  undoRackMove,
   takeFromRack,
   keepPlace,
   keepNote,
   recordCuts,
   addCloth,
+  undoClothMove,
   changeCloth,
   cutCloth,
   saveWeek,

@@ -1,7 +1,8 @@
 import { BarsPage, type BarsView } from '@/features/bars/BarsPage';
 import { openWorkshop } from '@/server/openWorkshop';
-import { rackBars, rackMoves, series } from '@/server/rack/rackWrites';
-import { houseRules } from "@/server/house/houseRuleWrites";
+import { rackBars, series } from '@/server/rack/rackWrites';
+import { rackMoves } from '@/server/rack/undoRackMove';
+import { houseRules } from '@/server/house/houseRuleWrites';
 
 const VIEWS: readonly BarsView[] = ['rack', 'series', 'materials'];
 

@@ -1,7 +1,8 @@
 import { ClothPage, type ClothView } from '@/features/cloth/ClothPage';
-import { clothJobs, clothMoves, clothStore } from '@/server/cloth/clothWrites';
+import { clothJobs, clothStore } from '@/server/cloth/clothWrites';
+import { clothMoves } from '@/server/cloth/undoClothMove';
 import { openWorkshop } from '@/server/openWorkshop';
-import { houseRules } from "@/server/house/houseRuleWrites";
+import { houseRules } from '@/server/house/houseRuleWrites';
 
 const VIEWS: readonly ClothView[] = ['lay', 'store', 'materials'];
 

@@ -1,7 +1,7 @@
 'use client';
 /* The store of bars: what lies on the rack and what it makes, one plan for several jobs, and the tables of materials. */
 import type { RackBar } from '@/core/frame/sawing/rack';
-import type { RackMove } from '@/db/rackBars';
+import type { rackMoves } from '@/server/rack/undoRackMove';
 import type { StoredRules } from '@/db/workshops';
 import type { Series } from '@/server/rack/rackWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
@@ -26,7 +26,7 @@ export function BarsPage({
 }: {
   view: BarsView;
   rack: RackBar[];
-  moves: RackMove[];
+  moves: ReturnType<typeof rackMoves>;
   series: Series | null;
   stored: StoredRules;
 }) {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { profileOf, profilesOf } from '@/core/house/materials';
 import { type RackBar, makeableFrames } from '@/core/frame/sawing/rack';
 import { length, printLength, printNumber } from '@/core/units/length';
-import type { RackMove } from '@/db/rackBars';
+import type { rackMoves } from '@/server/rack/undoRackMove';
 import type { SeriesJob } from '@/server/rack/rackWrites';
 import { Choice, LengthField, NumberField, TextField } from '@/ui/form/fields';
 import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/form/Form';
@@ -20,7 +20,7 @@ const KINDS = [
 ] as const;
 const KIND_WORDS = { pairs: 'slotted', timber: 'timber', brace: 'for braces' } as const;
 
-export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMove[]; jobs: SeriesJob[] }) {
+export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: ReturnType<typeof rackMoves>; jobs: SeriesJob[] }) {
   const { maker, tape } = useWorkshop();
   const write = useWrite();
   const [taken, setTaken] = useState<RackBar | null>(null);
@@ -56,7 +56,7 @@ export function RackView({ rack, moves, jobs }: { rack: RackBar[]; moves: RackMo
             </FormScope>
           </p>
         )}
-        <MoveList moves={moves} />
+        <MoveList moves={moves} onUndo={(moveId) => write('undoRackMove', { moveId, maker })} />
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
 'use client';
 /* The store of cloth: pieces laid on rolls and offcuts, what lies in the store, and the table of cloths. */
-import type { ClothMove, StoredCloth } from '@/db/clothSheets';
+import type { StoredCloth } from '@/db/clothSheets';
+import type { clothMoves } from '@/server/cloth/undoClothMove';
 import type { StoredRules } from '@/db/workshops';
 import type { ClothJob } from '@/server/cloth/clothWrites';
 import { ViewsHeader } from '@/ui/ViewsHeader';
@@ -25,7 +26,7 @@ export function ClothPage({
 }: {
   view: ClothView;
   store: StoredCloth[];
-  moves: ClothMove[];
+  moves: ReturnType<typeof clothMoves>;
   jobs: ClothJob[];
   stored: StoredRules;
 }) {

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import type { StockCloth } from '@/core/cloth/clothStock';
 import { fabricOf, fabricsOf } from '@/core/house/materials';
 import { length, printLength, printSize } from '@/core/units/length';
-import type { ClothMove, StoredCloth } from '@/db/clothSheets';
+import type { StoredCloth } from '@/db/clothSheets';
+import type { clothMoves } from '@/server/cloth/undoClothMove';
 import { Choice, LengthField, TextField } from '@/ui/form/fields';
 import { Form, FormScope, FormTrouble, SendButton, useForm } from '@/ui/form/Form';
 import { Figure } from '@/ui/drawing/Figure';
@@ -17,7 +18,7 @@ const KINDS = [
   { id: 'offcut', name: 'Offcut' },
 ] as const;
 
-export function StoreView({ store, moves }: { store: StoredCloth[]; moves: ClothMove[] }) {
+export function StoreView({ store, moves }: { store: StoredCloth[]; moves: ReturnType<typeof clothMoves> }) {
   const { maker } = useWorkshop();
   const write = useWrite();
   const remove = ({ id, revision, lengthMm, flaws }: StoredCloth) =>
@@ -39,7 +40,7 @@ export function StoreView({ store, moves }: { store: StoredCloth[]; moves: Cloth
       </div>
       <div className="no-print relative min-h-0 overflow-y-auto bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]">
         <AddSlip onAdd={(cloth) => write('addCloth', { ...cloth, maker })} />
-        <MoveList moves={moves} />
+        <MoveList moves={moves} onUndo={(moveId) => write('undoClothMove', { moveId, maker })} />
       </div>
     </div>
   );

@@ -6,11 +6,12 @@ import { layRoll } from '@/core/cloth/layout/layRoll';
 import { DEFAULT_RULES } from '@/core/house/houseRules';
 import { NO_CHANGES } from '@/core/house/materials';
 import { length } from '@/core/units/length';
-import { addCloth, changeCloth, clothJobs, clothMoves, clothStore, cutCloth, jobCut } from './clothWrites';
+import { addCloth, changeCloth, clothJobs, clothStore, cutCloth, jobCut } from './clothWrites';
+import { clothMoves, undoClothMove } from './undoClothMove';
 import { createJob, recordStep, saveInputs, withdrawRecord } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import type { Outcome } from '../write/outcome';
-import { testWorkshop, value } from '../testWorkshop';
+import { recordStage, testWorkshop, value } from '../testWorkshop';
 import type { Workshop } from '../workshop';
 import { saveRules } from '../house/houseRuleWrites';
 
@@ -54,6 +55,8 @@ function laid(cloth: ReturnType<typeof store>) {
   return { sheets: [{ id: cloth.id, revision: cloth.revision, placed }], maker: 'Me', length: step.value.length };
 }
 
+const asSeen = ({ id, revision, lengthMm, flaws }: ReturnType<typeof store>) => ({ id, revision, lengthMm, flaws });
+
 describe('the store of cloth', () => {
   it('takes in rolls and offcuts, each tag once, and only cloth of the house that can be', () => {
     store();
@@ -78,6 +81,38 @@ describe('the store of cloth', () => {
       'C1: 1 flaw marked',
       'Put in the store: roll C1, Cotton duck, medium',
     ]);
+  });
+
+  it('gives a piece back that was cut by mistake, as long as nothing rests on it', () => {
+    const id = job('Harbour');
+    const lying = () => clothStore(workshop).map(({ tag, kind, lengthMm }) => [tag, kind, lengthMm]);
+    const last = () => clothMoves(workshop)[0]!;
+    const undo = (moveId = last().id) => undoClothMove.act(workshop, { moveId, maker: 'Mara' });
+    const { length: _length, ...first } = laid(store());
+    value(cutCloth.act(workshop, first));
+    const whole = [['C1', 'roll', 3000]];
+    const shorter = lying();
+    expect(shorter.length).toBeGreaterThan(1);
+    expect(shorter[0]![2]).toBeLessThan(3000);
+    const cut = last().id;
+    value(undo());
+    expect([lying(), jobCut(workshop, id), clothJobs(workshop).map((one) => one.id)]).toEqual([whole, null, [id]]);
+    expect(last()).toMatchObject({ maker: 'Mara', did: 'Undone: Cut for No. 101', stays: expect.any(String) as string });
+    expect(said(undo(cut))).toMatch(/undone already/);
+    expect(said(undo())).toMatch(/undid another change/);
+    expect(said(undo('no-such-move'))).toMatch(/no such change/);
+
+    // What was cut again counts; an offcut that is gone since, or a record, holds it.
+    value(cutCloth.act(workshop, laid(clothStore(workshop)[0]!)));
+    expect(jobCut(workshop, id)).not.toBeNull();
+    const offcut = clothStore(workshop).find(({ kind }) => kind === 'offcut')!;
+    const again = last().id;
+    value(changeCloth.act(workshop, { ...asSeen(offcut), gone: true, maker: 'Me' }));
+    expect(said(undo(again))).toMatch(new RegExp(`${offcut.tag} has changed since`));
+    value(undo());
+    for (const stage of ['brief', 'bars', 'square', 'cloth'] as const) value(recordStage(workshop, id, stage));
+    expect(said(undo(again))).toMatch(/The cloth of No. 101 is recorded: undo that record first/);
+    expect(lying()).toEqual(shorter.map((row) => [row[0] === 'C1' ? 'C1' : expect.stringMatching(/^C1/), ...row.slice(1)]));
   });
 
   it('keeps a cloth of the house that lies in it', () => {

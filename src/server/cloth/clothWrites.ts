@@ -15,15 +15,12 @@ import { USES, byId } from '@/core/house/schools';
 import { toEnd } from '@/core/toEnd';
 import {
   type ClothCut,
-  type ClothMove,
   type JobCut,
   type StoredCloth,
   clothTags,
   cutOfJob,
   insertCloth,
-  insertClothMove,
   listCloth,
-  listClothMoves,
   updateCloth,
 } from '@/db/clothSheets';
 import { type StoredJob, findJob } from '@/db/jobs';
@@ -33,6 +30,7 @@ import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
 import type { Workshop } from '../workshop';
 import { write } from '../write/write';
+import { writeClothMove } from './clothMove';
 import { oneOf, numberOf, flag, listOf, part, whole, number, text } from '@/core/shape/shape';
 import { idText } from '@/core/job/job';
 import { textOf } from '@/core/shape/texts';
@@ -52,9 +50,6 @@ const flaws = listOf(
 const roll = (mm: number): string => printed('rollLength', mm, RECORD_TAPE);
 
 export const clothStore = ({ database }: Workshop): StoredCloth[] => listCloth(database);
-
-/** The last changes of the store, newest first. */
-export const clothMoves = ({ database }: Workshop): ClothMove[] => listClothMoves(database, 12);
 
 /** When and from what a job's piece was cut; null when it was not. */
 export const jobCut = ({ database }: Workshop, id: string): JobCut | null => cutOfJob(database, id);
@@ -111,7 +106,8 @@ export const addCloth = write({
     flaws: flaws,
     maker,
   },
-  act({ database, now, newId }: Workshop, { maker, ...typed }): Outcome<StoredCloth[]> {
+  act(workshop: Workshop, { maker, ...typed }): Outcome<StoredCloth[]> {
+    const { database, newId } = workshop;
     const { rules } = readRules(database);
     const cloth: StockCloth = { ...typed, tag: typed.tag.trim(), flaws: plainFlaws(typed.flaws), id: newId() };
     if (!fabricsOf(rules).some((one) => one.id === cloth.fabric))
@@ -123,14 +119,7 @@ export const addCloth = write({
         return refuse(`The tag “${cloth.tag}” was given before: write another one on it.`);
       insertCloth(database, cloth);
       const did = `Put in the store: ${cloth.kind} ${cloth.tag}, ${fabricOf(rules, cloth.fabric).name}`;
-      insertClothMove(database, {
-        id: newId(),
-        at: now().toISOString(),
-        maker,
-        did,
-        cuts: [],
-        changes: { before: [], after: [cloth] },
-      });
+      writeClothMove(workshop, { maker, did, after: [cloth] });
       return done(listCloth(database));
     });
     return add.immediate();
@@ -146,7 +135,8 @@ const CHANGED = 'This cloth was changed elsewhere in between: look at it again.'
 export const changeCloth = write({
   /** `gone`: used up or thrown away. */
   asks: { id: idText, revision, lengthMm: numberOf('rollLength'), flaws: flaws, gone: flag(), maker },
-  act({ database, now, newId }: Workshop, dto): Outcome<StoredCloth[]> {
+  act(workshop: Workshop, dto): Outcome<StoredCloth[]> {
+    const { database } = workshop;
     const change = database.transaction((): Outcome<StoredCloth[]> => {
       const before = listCloth(database).find((one) => one.id === dto.id);
       if (!before || before.revision !== dto.revision) return refuse(CHANGED);
@@ -154,13 +144,11 @@ export const changeCloth = write({
       const [wrong] = dto.gone ? [] : stockViolations(after);
       if (wrong) return refuse(wrong);
       updateCloth(database, { ...after, revision: dto.revision }, dto.gone);
-      insertClothMove(database, {
-        id: newId(),
-        at: now().toISOString(),
+      writeClothMove(workshop, {
         maker: dto.maker,
         did: dto.gone ? `Out of the store: ${before.tag}` : `${before.tag}: ${changeWords(before, after)}`,
-        cuts: [],
-        changes: { before: [plainCloth(before)], after: dto.gone ? [] : [plainCloth(after)] },
+        before: [plainCloth(before)],
+        after: dto.gone ? [] : [plainCloth(after)],
       });
       return done(listCloth(database));
     });
@@ -255,7 +243,8 @@ function layoutTrouble({ cloth, pieces, placed }: CutSheet, rules: HouseRules): 
     : null;
 }
 
-function writeCuts({ database, now, newId }: Workshop, sheets: CutSheet[], rules: HouseRules, maker: string, did: string): void {
+function writeCuts(workshop: Workshop, sheets: CutSheet[], rules: HouseRules, maker: string, did: string): void {
+  const { database, newId } = workshop;
   const tags = clothTags(database);
   const after: StockCloth[] = [];
   for (const { cloth, placed } of sheets) {
@@ -271,15 +260,14 @@ function writeCuts({ database, now, newId }: Workshop, sheets: CutSheet[], rules
       after.push(kept);
     }
   }
-  insertClothMove(database, {
-    id: newId(),
-    at: now().toISOString(),
+  writeClothMove(workshop, {
     maker,
     did,
     cuts: sheets.flatMap(({ cloth, placed }) =>
       placed.map(({ id, w, h }): ClothCut => ({ job: id, tag: cloth.tag, acrossMm: w, alongMm: h })),
     ),
-    changes: { before: sheets.map(({ cloth }) => plainCloth(cloth)), after },
+    before: sheets.map(({ cloth }) => plainCloth(cloth)),
+    after,
   });
 }
 

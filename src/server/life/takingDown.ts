@@ -20,7 +20,7 @@ import { listCloth } from '@/db/clothSheets';
 import { type StoredJob, setArchived } from '@/db/jobs';
 import { logOfJob } from '@/db/logEntries';
 import { readCostSettings } from '@/db/quotes';
-import { addRackBar, insertRackMove, listRack } from '@/db/rackBars';
+import { addRackBar, listRack } from '@/db/rackBars';
 import { type RolledWork, findRolled, insertRolled, listRolled, stretchRolled } from '@/db/rolledWorks';
 import { findStoreItem, insertStoreMove } from '@/db/storeItems';
 import { readRules } from '@/db/workshops';
@@ -30,6 +30,7 @@ import { type Outcome, done, refuse } from '../write/outcome';
 import { seenJob } from '../job/seenJob';
 import { buyingJobs } from '../store/buyWrites';
 import type { Workshop } from '../workshop';
+import { writeRackMove } from '../rack/rackMove';
 import { writeDown } from '../job/writeDown';
 import { write } from '../write/write';
 import { ofJob, note } from '../write/asked';
@@ -84,14 +85,7 @@ export const takeDown = write({
           `from No. ${job.number}`,
         );
         for (const bar of added) addRackBar(database, { id: newId(), ...bar });
-        insertRackMove(database, {
-          id: newId(),
-          at,
-          maker,
-          did: `Came off No. ${job.number}`,
-          jobs: [],
-          changes: { added, taken: [] },
-        });
+        writeRackMove(workshop, { maker, did: `Came off No. ${job.number}`, added });
       }
       if (dto.openers > 0 && opener && findStoreItem(database, opener.item))
         insertStoreMove(database, {

@@ -12,7 +12,8 @@ import { createJob, importJob, recordStep, saveInputs } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import type { Outcome, Refusal } from '../write/outcome';
 import { addToRack, rackBars, recordCuts, series, takeFromRack } from './rackWrites';
-import { asked, testWorkshop, value } from '../testWorkshop';
+import { asked, recordStage, testWorkshop, value } from '../testWorkshop';
+import { rackMoves, undoRackMove } from './undoRackMove';
 import type { Workshop } from '../workshop';
 import { houseRules, saveRules } from '../house/houseRuleWrites';
 
@@ -65,6 +66,34 @@ describe('the rack', () => {
     ]);
     expect(() => workshop.database.prepare('DELETE FROM rack_move').run()).toThrow(/append-only/);
   });
+});
+
+it('gives back what was sawn by mistake, as long as nothing rests on it', () => {
+  value(addToRack.act(workshop, { ...offcut, count: 4 }));
+  const id = job(BATTEN);
+  const whole = rackBars(workshop).map(({ lengthMm, count }) => [lengthMm, count]);
+  const lying = () => rackBars(workshop).map(({ lengthMm, count }) => [lengthMm, count]);
+  const sawn = () => series(workshop, []).jobs.map((one) => one.sawn);
+  const saw = () => value(recordCuts.act(workshop, { jobIds: [id], seen: series(workshop, [id]).seen, maker: 'Me' }));
+  const undo = (moveId = rackMoves(workshop)[0]!.id) => undoRackMove.act(workshop, { moveId, maker: 'Mara' });
+  saw();
+  expect([sawn(), lying()]).not.toEqual([[false], whole]);
+  const cuts = rackMoves(workshop)[0]!.id;
+  value(undo());
+  expect([sawn(), lying()]).toEqual([[false], whole]);
+  expect(said(undo(cuts))).toMatch(/undone already/);
+
+  // Of what it put there one is gone; and a recorded frame holds the cuts.
+  const [row] = rackBars(workshop);
+  const putThere = rackMoves(workshop).at(-1)!.id;
+  value(takeFromRack.act(workshop, { id: row!.id, count: 1, maker: 'Me' }));
+  expect(said(undo(putThere))).toMatch(/Of the 1450 mm it put on the rack, 3 of 4 are there/);
+  value(undo());
+  saw();
+  const second = rackMoves(workshop)[0]!.id;
+  for (const stage of ['brief', 'bars'] as const) value(recordStage(workshop, id, stage));
+  expect(said(undo(second))).toMatch(/The frame of No. 101 is recorded: undo that record first/);
+  expect(sawn()).not.toContain(false);
 });
 
 describe('one plan for several jobs', () => {

@@ -12,22 +12,20 @@ import type { RackBar } from '@/core/frame/sawing/rack';
 import type { HouseRules } from '@/core/house/houseRules';
 import { type StoredJob, findJob } from '@/db/jobs';
 import { statesAt } from '@/db/jobStates';
-import { type RackMove, addRackBar, insertRackMove, listRack, isSawn, listRackMoves, takeRackBar } from '@/db/rackBars';
+import { addRackBar, listRack, isSawn, takeRackBar } from '@/db/rackBars';
 import { readRules } from '@/db/workshops';
 import { brokenJob } from '../job/jobReading';
 import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, done, refuse } from '../write/outcome';
 import type { Workshop } from '../workshop';
 import { write } from '../write/write';
+import { writeRackMove } from './rackMove';
 import { idText } from '@/core/job/job';
 import { oneOf, numberOf, text } from '@/core/shape/shape';
 import { textOf } from '@/core/shape/texts';
 import { maker, jobIds } from '../write/asked';
 
 export const rackBars = ({ database }: Workshop): RackBar[] => listRack(database);
-
-/** The last changes of the rack, newest first. */
-export const rackMoves = ({ database }: Workshop): RackMove[] => listRackMoves(database, 12);
 
 /** A job whose frame is still to be built, for one plan together with others. */
 export interface SeriesJob {
@@ -109,7 +107,8 @@ export const addToRack = write({
     mark: textOf('mark'),
     maker,
   },
-  act({ database, now, newId }: Workshop, { maker, ...bar }): Outcome<RackBar[]> {
+  act(workshop: Workshop, { maker, ...bar }): Outcome<RackBar[]> {
+    const { database, newId } = workshop;
     const { rules } = readRules(database);
     if (!profilesOf(rules).some((one) => one.id === bar.profile))
       return refuse(`profile: this house has no bar “${bar.profile}”.`);
@@ -117,7 +116,7 @@ export const addToRack = write({
       .transaction(() => {
         addRackBar(database, { id: newId(), ...bar });
         const did = `Put on the rack: ${bar.count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(rules, bar.profile).name}`;
-        move(database, newId(), now(), maker, did, [], { added: [bar], taken: [] });
+        writeRackMove(workshop, { maker, did, added: [bar] });
       })
       .immediate();
     return done(listRack(database));
@@ -128,13 +127,14 @@ export const addToRack = write({
 /** Takes pieces from a row of the rack. */
 export const takeFromRack = write({
   asks: { id: idText, count: numberOf('pieces'), maker },
-  act({ database, now, newId }: Workshop, { id, count, maker }): Outcome<RackBar[]> {
+  act(workshop: Workshop, { id, count, maker }): Outcome<RackBar[]> {
+    const { database } = workshop;
     const take = database.transaction((): Outcome<RackBar[]> => {
       const row = listRack(database).find((one) => one.id === id);
       if (!row || !takeRackBar(database, id, count)) return refuse(`There are no ${count} of these on the rack any more.`);
       const { id: _id, count: _count, ...bar } = row;
       const did = `Taken from the rack: ${count} × ${printed('barLength', bar.lengthMm, RECORD_TAPE)}, ${profileOf(readRules(database).rules, bar.profile).name}`;
-      move(database, newId(), now(), maker, did, [], { added: [], taken: [{ bar, count }] });
+      writeRackMove(workshop, { maker, did, taken: [{ bar, count }] });
       return done(listRack(database));
     });
     return take.immediate();
@@ -147,7 +147,7 @@ export const recordCuts = write({
   /** `seen`: what the plan on the screen took and left, so that a plan that has changed since is not recorded unseen. */
   asks: { jobIds, seen: text(1, 100), maker },
   act(workshop: Workshop, { jobIds, seen, maker }): Outcome<Series> {
-    const { database, now, newId } = workshop;
+    const { database, newId } = workshop;
     const record = database.transaction((): Outcome<Series> => {
       const { rules } = readRules(database);
       const jobs = jobIds
@@ -167,7 +167,10 @@ export const recordCuts = write({
         if (!takeRackBar(database, id, count)) throw new Error(`the rack has no ${count} of ${id}`);
       for (const offcut of offcuts) addRackBar(database, { ...offcut, id: newId() });
       const numbers = jobs.map((job) => `No. ${job.number}`).join(', ');
-      move(database, newId(), now(), maker, `Sawn and picked for ${numbers}`, jobIds, {
+      writeRackMove(workshop, {
+        maker,
+        did: `Sawn and picked for ${numbers}`,
+        jobs: jobIds,
         added: offcuts,
         taken: [...taken].map(([id, count]) => {
           const { id: _id, count: _count, ...bar } = rack.find((one) => one.id === id)!;
@@ -180,15 +183,3 @@ export const recordCuts = write({
   },
   again: (workshop) => done(series(workshop, [])),
 });
-
-function move(
-  database: Workshop['database'],
-  id: string,
-  at: Date,
-  maker: string,
-  did: string,
-  jobs: string[],
-  changes: RackMove['changes'],
-): void {
-  insertRackMove(database, { id, at: at.toISOString(), maker, did, jobs, changes });
-}

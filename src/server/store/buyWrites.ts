@@ -8,15 +8,17 @@ import { fabricOf } from '@/core/house/materials';
 import { byId } from '@/core/house/schools';
 import { SUBSTANCES, type SubstanceId } from '@/core/prime/substances';
 import { type BuyLine, type BuyingJob, type Store, type Stocked, toBuy } from '@/core/store/toBuy';
-import { clothTags, insertCloth, insertClothMove, listCloth, cutOfJob } from '@/db/clothSheets';
+import { clothTags, insertCloth, listCloth, cutOfJob } from '@/db/clothSheets';
 import { insertGroundMove, listGroundStock, setGroundStock } from '@/db/groundStocks';
 import { openStatesByDue } from '@/db/jobStates';
-import { addRackBar, insertRackMove, isSawn, listRack } from '@/db/rackBars';
+import { addRackBar, isSawn, listRack } from '@/db/rackBars';
 import { type StockedItem, findStoreItem, listStore, setStoreItem } from '@/db/storeItems';
 import { readRules } from '@/db/workshops';
 import { factsIn, settle } from '../job/jobStates';
 import { type Outcome, done, refuse } from '../write/outcome';
 import type { Workshop } from '../workshop';
+import { writeRackMove } from '../rack/rackMove';
+import { writeClothMove } from '../cloth/clothMove';
 import { write } from '../write/write';
 import { text, part, listOf, whole } from '@/core/shape/shape';
 import { maker } from '../write/asked';
@@ -172,14 +174,8 @@ function putAway(workshop: Workshop, line: BuyLine, packs: number, maker: string
         mark: '',
       };
       addRackBar(database, { id: newId(), ...bar });
-      insertRackMove(database, {
-        id: newId(),
-        at,
-        maker,
-        did: `Bought: ${quantity} × ${printed('barLength', line.lengthMm, RECORD_TAPE)}, ${line.what}`,
-        jobs: [],
-        changes: { added: [bar], taken: [] },
-      });
+      const did = `Bought: ${quantity} × ${printed('barLength', line.lengthMm, RECORD_TAPE)}, ${line.what}`;
+      writeRackMove(workshop, { maker, did, added: [bar] });
       return;
     }
     case 'cloth': {
@@ -194,14 +190,8 @@ function putAway(workshop: Workshop, line: BuyLine, packs: number, maker: string
         flaws: [],
       };
       insertCloth(database, cloth);
-      insertClothMove(database, {
-        id: newId(),
-        at,
-        maker,
-        did: `Bought: roll ${cloth.tag}, ${line.what}, ${printed('rollLength', quantity, RECORD_TAPE)}`,
-        cuts: [],
-        changes: { before: [], after: [cloth] },
-      });
+      const did = `Bought: roll ${cloth.tag}, ${line.what}, ${printed('rollLength', quantity, RECORD_TAPE)}`;
+      writeClothMove(workshop, { maker, did, after: [cloth] });
       return;
     }
     case 'bead':
