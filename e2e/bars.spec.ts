@@ -112,7 +112,7 @@ test('a triptych is sawn from one plan, proven, drawn, recorded; its offcut lies
   await page.getByRole('button', { name: 'Record: sawn and picked' }).click();
   await expect(page.getByTestId('rack')).toContainText('1 × 288 mm for braces, offcut');
   await expect(page.getByTestId('rack')).not.toContainText('1240 mm');
-  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText(
+  await expect(page.getByRole('region', { name: 'Stock movements' })).toContainText(
     'Sawn and picked for No. 138, No. 139, No. 140',
   );
   await page.getByRole('button', { name: 'Take one of 288 mm, Flat batten with bead strip' }).click();

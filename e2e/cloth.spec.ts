@@ -92,7 +92,12 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
   await expect(page).toHaveURL(/view=store/);
   await expect(page.getByText(`F7 roll, ${6000 - used - 5} × 1500 mm`)).toBeVisible();
   await expect(page.getByText(/F7-1 offcut, \d+ × \d+ mm/)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText(/Cut for No\. \d+, No\. \d+/);
+  const moves = page.getByRole('region', { name: 'Stock movements' });
+  await expect(moves).toContainText(/Cut for No\. \d+, No\. \d+/);
+  await moves.getByRole('button', { name: /^Undo: Cut for No\./ }).click();
+  await expect(page.getByText('F7 roll, 6000 × 1500 mm')).toBeVisible();
+  await expect(page.getByText(/F7-1 offcut/)).toHaveCount(0);
+  await expect(moves.getByRole('listitem').first()).toContainText('Undone: Cut for No.');
 });
 
 test('a cut recorded with its job draws the roll down, and says so afterwards', async ({ page, demoServer }) => {
@@ -188,7 +193,7 @@ test('the store refuses what cannot be there; a cloth of the house is added, use
   await page.getByRole('button', { name: 'S1 is used up' }).click();
   await page.getByRole('button', { name: 'Yes, S1 is used up' }).click();
   await expect(page.getByText('S1 roll')).toHaveCount(0);
-  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText('Out of the store: S1');
+  await expect(page.getByRole('region', { name: 'Stock movements' })).toContainText('Out of the store: S1');
 });
 
 test('a piece is dragged, moved by keys, turned and set free; a pin that cannot be kept says why', async ({

@@ -61,7 +61,7 @@ test('twelve canvases go from the brief to the hand-over with few clicks; one fr
 
   await hand.click(page.getByRole('link', { name: 'One plan to saw and buy for all' }));
   await hand.click(button('Record: sawn and picked'));
-  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText('Sawn and picked for No. 101');
+  await expect(page.getByRole('region', { name: 'Stock movements' })).toContainText('Sawn and picked for No. 101');
   await page.goto(set);
   hand.count += 1;
   await hand.click(button('Record the frame of 12'));
@@ -158,7 +158,7 @@ test('three go the whole way by keys alone', async ({ page, emptyServer }) => {
   await toSet();
   await enter('One plan to saw');
   await enter('Record: sawn and picked');
-  await expect(page.getByRole('region', { name: 'Came and went' })).toContainText('Sawn and picked');
+  await expect(page.getByRole('region', { name: 'Stock movements' })).toContainText('Sawn and picked');
   await toSet();
   await enter('Record the frame');
   await recorded(page, 'Bars', 3);
@@ -280,6 +280,6 @@ test('the store counts, takes by hand and takes back', async ({ page, emptyServe
   await page.getByLabel('Take by hand').fill('15');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /^Key 25 pieces/ })).toBeVisible();
-  await page.getByRole('button', { name: /Take back: Key: took 15/ }).click();
+  await page.getByRole('button', { name: /Undo: Key: took 15/ }).click();
   await expect(page.getByRole('row', { name: /^Key 40 pieces/ })).toBeVisible();
 });

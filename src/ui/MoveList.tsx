@@ -6,7 +6,7 @@ interface ListedMove {
   at: string;
   maker: string;
   did: string;
-  /** Why it cannot be undone any more; null where it can. */
+  /** Why it cannot be undone any more, nothing where that is plain; null where it can. */
   stays: string | null;
 }
 
@@ -31,7 +31,7 @@ export function MoveList({
                 {move.did}
                 <span className="figure soft block text-[13px]">
                   {format(new Date(move.at), 'd MMM yyyy HH:mm')}, {move.maker}
-                  {move.stays !== null && <>. {move.stays}</>}
+                  {move.stays && <>. {move.stays}</>}
                 </span>
               </span>
               {move.stays === null && (

@@ -126,8 +126,8 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
             onDone={() => setOpen(null)}
           />
         )}
-        <section aria-label="Came and went">
-          <h2 className="text-[17px] font-semibold">Came and went</h2>
+        <section aria-label="Stock movements">
+          <h2 className="text-[17px] font-semibold">Stock movements</h2>
           {moves.length === 0 && <p className="soft text-[14px]">Nothing yet. A recorded stage takes what it used.</p>}
           <FormScope>
             <FormTrouble />
@@ -141,9 +141,9 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
                     <ActButton
                       className="btn btn-ghost btn-xs h-7"
                       act={() => write('undoMove', { moveId: move.id, maker })}
-                      aria-label={`Take back: ${move.did}`}
+                      aria-label={`Undo: ${move.did}`}
                     >
-                      take back
+                      Undo
                     </ActButton>
                   )}
                 </li>

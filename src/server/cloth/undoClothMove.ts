@@ -40,11 +40,11 @@ function whyItStays(workshop: Workshop, move: Found): string | null {
   return back ? `${back.tag} is in stock again.` : null;
 }
 
-/** The last changes of the cloth in store, newest first, each with why it stays where it cannot be undone. */
+/** The last changes of the cloth in store, newest first, each with why it stays where it cannot be undone; an undoing says itself that it stays. */
 export const clothMoves = (workshop: Workshop): (ClothMove & { stays: string | null })[] =>
   listClothMoves(workshop.database, 12).map((move) => ({
     ...move,
-    stays: whyItStays(workshop, findClothMove(workshop.database, move.id)!),
+    stays: move.undoes === null ? whyItStays(workshop, findClothMove(workshop.database, move.id)!) : '',
   }));
 
 /** Undoes a change of the cloth in store, as long as nothing rests on it: a piece that was cut by mistake is whole again. */

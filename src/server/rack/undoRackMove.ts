@@ -35,11 +35,11 @@ function whyItStays(workshop: Workshop, move: Found): string | null {
   return `Of the ${size} it put on the rack, ${short.row?.count ?? 0} of ${short.count} are there.`;
 }
 
-/** The last changes of the rack, newest first, each with why it stays where it cannot be undone. */
+/** The last changes of the rack, newest first, each with why it stays where it cannot be undone; an undoing says itself that it stays. */
 export const rackMoves = (workshop: Workshop): (RackMove & { stays: string | null })[] =>
   listRackMoves(workshop.database, 12).map((move) => ({
     ...move,
-    stays: whyItStays(workshop, findRackMove(workshop.database, move.id)!),
+    stays: move.undoes === null ? whyItStays(workshop, findRackMove(workshop.database, move.id)!) : '',
   }));
 
 /** Undoes a change of the rack, as long as nothing rests on it: a frame that was sawn by mistake is to be sawn again. */
