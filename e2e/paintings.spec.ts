@@ -23,7 +23,9 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
     await page.getByLabel('About 1').fill('a thumb wide');
     await expect(answer(page)).toHaveText('Conservator');
     await page.getByLabel('Front, back and all four edges were looked at').check();
-    await expect(verdict(page, 'A conservator first: it has flaking paint.')).toContainText('no hand tool is offered');
+    await expect(verdict(page, 'A conservator first: it has flaking paint.')).toContainText(
+      'clamping, fastening and keying are held',
+    );
     const paint = await page.locator('h1').screenshot();
     const input = page.getByLabel('Photograph, from the camera or a file');
     await input.setInputFiles({ name: 'words.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
@@ -83,23 +85,50 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
     await readTape(page, { 'Diagonal, top left down': '980', 'Diagonal, bottom left up': '980' });
     await record(page, 'Record the readings');
     await expect(page.getByRole('heading', { name: 'Clamp, look, fasten' })).toBeVisible();
-    await expect(verdict(page, 'A conservator first: it has flaking paint.')).toHaveAttribute('data-level', 'stop');
+    await expect(verdict(page, 'A conservator before fastening it: it has flaking paint.')).toHaveAttribute('data-level', 'stop');
     await expect(verdict(page, 'Fasteners keep 5 mm clear of the old holes.')).toHaveAttribute('data-level', 'good');
     await expect(page.getByRole('button', { name: 'Record the fastening' })).toBeDisabled();
+    await expect(page.getByLabel('Reason for going on')).toHaveCount(0);
     await stage(page, 'Tune').click();
     await page.getByText('What else there is').click();
     await expect(page.getByText('not here: the canvas is painted: water can crack the paint')).toBeVisible();
     await expect(page.getByText('not here: the painting is fragile: this is for a conservator').first()).toBeVisible();
   });
 
-  await test.step('allowed with a reason that is kept, it is clamped, tuned and handed over; nothing is primed', async () => {
+  await test.step('what a conservator said goes into its file and opens it; it is clamped, tuned and handed over, never primed', async () => {
     await expect(stage(page, 'Prime')).toHaveCount(0);
     await stage(page, 'Clamp, fasten').click();
-    await record(page, 'Record the fastening', 'seen by a conservator by telephone');
-    await record(page, 'Record the tension', 'left as it is');
+    const file = page.getByRole('region', { name: 'Condition file' });
+    await file.getByRole('button', { name: 'Add a decision' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Add a decision' });
+    await dialog.getByRole('button', { name: 'Add to the file' }).click();
+    await expect(dialog.getByText('Say who decided, and what was said.')).toBeVisible();
+    await dialog.getByLabel('Who decided, and what was said').fill('Dr Ilse Marrow, by telephone: low tension');
+    await dialog.getByRole('button', { name: 'Add to the file' }).click();
+    await expect(file).toContainText('Dr Ilse Marrow, by telephone: low tension');
+    await expect(verdict(page, /^Stop\. A conservator/)).toHaveCount(0);
+    await record(page, 'Record the fastening');
+    await record(page, 'Record the tension');
     await record(page, 'Record the handover');
     await page.goto(`${emptyServer.url}/log`);
-    await expect(page.getByText('seen by a conservator by telephone')).toBeVisible();
+    await expect(page.getByText('Dr Ilse Marrow, by telephone: low tension')).toBeVisible();
+  });
+
+  await test.step('years later a tear is found: its life, label and passport hold hands off again', async () => {
+    await page.goBack();
+    const life = page.url().replace(/(\/job\/[^/?]+).*/, '$1/life');
+    await page.goto(life);
+    await page.getByRole('button', { name: 'Add a condition' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Add a condition' });
+    await dialog.getByLabel('What was found').selectOption('tear');
+    await dialog.getByLabel('Where, and how far').fill('Lower left, 8 mm');
+    await dialog.getByRole('button', { name: 'Add to the file' }).click();
+    await expect(page.getByRole('region', { name: 'Condition file' })).toContainText('flaking paint and a tear');
+    await page.goto(life.replace('/life', '/passport'));
+    await expect(
+      page.getByText('It is not keyed. A conservator before keying it: it has flaking paint and a tear.'),
+    ).toBeVisible();
+    await expect(page.getByText(/Dust it with/)).toHaveCount(0);
   });
 });
 

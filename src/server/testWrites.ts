@@ -9,6 +9,7 @@ import { length } from '@/core/units/length';
 import { addCloth, clothJobs, clothStore } from './cloth/clothWrites';
 import { groundsOf, setStock } from './ground/groundWrites';
 import { openJob } from './job/jobReading';
+import { createJob } from './job/jobWrites';
 import { lookAtList } from './lists/listWrites';
 import { rolledShape } from '@/core/painting/rolledWork';
 import { fromStock, rolledWorks, takeDown } from './life/takingDown';
@@ -32,7 +33,7 @@ import type { Request, RequestName } from './writes';
 import { type JobSet, jobsOfSet } from '@/db/jobSets';
 import { createSet } from './set/setWrites';
 import { tapWavs } from './reading/testTaps';
-import { type TestWorkshop, newJob, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
+import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
 
 export interface WorkedWorkshop {
   workshop: TestWorkshop;
@@ -241,6 +242,14 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       note: 'a slub near the selvedge',
       jpeg: null,
     }),
+    keepFinding: () => {
+      const { id } = value(
+        createJob(workshop, { title: 'Old harbour', width: length(600), height: length(400), use: 'restretch' }),
+      );
+      type(workshop, id, (inputs) => ({ ...inputs, look: { ...inputs.look, lookedOver: true } }));
+      value(recordStage(workshop, id, 'look'));
+      return { jobId: id, maker: 'Wren', note: 'Below the left hand', condition: 'tear' as const, decided: null, jpeg: null };
+    },
     keepRemedy: () => ({ ...of(ids.fastened), remedy: 'keys' }),
     importAir: () => ({ text: 'time,temp,humidity\n2031-05-04T06:00:00Z,18,55', source: 'logger' }),
     readSimulatedAir: () => ({}),

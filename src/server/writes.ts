@@ -43,6 +43,7 @@ import { adoptVariant, dropVariant, keepVariant } from './variant/variantWrites'
 import { pinTask, saveWeek, takePlan } from './week/weekWrites';
 import { undoClothMove } from './cloth/undoClothMove';
 import { undoRackMove } from './rack/undoRackMove';
+import { keepFinding } from './look/findingWrites';
 import { LOOKS_ON, looksOn } from './network/asking';
 import type { Workshop } from './workshop';
 import { checked } from './write/checked';
@@ -101,6 +102,7 @@ export const WRITES = {
   takeFromRack,
   keepPlace,
   keepNote,
+  keepFinding,
   recordCuts,
   addCloth,
   undoClothMove,

@@ -2,6 +2,7 @@
  * The steps of one stage of a job at the bench, in their order: first what it waits for, last its record. Where somebody stands
  * in them is an id; a step that is gone (another route, another coat) is found again by its stage.
  */
+import { heldForConservator } from '../case/gate';
 import type { JobCase } from '../case/jobCase';
 import { worstLevel } from '../job/verdict';
 import { type SideWords, sideWords } from '../job/sideWords';
@@ -54,7 +55,7 @@ export function benchSteps(here: JobCase, stage: StageId, pulls: NewtonWords | n
 
 /** Where a conservator stands before any hand tool, that is said before anything else. */
 function conservatorStep(here: JobCase, stage: StageId): BenchStep[] {
-  const held = here.verdictsOf(stage).find(({ id, level }) => id === 'conservatorFirst' && level === 'stop');
+  const held = heldForConservator(here.verdictsOf(stage));
   if (!held) return [];
   return [
     {

@@ -1,37 +1,64 @@
 /* The gates before the cloth: a frame is measured square before anything is drawn over it, and no hand goes before a conservator. */
 import type { JobInputs } from '../job/job';
 import { type Verdict, verdict } from '../job/verdict';
-import { careOf } from '../stages/look/care';
-import { asksWords } from '../stages/look/lookVerdicts';
+import { type ActId, mayBeDone } from '../stages/look/mayBeDone';
 import type { StageId } from '../stages/stages';
 import type { Progress } from './progress';
 
-/** What is held before a stage: by the squareness of the frame, by what was seen of the painting. A stop can be overruled with a reason, which is kept with the record. */
-export const gateVerdicts = (stage: StageId, progress: Progress, inputs: JobInputs): Verdict[] => [
+/**
+ * What is held before a stage: by the squareness of the frame, by what is known of the painting. A stop of the frame can be
+ * overruled with a reason, which is kept with the record; that of a painting by what a conservator said, in its file.
+ */
+export const gateVerdicts = (stage: StageId, progress: Progress, inputs: JobInputs, atMs: number): Verdict[] => [
   ...conservatorGate(stage, progress, inputs),
+  ...decisionGate(stage, progress, inputs, atMs),
   ...squareGate(stage, progress),
 ];
 
-/** Stages at which a painting is pulled, bent or struck near. */
-const HANDS_ON: readonly StageId[] = ['fasten', 'tune'];
+/** What is done to a work at a stage; nothing where it is only measured, made beside it or looked at. */
+const ACT_AT: Partial<Record<StageId, ActId>> = { fasten: 'fasten', tune: 'key', handover: 'hang' };
 
-function conservatorGate(stage: StageId, { painted }: Progress, { look }: JobInputs): Verdict[] {
-  const care = careOf(look);
-  if (!painted || care.handsMay || stage === 'look' || stage === 'handover') return [];
-  const held = HANDS_ON.includes(stage);
+const CONSERVATOR_FIRST = 'conservatorFirst';
+
+/** The verdict that no reason opens, only what a conservator said; null where none stands. */
+export const heldForConservator = (verdicts: readonly Verdict[]): Verdict | null =>
+  verdicts.find(({ id, level }) => id === CONSERVATOR_FIRST && level === 'stop') ?? null;
+
+function conservatorGate(stage: StageId, { painted }: Progress, inputs: JobInputs): Verdict[] {
+  if (!painted || stage === 'look') return [];
+  const act = ACT_AT[stage];
+  const permission = mayBeDone(act ?? 'fasten', inputs);
+  if (permission.may === 'allowed') return [];
+  const held = act !== undefined && stage !== 'handover';
   return [
     verdict({
-      id: 'conservatorFirst',
+      id: CONSERVATOR_FIRST,
       about: 'conservator first',
       level: held ? 'stop' : 'watch',
-      says: `A conservator first: it has ${asksWords(care)}.`,
-      because: held
-        ? 'Pull, bends and blows near it lift what is loose and run on what is torn.'
-        : 'What is measured and made here is only for the case that it may be stretched.',
-      doThis: 'Ask a conservator; write down under Look what was said and by whom.',
+      says: permission.says,
+      because: act ? permission.because : 'What is measured and made here is only for the case that it may be stretched.',
+      doThis: 'Ask a conservator, and write into its file who decided and what was said.',
     }),
   ];
 }
+
+/** A decision cannot be of a day to come. */
+function decisionGate(stage: StageId, { painted }: Progress, { look }: JobInputs, atMs: number): Verdict[] {
+  const { decidedOn } = look;
+  if (!painted || stage !== 'look' || decidedOn === null || Date.parse(`${decidedOn}T00:00:00Z`) <= atMs + DAY_MS) return [];
+  return [
+    verdict({
+      id: 'decisionDay',
+      about: 'day of the decision',
+      level: 'stop',
+      says: `The decision is dated ${decidedOn}, which is still to come.`,
+      because: 'What nobody has decided yet opens nothing.',
+      doThis: 'Put in the day on which it was decided.',
+    }),
+  ];
+}
+
+const DAY_MS = 86_400_000;
 
 /** Before the cloth goes near the frame: a squareness record younger than the last change to it. */
 function squareGate(stage: StageId, { records, run }: Progress): Verdict[] {

@@ -14,6 +14,7 @@ import { type LogEntry, NOTHING_TAUGHT, type Taught } from '../log/logEntry';
 import type { StagePlan } from '../stages/planContext';
 import { planPrime } from '../stages/prime/planPrime';
 import { type Makers, onDemand, once } from '../onDemand';
+import { lookNow } from '../stages/look/workFile';
 import { STAGE_IDS, type StageId, isFaceUp } from '../stages/stages';
 import type { Tape } from '../units/length';
 import { inputsAsClosed } from './closedInputs';
@@ -103,7 +104,8 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
   const taught = taughtFor(house.lessons, job.inputs);
   const next = nextStep(job.inputs, progress, atMs);
   const now = once((): StageGround => {
-    const inputs = inputsAsClosed(job.inputs, (stage) => (isFrozen(stage) ? (entryOf(stage)?.plan?.inputs ?? null) : null));
+    const closed = inputsAsClosed(job.inputs, (stage) => (isFrozen(stage) ? (entryOf(stage)?.plan?.inputs ?? null) : null));
+    const inputs = progress.painted ? { ...closed, look: lookNow(closed.look, log) } : closed;
     return { inputs, context: { rules: house.rules, tape: house.tape, view: house.view, taught, history: history() } };
   });
   const plan = once(() => {
@@ -145,7 +147,7 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
         : [
             ...plan()[stage].verdicts,
             ...(stage === next.stage ? waitVerdicts(next, atMs) : []),
-            ...gateVerdicts(stage, progress, job.inputs),
+            ...gateVerdicts(stage, progress, now().inputs, atMs),
           ],
     get startByMs() {
       return slackOf(plan(), progress, house.rules, atMs, endOfDay(job.inputs.brief.dueOn), null)?.latestStartMs ?? null;

@@ -9,7 +9,7 @@ import { GLUES } from '../frame/glues';
 import { JOINTS, openersOf } from '../frame/joints';
 import type { JobInputs } from '../job/job';
 import { SUBSTANCES } from '../prime/substances';
-import { USES, byId } from '../house/schools';
+import { USES, byId, isPainted } from '../house/schools';
 import { printLength, printSize } from '../units/length';
 import type { PlanContext } from '../stages/planContext';
 import type { BarsPlan } from '../stages/bars/planBars';
@@ -92,6 +92,7 @@ function tools(inputs: JobInputs, { prime, fasten }: KitPlans): KitLine[] {
   const tacked = !squeezed || fasten.tacksToHave > 0;
   const clamped = fasten.route.steps.some((step) => step.with === 'clamps');
   const joint = byId(JOINTS, inputs.bars.joint);
+  const painted = isPainted(inputs.brief.use);
   return [
     line('tools', 'tape', 'Tape, long rule and square'),
     line('tools', 'mallet', 'Rubber mallet or a block'),
@@ -99,8 +100,10 @@ function tools(inputs: JobInputs, { prime, fasten }: KitPlans): KitLine[] {
     ...(squeezed && fasten.fastenersToHave > 0 ? [line('tools', 'fastening', 'Stapler, loaded')] : []),
     ...(tacked ? [line('tools', squeezed ? 'hammer' : 'fastening', 'Tack hammer, magnetic')] : []),
     ...(clamped ? [line('tools', 'softClamps', 'Wide-jawed clamps, padded')] : []),
-    ...(inputs.cloth.grip === 'pliers' ? [line('tools', 'pliers', 'Stretching pliers')] : []),
-    line('tools', 'shears', 'Shears'),
+    ...(inputs.cloth.grip === 'pliers'
+      ? [line('tools', 'pliers', painted ? 'Stretching pliers, their jaws padded' : 'Stretching pliers')]
+      : []),
+    ...(painted ? paintingTools(inputs) : [line('tools', 'shears', 'Shears')]),
     line('tools', 'screwdriver', 'Fine screwdriver, to draw staples and tuck folds'),
     ...(prime.coats.length > 0
       ? [line('tools', 'brush', 'Wide brush, jug, scale'), line('tools', 'sand', 'Fine sandpaper')]
@@ -108,6 +111,13 @@ function tools(inputs: JobInputs, { prime, fasten }: KitPlans): KitLine[] {
     ...(prime.coats.some((coat) => coat.kind === 'size') ? [line('tools', 'bath', 'Water bath and thermometer')] : []),
   ];
 }
+
+/** What a painting lies on and is handled with; what cuts its cloth is not among it. */
+const paintingTools = ({ brief }: JobInputs): KitLine[] => [
+  ...(byId(USES, brief.use).foldedBefore ? [line('tools', 'lifter', 'Tack lifter or thin fork, to draw what holds it now')] : []),
+  line('tools', 'support', 'Soft, clean support, larger than the image'),
+  line('tools', 'interleaf', 'Interleaving for the face: smooth paper that does not stick'),
+];
 
 function care(inputs: JobInputs, { prime }: KitPlans): KitLine[] {
   return [

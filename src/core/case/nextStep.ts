@@ -1,9 +1,8 @@
 /* What needs hands next on a job, and what it must wait for. */
 import { printed } from '../quantities/printed';
-import { byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
 import { type Verdict, verdict } from '../job/verdict';
-import { SYSTEMS } from '../prime/grounds';
+import { primingOf } from '../prime/primingOf';
 import { type StageId, stageActs } from '../stages/stages';
 import type { Progress } from './progress';
 
@@ -38,7 +37,7 @@ export function nextStep(inputs: JobInputs, progress: Progress, nowMs: number): 
   const clock = clockOf(progress);
   const blocks = clock !== null && (clock.stage === 'prime' ? now === 'prime' || now === 'handover' : now === 'fasten');
   const waiting = blocks && Date.parse(clock.readyAt) > nowMs;
-  const coat = byId(SYSTEMS, inputs.prime.system).coats[progress.coatsDone];
+  const coat = primingOf(inputs).coats[progress.coatsDone];
   const act = now === 'prime' && coat ? coat.name : stageActs(now, progress.painted).act;
   return { stage: now, act, state: waiting ? 'waiting' : 'now', clock };
 }

@@ -332,7 +332,6 @@ describe('verdicts of priming and handing over', () => {
       abouts('prime', { brief: { medium: 'oil' }, prime: { system: 'none' }, cloth: { fabric: 'linenPrimed' } }),
     ).not.toContain('barrier');
     expect(about('prime', 'layerOrder', { brief: { medium: 'acrylic' }, prime: { system: 'glueSize' } }).level).toBe('stop');
-    expect(about('prime', 'paintedCanvas', { brief: { use: 'print' } }).level).toBe('stop');
     expect(about('prime', 'edges', { prime: { edges: false } }).level).toBe('watch');
   });
 

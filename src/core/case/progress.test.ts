@@ -115,7 +115,8 @@ describe('what is locked', () => {
 
 describe('the gate before the cloth', () => {
   it('asks for a squareness record younger than the frame, read after the glue had set', () => {
-    const gate = (log: LogEntry[]) => gateVerdicts('cloth', progressOf(inputs, log), inputs).map((one) => [one.level, one.says]);
+    const gate = (log: LogEntry[]) =>
+      gateVerdicts('cloth', progressOf(inputs, log), inputs, 0).map((one) => [one.level, one.says]);
     const log = upTo('square');
     const bars = log.find((entry) => entry.stage === 'bars')!;
     const square = log.find((entry) => entry.stage === 'square')!;
@@ -126,7 +127,7 @@ describe('the gate before the cloth', () => {
     expect(gate(before)[0]).toEqual(['stop', 'The frame was changed after it was last measured for square.']);
     const later = new Date(Date.parse(square.at) + 60_000).toISOString();
     expect(gate(log.map((entry) => (entry === bars ? { ...bars, readyAt: later } : entry)))[0]![0]).toBe('watch');
-    expect(gateVerdicts('fasten', progressOf(inputs, upTo('bars')), inputs)).toEqual([]);
+    expect(gateVerdicts('fasten', progressOf(inputs, upTo('bars')), inputs, 0)).toEqual([]);
   });
 
   it('squareness alone can be passed over; once the cloth is cut without it, it is not asked for any more', () => {

@@ -6,7 +6,7 @@ import type { LogEntry } from '../log/logEntry';
 import { USES, byId } from '../house/schools';
 import { closedBy } from './closedInputs';
 import { STAGE_IDS, type StageId, runOf } from '../stages/stages';
-import { SYSTEMS } from '../prime/grounds';
+import { primingOf } from '../prime/primingOf';
 
 /** Records that have not been taken back, in the order of the log. */
 export function standingRecords(log: readonly LogEntry[]): LogEntry[] {
@@ -31,7 +31,7 @@ export interface Progress {
 export function progressOf(inputs: JobInputs, log: readonly LogEntry[]): Progress {
   const records = standingRecords(log);
   const coats = records.filter((entry) => entry.stage === 'prime');
-  const systemCoats = byId(SYSTEMS, inputs.prime.system).coats.length;
+  const systemCoats = primingOf(inputs).coats.length;
   const coatsWanted = Math.max(1, systemCoats);
   const { painted } = byId(USES, inputs.brief.use);
   const run = runOf(painted);

@@ -11,10 +11,10 @@ import { byId } from '../house/schools';
 import { type JobInputs, idText, jobInputsShape, momentText } from '../job/job';
 import { isStretching, standingEntries } from '../log/jobHistory';
 import { type LogEntry, logEntryShape } from '../log/logEntry';
-import { SYSTEMS } from '../prime/grounds';
+import { primingOf } from '../prime/primingOf';
 import { type ShapeOf, listOf, oneOf, part, text, whole, numberOf } from '../shape/shape';
 import { braceWords } from '../stages/bars/braceWords';
-import { isFragile } from '../stages/look/care';
+import { type Permission, mayBeDone } from '../stages/look/mayBeDone';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { printSize, type Tape } from '../units/length';
 
@@ -53,7 +53,7 @@ export const GOES_ALONG: readonly LogEntry['kind'][] = ['reading', 'remedy', 'ev
 /** What people read of a canvas: sentences, figures with their units. */
 export function passportSays({ inputs, plan, house, history, progress }: JobCase): PassportSays {
   const { tape } = house;
-  const { brief, bars, handover, prime } = inputs;
+  const { brief, bars, handover } = inputs;
   const { opener } = plan.tune;
   const measured = history.tensions.filter(({ tool }) => tool !== 'hand');
   const soFar = Math.max(...Object.values(history.opened));
@@ -63,11 +63,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
       `Face ${printSize(brief.width.mm, brief.height.mm, tape)}, ${printed('mass', handover.weighedKg ?? plan.handover.totalKg, tape)}${handover.weighedKg === null ? ', worked out' : ' on the scale'}.`,
       `Bars: ${plan.bars.profile.name}, ${printSize(plan.bars.profile.widthMm, plan.bars.profile.depthMm, tape)}; ${byId(JOINTS, bars.joint).name.toLowerCase()}; ${braceWords(bars)}.`,
       `Cloth: ${plan.cloth.fabric.name}.`,
-      painted
-        ? 'It carries a finished image.'
-        : progress.coatsDone > 0
-          ? `Ground: ${byId(SYSTEMS, prime.system).name}.`
-          : 'Not primed.',
+      painted ? 'It carries a finished image.' : progress.coatsDone > 0 ? `Ground: ${primingOf(inputs).name}.` : 'Not primed.',
     ],
     measures: [
       ...measured
@@ -81,21 +77,31 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
     keep: [
       'Hang it in even air, 40 to 60 % RH, away from heaters, sun and damp outer walls; leave room behind it for air.',
       'A canvas goes slack in damp air and tightens when it dries: wait before you touch it.',
-      'Dust it with a soft dry brush, the face and the top edge; nothing wet.',
+      dustWords(mayBeDone('brush', inputs)),
     ],
-    key: keyWords(opener?.kind ?? null, soFar, isFragile(inputs), tape),
+    key: keyWords(opener?.kind ?? null, soFar, mayBeDone('key', inputs), tape),
     never: [
       'Never wet the back, and never press on it: from behind, paint cracks without a sign at first.',
       'Never lean it against anything that touches the cloth, and never carry it by its braces.',
       'Never drive nails or screws through the bars from the front, and never hang it by a brace.',
-      ...(painted ? ['Never roll it face in.'] : []),
+      ...rollWords(painted, mayBeDone('roll', inputs)),
       'Flaking, a tear or mould: leave it as it is and ask a conservator.',
     ],
   };
 }
 
-function keyWords(kind: 'key' | 'bolt' | null, soFarMm: number, fragile: boolean, tape: Tape): string[] {
-  if (fragile) return ['The painting is fragile: it is not keyed. Ask a conservator.'];
+const rollWords = (painted: boolean, rolling: Permission): string[] => {
+  if (!painted) return [];
+  return [rolling.may === 'allowed' ? 'Never roll it face in.' : `Never roll it. ${rolling.says}`];
+};
+
+const dustWords = (brushing: Permission): string =>
+  brushing.may === 'allowed'
+    ? 'Dust it with a soft dry brush, the face and the top edge; nothing wet.'
+    : `Leave its dust: ${brushing.says.charAt(0).toLowerCase()}${brushing.says.slice(1)} Ask a conservator; nothing wet.`;
+
+function keyWords(kind: 'key' | 'bolt' | null, soFarMm: number, keying: Permission, tape: Tape): string[] {
+  if (keying.may !== 'allowed') return [`It is not keyed. ${keying.says}`];
   if (kind === null)
     return ['Its corners are fixed: it is not keyed. A slack cloth is drawn and set again by whoever stretches canvas.'];
   const open =

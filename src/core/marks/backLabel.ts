@@ -4,10 +4,10 @@
  */
 import { bare, printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
-import { byId } from '../house/schools';
 import type { LogEntry } from '../log/logEntry';
 import { lastTension } from '../log/jobHistory';
-import { SYSTEMS } from '../prime/grounds';
+import { primingOf } from '../prime/primingOf';
+import { mayBeDone } from '../stages/look/mayBeDone';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { inWords } from '../units/inWords';
 import { printSize } from '../units/length';
@@ -34,7 +34,7 @@ export function backLabel(here: JobCase, log: readonly LogEntry[], number: numbe
   const { brief, handover } = inputs;
   const made = progress.records.findLast(({ stage }) => stage === 'handover') ?? progress.records.at(-1);
   const coats = progress.coatsDone;
-  const ground = byId(SYSTEMS, inputs.prime.system);
+  const ground = primingOf(inputs);
   return {
     number,
     numberSaid: `number ${inWords(number)}`,
@@ -71,8 +71,9 @@ function tensionLines({ history }: JobCase, log: readonly LogEntry[]): string[] 
 }
 
 /** How it is tightened later. */
-function openerLine({ plan }: JobCase): string[] {
+function openerLine({ plan, inputs }: JobCase): string[] {
   const { opener } = plan.tune;
+  if (opener && mayBeDone('key', inputs).may !== 'allowed') return ['not keyed: ask a conservator first'];
   if (!opener) return ['fixed corners: not keyed'];
   return [opener.kind === 'bolt' ? 'corner bolts: turn a little, all four' : 'keys: a little at each corner in turn'];
 }

@@ -3,8 +3,7 @@
  */
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
-import { byId } from '../house/schools';
-import { SYSTEMS } from '../prime/grounds';
+import { primingOf } from '../prime/primingOf';
 
 export interface ClothLoad {
   firstNPerM: number;
@@ -18,8 +17,9 @@ export interface ClothLoad {
  *
  * @example clothLoad(newInputs('Study', length(400), length(300)), DEFAULT_RULES).lastingNPerM // 335
  */
-export function clothLoad({ bars, prime }: Pick<JobInputs, 'bars' | 'prime'>, rules: HouseRules): ClothLoad {
-  const { coats } = byId(SYSTEMS, prime.system);
+export function clothLoad(inputs: Pick<JobInputs, 'brief' | 'bars' | 'prime'>, rules: HouseRules): ClothLoad {
+  const { coats } = primingOf(inputs);
+  const { bars } = inputs;
   const sizes = coats.filter((coat) => coat.kind === 'size').length;
   const grounds = coats.length - sizes;
   const added = [

@@ -1,6 +1,7 @@
 'use client';
 /* The record of a stage at the bench: what speaks against it, gravest first, and one large button. */
 import { useState } from 'react';
+import { heldForConservator } from '@/core/case/gate';
 import { type Verdict, worstLevel } from '@/core/job/verdict';
 import { MakerSelect } from '@/ui/form/MakerSelect';
 import { TextField } from '@/ui/form/fields';
@@ -22,14 +23,16 @@ const LEVELS = { stop: 'Stop. ', watch: 'Watch. ', good: '' } as const;
 
 export function RecordPanel({ label, verdicts, early, done, busy, error, onRecord }: RecordPanelProps) {
   const [reason, setReason] = useState('');
+  const held = heldForConservator(verdicts);
   const stopped = worstLevel(verdicts) === 'stop';
+  const blocked = early ?? held?.doThis ?? null;
   const grave = [...verdicts.filter(({ level }) => level === 'stop'), ...verdicts.filter(({ level }) => level === 'watch')];
   if (done) return null;
   return (
     <Form
       className="space-y-3"
       onSend={async () => {
-        if (!early && !busy && !(stopped && reason.trim().length < 3)) await onRecord(reason);
+        if (!blocked && !busy && !(stopped && reason.trim().length < 3)) await onRecord(reason);
         return null;
       }}
     >
@@ -42,7 +45,7 @@ export function RecordPanel({ label, verdicts, early, done, busy, error, onRecor
           </li>
         ))}
       </ul>
-      {stopped && !early && (
+      {stopped && !blocked && (
         <>
           <p className="text-lg">Go on only with a reason:</p>
           <TextField
@@ -55,9 +58,9 @@ export function RecordPanel({ label, verdicts, early, done, busy, error, onRecor
           />
         </>
       )}
-      {(early ?? error) && (
+      {(blocked ?? error) && (
         <p role={error ? 'alert' : undefined} className="text-lg">
-          {error ?? early}
+          {error ?? blocked}
         </p>
       )}
       <div className="flex gap-2">
@@ -65,7 +68,7 @@ export function RecordPanel({ label, verdicts, early, done, busy, error, onRecor
         <SendButton
           data-bench-record
           className="btn btn-primary h-[64px] flex-1 text-xl"
-          disabled={early !== null || busy || (stopped && reason.trim().length < 3)}
+          disabled={blocked !== null || busy || (stopped && reason.trim().length < 3)}
         >
           {busy ? 'Recording' : label}
         </SendButton>

@@ -7,6 +7,7 @@ import type { JobCase } from '@/core/case/jobCase';
 import type { Air } from '@/server/air/airWrites';
 import { LabelLinks } from '../job/header/MarkLinks';
 import type { Records } from '../job/record/useRecords';
+import { WorkFile } from '../job/look/WorkFile';
 import { Keypad } from './Keypad';
 import { RecordPanel } from './RecordPanel';
 import { RouteLine } from './RouteLine';
@@ -33,10 +34,14 @@ interface StepPanelProps {
 }
 
 export function StepPanel(props: StepPanelProps) {
-  const { typing } = props;
+  const { typing, here, step, records } = props;
+  const inFile = here.progress.painted && here.progress.done.has('look') && (step.act.kind === 'record' || step.group === 'Care');
   return (
     <div className="flex flex-col gap-2">
       <Act {...props} />
+      {inFile && (
+        <WorkFile look={here.inputs.look} log={records.log} onAdd={(finding) => records.keep('keepFinding', finding)} large />
+      )}
       {typing.error && (
         <p role="alert" className="text-lg">
           {typing.error}

@@ -21,6 +21,7 @@ import { useWrite } from '../useWrite';
 import { type Care, CareForm } from './CareForm';
 import { type Hanging, HangingForm } from './HangingForm';
 import { LifeChart } from './LifeChart';
+import { type AddFinding, WorkFile } from '../job/look/WorkFile';
 import { LifeLines } from './LifeLines';
 
 /** How it felt, by the middle of the band that was kept. */
@@ -42,7 +43,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
       response: here.plan.tune.weather,
       lesson: lessons.creep[creepKey(job.inputs.cloth.fabric, job.inputs.prime.system)] ?? null,
       painted: here.progress.painted,
-      fragile: isFragile(job.inputs),
+      fragile: isFragile(here.inputs),
       keyed: here.plan.tune.opener !== null,
       nowMs,
     };
@@ -55,6 +56,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
   const stretched = here.progress.done.has('fasten') && !life.takenDown;
   const of = { jobId: job.id, revision: job.revision, maker };
   const care = (one: Care) => write('keepCare', { ...of, ...one });
+  const addFinding: AddFinding = (finding) => write('keepFinding', { jobId: job.id, maker, ...finding });
   const hang = (hangs: Hanging) => write('keepHanging', { ...of, note: '', hangs });
   const { brief } = job.inputs;
   return (
@@ -128,6 +130,9 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
             </p>
           </div>
           {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
+          {here.progress.painted && here.progress.done.has('look') && !looksOn && (
+            <WorkFile look={here.inputs.look} log={found.log} onAdd={addFinding} />
+          )}
           {!stretched && (
             <p className="text-[15px]">
               {here.progress.done.has('fasten')

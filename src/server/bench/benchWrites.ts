@@ -1,4 +1,5 @@
 /* At the bench: the step somebody stands at, and notes with a photograph that belong to a step. */
+import { isFindingId } from '@/core/stages/look/workFile';
 import { findJob, isArchived } from '@/db/jobs';
 import { type StoredPlace, findBenchPlace, putBenchPlace } from '@/db/benchPlaces';
 import { findPhotograph, insertPhotograph } from '@/db/photographs';
@@ -53,6 +54,8 @@ export const keepNote = write({
   act(workshop: Workshop, dto): Outcome<JobWithLog> {
     const { database } = workshop;
     const note = dto.note.trim();
+    if (isFindingId(dto.step))
+      return refuse('What is found or decided is written into the file of the work, not kept as a note.');
     if (note === '' && dto.jpeg === null) return refuse('Nothing to keep: write a note, or take a photograph.');
     const photograph = readJpeg(dto.jpeg);
     if (!photograph.ok) return photograph;

@@ -29,6 +29,7 @@ import { checked } from '../write/checked';
 import { readJson } from '../write/readJson';
 import { cutOne } from '../cloth/clothWrites';
 import { LOOKS_ON, looksOn } from '../network/asking';
+import { heldForConservator } from '@/core/case/gate';
 import { type JobWithLog, brokenJob, caseOfJob, houseOf, inputsTrouble, openJob } from './jobReading';
 import { putGroundBack, takeFromStock } from '../ground/groundTaking';
 import { putBackForEntry, takeForEntry } from '../store/storeWrites';
@@ -198,6 +199,8 @@ function stepEntry(
   const { stage } = request;
   const early = outOfOrder(stage, here.progress);
   if (early) return early;
+  const held = heldForConservator(here.verdictsOf(stage));
+  if (held) return refuse(`${held.says} ${held.doThis}`);
   if (worstLevel(here.verdictsOf(stage)) === 'stop' && request.reason.trim() === '') {
     return {
       ok: false,

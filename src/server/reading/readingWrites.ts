@@ -3,7 +3,7 @@
  * remedies. The numbers are worked out here from what was recorded, whatever the screen showed.
  */
 import { printedIn } from '@/core/quantities/printed';
-import { isFragile } from '@/core/stages/look/care';
+import { mayBeDone } from '@/core/stages/look/mayBeDone';
 import { CORNERS } from '@/core/frame/square/corners';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { JobInputs } from '@/core/job/job';
@@ -237,7 +237,8 @@ export const keepTurns = write({
   act(workshop: Workshop, dto): Outcome<JobWithLog> {
     return keep(workshop, dto, ({ plan, inputs, history: { opened }, house: { tape } }) => {
       const { opener } = plan.tune;
-      if (isFragile(inputs)) return refuse('A fragile painting is not keyed: stop and ask a conservator.');
+      const keying = mayBeDone('key', inputs);
+      if (keying.may !== 'allowed') return refuse(`${keying.says} Stop, and write into its file what was decided.`);
       if (!opener) return refuse('This is a strainer: its corners do not open.');
       const moved = CORNERS.filter((corner) => dto.opened[corner] !== 0);
       if (moved.length === 0) return refuse('Nothing was opened: type how far at least one corner was.');

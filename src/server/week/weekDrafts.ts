@@ -3,8 +3,8 @@ import { rangeRefusal } from '@/core/quantities/printed';
 import { isTyped } from '@/core/quantities/quantities';
 import { caseOf } from '@/core/case/jobCase';
 import { jobWork } from '@/core/case/jobWork';
-import { byId } from '@/core/house/schools';
 import { SYSTEMS } from '@/core/prime/grounds';
+import { primingOf } from '@/core/prime/primingOf';
 import type { WeekJob } from '@/core/week/weekShop';
 import type { WhatIf } from '@/core/week/whatIf';
 import { length } from '@/core/units/length';
@@ -28,8 +28,8 @@ export function otherGrounds(workshop: Workshop, jobId: string): Outcome<Extract
   const found = openJob(workshop, jobId);
   if (!found) return refuse('There is no such job.');
   const now = caseOfJob(workshop, found);
-  if (now.progress.coatsDone > 0 || now.next.stage === null) return done([]);
-  const is = byId(SYSTEMS, now.inputs.prime.system);
+  if (now.progress.painted || now.progress.coatsDone > 0 || now.next.stage === null) return done([]);
+  const is = primingOf(now.inputs);
   return done(
     SYSTEMS.filter(
       ({ id, coats, takesWaterborne }) => id !== is.id && coats.length > 0 && (takesWaterborne || !is.takesWaterborne),

@@ -9,7 +9,7 @@ import { CORNERS, type Corner } from '../../frame/square/corners';
 import type { Profile } from '../../frame/profiles';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
-import { EDGES, byId } from '../../house/schools';
+import { EDGES, byId, isPainted } from '../../house/schools';
 import type { Side } from '../../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
 import { printFine } from '../../units/length';
@@ -57,12 +57,24 @@ export function cornerPattern(fold: CornerFold, size: PatternSize): CornerPatter
   return fold.cut === 'spare' ? sparePattern(size) : fold.cut === 'template' ? cardPattern(size) : null;
 }
 
+/**
+ * The fold that the corners are made with: as chosen, but a single one where the chosen fold cuts into a painting’s cloth.
+ *
+ * @example usedFold({ brief: { use: 'restretch' }, cloth: { corner: 'trimmed' } }).id // 'single'
+ */
+export function usedFold({
+  brief,
+  cloth,
+}: {
+  brief: Pick<JobInputs['brief'], 'use'>;
+  cloth: Pick<JobInputs['cloth'], 'corner'>;
+}): CornerFold {
+  const fold: CornerFold = byId(CORNER_FOLDS, cloth.corner);
+  return isPainted(brief.use) && fold.cut !== 'never' ? byId(CORNER_FOLDS, 'single') : fold;
+}
+
 /** The corner fold on this job: layers, bulk, pattern. Hem or reserve fold both returns once more. */
-export function planFold(
-  inputs: JobInputs,
-  parts: CornerParts,
-  fold: CornerFold = byId(CORNER_FOLDS, inputs.cloth.corner),
-): FoldPlan {
+export function planFold(inputs: JobInputs, parts: CornerParts, fold: CornerFold = usedFold(inputs)): FoldPlan {
   const sizes = CORNERS.map((corner) => cornerSize(corner, inputs, parts));
   const patterns = sizes.map((size) => cornerPattern(fold, size));
   const folded = sizes.map((size, index) => cornerLayers(fold.creases, patterns[index] ?? wholeCorner(size)));
@@ -74,6 +86,11 @@ export function planFold(
   const { thicknessMm } = parts.fabric;
   return { fold, layers, edgeMm: layers.edge * thicknessMm, backMm: layers.back * thicknessMm, pattern };
 }
+
+const thinnerWords = (painted: boolean): string =>
+  painted
+    ? 'Stand it off the wall with spacers; nothing is cut off a painting.'
+    : 'Trim the layer inside, or take a templated corner.';
 
 /** What the corner does to a rebate and a wall, and whether its pattern can be cut here. */
 export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanContext): Verdict[] {
@@ -106,7 +123,7 @@ export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanCon
       of: 'bulk',
       says: `${printed('clothLayers', layers.back)} at the back’s corner, ${printFine(backMm, tape)}; ${printFine(limit, tape)} lies well on a wall.`,
       because: 'Layers counted on the folded corner × thickness of the cloth; hem and reserve are folded once more.',
-      doThis: backMm > limit ? 'Trim the layer inside, or take a templated corner; never on a painting.' : '',
+      doThis: backMm > limit ? thinnerWords(isPainted(brief.use)) : '',
       uses: ['cornerBulk'],
     }),
     ...(rebated

@@ -1,6 +1,6 @@
 import { printed } from '../../quantities/printed';
 import { MARGIN_STYLES } from '../../cloth/marginStyles';
-import { CORNER_FOLDS } from '../../cloth/cornerFolds';
+import { usedFold } from '../cloth/planFold';
 import type { Fastener } from '../../fasten/fasteners';
 import { type Handwork, type RoutePlan } from '../../fasten/routeSteps';
 import { ROUTES, type Route } from '../../fasten/routes';
@@ -273,12 +273,12 @@ function handVerdict(count: number, fastener: Fastener, { rules }: PlanContext):
   ];
 }
 
-const foldVerdict = ({ cloth }: JobInputs): Verdict =>
+const foldVerdict = ({ brief, cloth }: JobInputs): Verdict =>
   verdict({
     id: 'corners',
     about: 'corners',
     level: 'good',
-    says: `Fold all four corners alike (${byId(CORNER_FOLDS, cloth.corner).name.toLowerCase()}), seams to ${cloth.seams === 'topBottom' ? 'top and bottom' : 'left and right'}.`,
+    says: `Fold all four corners alike (${usedFold({ brief, cloth }).name.toLowerCase()}), seams to ${cloth.seams === 'topBottom' ? 'top and bottom' : 'left and right'}.`,
     because:
       cloth.seams === 'topBottom'
         ? 'Least seen there; left and right are mirror images.'

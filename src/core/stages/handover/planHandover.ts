@@ -3,7 +3,7 @@ import type { CutSize } from '../../cloth/cutSize';
 import { assumed } from '../../house/houseRules';
 import { fabricOf } from '../../house/materials';
 import type { JobInputs } from '../../job/job';
-import { EDGES, byId } from '../../house/schools';
+import { EDGES, byId, isPainted } from '../../house/schools';
 import { reading } from '../../log/reading';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printLength } from '../../units/length';
@@ -34,6 +34,7 @@ export function planHandover(
   const groundKg = prime.coats.reduce((sum, { recipe }) => sum + recipe.dryG / 1000, 0);
   const totalKg = bars.chosen.weightKg + clothKg + groundKg;
   const { weighedKg } = inputs.handover;
+  const painted = isPainted(inputs.brief.use);
   return {
     frameKg: bars.chosen.weightKg,
     clothKg,
@@ -42,10 +43,10 @@ export function planHandover(
     answer: printed('mass', weighedKg ?? totalKg, tape),
     answerNote:
       weighedKg === null
-        ? `worked out: frame ${printed('mass', bars.chosen.weightKg, tape)}, cloth ${printed('mass', clothKg, tape)}, ground ${printed('mass', groundKg, tape)}`
+        ? `worked out: frame ${printed('mass', bars.chosen.weightKg, tape)}, cloth ${printed('mass', clothKg, tape)}, ${painted ? 'its ground and paint not counted' : `ground ${printed('mass', groundKg, tape)}`}`
         : `on the scale; ${printed('mass', totalKg, tape)} worked out`,
     verdicts: [
-      ...weightVerdict(weighedKg, totalKg, context),
+      ...weightVerdict(weighedKg, totalKg, painted, context),
       hangingVerdict(inputs, weighedKg ?? totalKg, context),
       ...liftVerdict(inputs, weighedKg ?? totalKg, context),
     ],
@@ -55,7 +56,7 @@ export function planHandover(
   };
 }
 
-function weightVerdict(weighedKg: number | null, totalKg: number, { tape }: PlanContext): Verdict[] {
+function weightVerdict(weighedKg: number | null, totalKg: number, painted: boolean, { tape }: PlanContext): Verdict[] {
   if (weighedKg === null) return [];
   const off = Math.abs(weighedKg - totalKg) / totalKg;
   const level = off <= 0.25 ? 'good' : 'watch';
@@ -68,8 +69,13 @@ function weightVerdict(weighedKg: number | null, totalKg: number, { tape }: Plan
       limit: 25,
       of: 'percent',
       says: `The scale says ${printed('mass', weighedKg, tape)}, ${printed('percent', off * 100)} ${weighedKg >= totalKg ? 'more' : 'less'} than worked out.`,
-      because: 'Wood of one kind varies by 15 %, ground by as much.',
-      doThis: level === 'good' ? '' : 'Check the species and the number of coats in the record.',
+      because: painted
+        ? 'Wood of one kind varies by 15 %; its ground and paint are not counted.'
+        : 'Wood of one kind varies by 15 %, ground by as much.',
+      doThis:
+        level === 'good'
+          ? ''
+          : `Check the species${painted ? ', and go by the scale' : ' and the number of coats in the record'}.`,
     }),
   ];
 }

@@ -14,15 +14,23 @@ export interface Care {
 }
 
 /**
+ * Whether a condition asks for a conservator on work of this value.
+ *
+ * @example asksFor('dent', 'ordinary') // false
+ */
+export function asksFor(kind: ConditionId, value: LookInputs['value']): boolean {
+  const { forWhom } = byId(CONDITIONS, kind);
+  return forWhom === 'conservator' || (forWhom === 'conservatorIfValued' && value === 'valued');
+}
+
+/**
  * What a look at a painting asks for. What is worth something goes to a conservator with any condition that is more than a matter
  * of fasteners; with none it may be stretched.
  *
  * @example careOf({ ...newInputs('', length(400), length(300)).look, conditions: [{ kind: 'tear', at: null, note: '' }] }) // { conservatorFor: ['tear'], conservatorFirst: true, handsMay: false }
  */
 export function careOf({ conditions, value, decided }: LookInputs): Care {
-  const asks = ({ forWhom }: (typeof CONDITIONS)[number]) =>
-    forWhom === 'conservator' || (forWhom === 'conservatorIfValued' && value === 'valued');
-  const conservatorFor = CONDITIONS.filter((row) => asks(row) && conditions.some(({ kind }) => kind === row.id)).map(
+  const conservatorFor = CONDITIONS.filter(({ id }) => asksFor(id, value) && conditions.some(({ kind }) => kind === id)).map(
     ({ id }) => id,
   );
   const conservatorFirst = conservatorFor.length > 0;

@@ -66,7 +66,7 @@ function conservatorVerdict({ decided, decidedBy }: LookInputs, care: Care): Ver
       about: 'conservator',
       level: 'watch',
       says: `A conservator first: it has ${asksWords(care)}.`,
-      because: 'Until then no hand tool is offered, and clamping, fastening and tuning are held.',
+      because: 'Until then clamping, fastening and keying are held; no reason of a maker opens them.',
       doThis:
         decided === 'owner'
           ? 'The owner’s wish does not make it safe. Let a conservator see it, and write down what was said.'

@@ -5,10 +5,11 @@ import { type AssumptionId, assumption } from '../../house/assumptions';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import type { Reading } from '../../log/logEntry';
-import { byId } from '../../house/schools';
+import { byId, isPainted } from '../../house/schools';
 import { batchRecipe, primedArea } from '../../prime/coatRecipe';
 import { dryingMinutes } from '../../prime/drying';
-import { type Coat, type PrimingSystem, SYSTEMS } from '../../prime/grounds';
+import { type Coat, type PrimingSystem } from '../../prime/grounds';
+import { primingOf } from '../../prime/primingOf';
 import { SUBSTANCES } from '../../prime/substances';
 import type { CoatPlan } from './CoatPlan';
 import { stageById } from '../stages';
@@ -38,7 +39,8 @@ export const absorbedOf = (absorb: AssumptionId, fabric: string): string => `${a
 export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: number, bars: BarsPlan): PrimePlan {
   const { rules, tape } = context;
   const { brief, prime } = inputs;
-  const system: PrimingSystem = byId(SYSTEMS, prime.system);
+  const system: PrimingSystem = primingOf(inputs);
+  if (isPainted(brief.use)) return notPrimed(system);
   const profile = profileOf(rules, inputs.bars.profile);
   const areaM2 = primedArea(
     { widthMm: brief.width.mm, heightMm: brief.height.mm },
@@ -74,6 +76,22 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
     usedMl,
   };
 }
+
+/** The plan of a canvas that carries an image: no coat, no water, nothing to judge. */
+const notPrimed = (system: PrimingSystem): PrimePlan => ({
+  answer: 'Not primed',
+  answerNote: 'it carries an image',
+  verdicts: [],
+  readings: [],
+  minutes: 0,
+  setsMinutes: null,
+  system,
+  areaM2: 0,
+  coats: [],
+  steps: [],
+  wetting: null,
+  usedMl: null,
+});
 
 /** A jug shows 5 ml. */
 const roundUp = (ml: number): number => Math.ceil(ml / 5) * 5;

@@ -5,9 +5,10 @@ import { printFine, type Tape } from '../../units/length';
 import { fabricOf } from '../../house/materials';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
-import { EDGES, MEDIUMS, USES, byId } from '../../house/schools';
+import { EDGES, MEDIUMS, byId } from '../../house/schools';
 import { type Verdict, levelAtMost, verdict } from '../../job/verdict';
-import { type PrimingSystem, SYSTEMS } from '../../prime/grounds';
+import { primingOf } from '../../prime/primingOf';
+import { type PrimingSystem } from '../../prime/grounds';
 import { type LayerId, SUBSTANCES, layerWarning } from '../../prime/substances';
 import type { PlanContext } from '../planContext';
 import { NO_HISTORY, lastTension } from '../../log/jobHistory';
@@ -38,22 +39,10 @@ export function primeVerdicts(here: PrimeCase, context: PlanContext): Verdict[] 
 
 function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): Verdict[] {
   const { brief, cloth, prime } = inputs;
-  const painted = byId(USES, brief.use).painted;
   const fabric = fabricOf(rules, cloth.fabric);
   const primes = system.coats.length > 0;
   const list: Verdict[] = [];
-  if (painted && primes)
-    list.push(
-      verdict({
-        id: 'paintedCanvas',
-        about: 'painted canvas',
-        level: 'stop',
-        says: 'There is an image on this cloth: nothing is primed.',
-        because: 'A ground would cover it.',
-        doThis: 'Choose “Leave as it is”.',
-      }),
-    );
-  if (!painted && fabric.primed && primes)
+  if (fabric.primed && primes)
     list.push(
       verdict({
         id: 'primedCloth',
@@ -64,7 +53,7 @@ function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): V
         doThis: 'Leave it as it is, or try it on an offcut.',
       }),
     );
-  list.push(...mediumVerdicts(inputs, system, fabric.primed, painted));
+  list.push(...mediumVerdicts(inputs, system, fabric.primed));
   list.push(...underVerdict(system, prime.over));
   if (byId(EDGES, brief.edges).seen && !prime.edges && primes)
     list.push(
@@ -77,14 +66,14 @@ function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): V
         doThis: 'Prime the edges too.',
       }),
     );
-  if (prime.wetFirst && (painted || fabric.primed))
+  if (prime.wetFirst && fabric.primed)
     list.push(
       verdict({
         id: 'wetNever',
         about: 'wetting first',
         level: 'stop',
-        says: painted ? 'A painted canvas is not wetted.' : 'Primed cloth is not wetted.',
-        because: painted ? 'Water can crack the paint.' : 'Water cannot reach the threads evenly.',
+        says: 'Primed cloth is not wetted.',
+        because: 'Water cannot reach the threads evenly.',
         doThis: 'Untick “Wet the cloth first”.',
       }),
     );
@@ -92,8 +81,7 @@ function orderVerdicts({ inputs, system }: PrimeCase, { rules }: PlanContext): V
 }
 
 /** What will be painted on, against the layer that lies on top when all coats are on. */
-function mediumVerdicts({ brief, prime }: JobInputs, system: PrimingSystem, primed: boolean, painted: boolean): Verdict[] {
-  if (painted) return [];
+function mediumVerdicts({ brief, prime }: JobInputs, system: PrimingSystem, primed: boolean): Verdict[] {
   const last = system.coats.at(-1);
   const top: LayerId = last ? byId(SUBSTANCES, last.substance).layer : prime.over;
   // Coats that do not seal leave the threads as open to oil as none.
@@ -306,7 +294,7 @@ function barsAfterVerdict(
       limit: worst.limitMm,
       of: 'bow',
       says: `${level === 'good' ? 'The bars hold' : 'These bars will bow'}: ${printFine(bowMm, tape)} of ${printFine(worst.limitMm, tape)}, at ${printed('tension', last.nPerM)} measured and ${printed('tension', adds)} to come.`,
-      because: `${byId(SYSTEMS, inputs.prime.system).coats.length === 0 ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
+      because: `${primingOf(inputs).coats.length === 0 ? 'Dry air' : 'Size, ground and dry air'} pull harder than the cloth does now; bow goes with the pull.`,
       doThis: level === 'good' ? '' : 'Put in a brace before the first coat, or keep the cloth looser.',
       uses: ['sizeRise', 'groundRise', 'dryRise'],
     }),

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
 import type { LogEntry } from '@/core/log/logEntry';
+import { heldForConservator } from '@/core/case/gate';
 import { worstLevel, type Verdict } from '@/core/job/verdict';
 import { TextField } from '@/ui/form/fields';
 import { Form, SendButton, useForm } from '@/ui/form/Form';
@@ -38,15 +39,16 @@ export function RecordBar(props: RecordBarProps) {
   const { label, verdicts, early, busy, error, words, onWords, onRecord, onPrint, last, onWithdraw } = props;
   const { note, reason } = words;
   const slip = useForm();
+  const held = heldForConservator(verdicts);
   const stopped = worstLevel(verdicts) === 'stop';
-  const blocked = early ?? slip.mend;
+  const blocked = early ?? held?.doThis ?? slip.mend;
   const record = async () => {
     if (!blocked && !busy) await onRecord(note, reason);
     return null;
   };
   return (
     <Form className="hair-t no-print space-y-2 pt-2.5" onSend={record}>
-      {stopped && !early && (
+      {stopped && !early && !held && (
         <>
           <p className="text-[13px] text-error">A verdict says stop. Go on only with a reason:</p>
           <TextField

@@ -4,6 +4,7 @@ import type { Request, RequestName } from '@/server/writes';
 export const KEPT_WRITES = {
   recordStep: 'Record',
   keepNote: 'Note',
+  keepFinding: 'Condition file',
   keepTaps: 'Taps',
   keepWeight: 'Tension by a weight',
   keepFeel: 'How it feels',

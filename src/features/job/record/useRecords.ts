@@ -21,9 +21,9 @@ import { KEPT_WRITES, type Keep, type KeptWrite, type OfJob } from './keep';
 
 type RecordRequest = Omit<Request<'recordStep'>, keyof OfJob>;
 
-/** A note stands whoever saved in between. */
+/** A note and a finding stand whoever saved in between. */
 function ask(name: KeptWrite, { revision, ...sent }: HandedRequest): Promise<Outcome<JobWithLog>> {
-  const request: unknown = name === 'keepNote' ? sent : { ...sent, revision };
+  const request: unknown = name === 'keepNote' || name === 'keepFinding' ? sent : { ...sent, revision };
   return writeAction(name, request as Sent<typeof name>);
 }
 

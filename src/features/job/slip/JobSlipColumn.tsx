@@ -17,6 +17,7 @@ import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CutFrom, NOT_STORED, clothThatFits } from '../cloth/CutFrom';
 import type { JobDraft } from '../draft/jobDraft';
+import { WorkFile } from '../look/WorkFile';
 import { NO_WORDS, Recorded, RecordBar, type RecordWords } from '../record/RecordBar';
 import { SLIPS } from './slips';
 import { StageHint } from './StageHint';
@@ -127,6 +128,9 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
           </ErrorBoundary>
         )}
         <VerdictList verdicts={verdicts} />
+        {progress.painted && progress.done.has('look') && !closed && (
+          <WorkFile look={inputs.look} log={records.log} onAdd={(finding) => keep('keepFinding', finding)} />
+        )}
       </div>
       {done && entry ? (
         <Recorded
