@@ -123,7 +123,7 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
     await dialog.getByLabel('What was found').selectOption('tear');
     await dialog.getByLabel('Where, and how far').fill('Lower left, 8 mm');
     await dialog.getByRole('button', { name: 'Add to the file' }).click();
-    await expect(page.getByRole('region', { name: 'Condition file' })).toContainText('flaking paint and a tear');
+    await expect(page.getByRole('region', { name: 'Condition file' })).toContainText('flaking paint, a tear and rust round the tacks');
     await page.goto(life.replace('/life', '/passport'));
     await expect(
       page.getByText('It is not keyed. A conservator before keying it: it has flaking paint and a tear.'),

@@ -13,7 +13,7 @@ import { spellOf } from '@/server/air/airWrites';
 import { askedBy } from '@/server/network/asking';
 import { openWorkshop } from '@/server/openWorkshop';
 import { dryingClocks } from '@/server/bench/benchPage';
-import { houseRules } from "@/server/house/houseRuleWrites";
+import { houseRules } from '@/server/house/houseRuleWrites';
 import { WhoIsHere } from '@/ui/WhoIsHere';
 import { WorkshopProvider } from '@/ui/WorkshopContext';
 import { unitChosen } from './unitChosen';

@@ -6,7 +6,7 @@ import { openWorkshop } from '@/server/openWorkshop';
 import { todayOf } from '@/server/week/today';
 import { weekNow } from '@/server/week/weekWrites';
 import { benchPage } from '@/server/bench/benchPage';
-import { houseRules } from "@/server/house/houseRuleWrites";
+import { houseRules } from '@/server/house/houseRuleWrites';
 import { placeIn } from './placeIn';
 
 /** The bench: `show=finished` has what is handed over, `from` how many jobs stand before the page. */

@@ -11,7 +11,7 @@ import { openWorkshop } from '@/server/openWorkshop';
 import { workshopOf } from '@/server/job/practice';
 import { tapSound } from '@/server/reading/readingWrites';
 import { jobVariants } from '@/server/variant/variantWrites';
-import { houseRules } from "@/server/house/houseRuleWrites";
+import { houseRules } from '@/server/house/houseRuleWrites';
 
 /** The open job file, for keeping or for another workshop. */
 export async function jobFileAnswer(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

@@ -1,7 +1,7 @@
 import { Log } from '@/features/log/Log';
 import { KINDS, readingDots } from '@/features/log/readingDots';
 import { openWorkshop } from '@/server/openWorkshop';
-import { logPage, plotOf } from "@/server/log/logPage";
+import { logPage, plotOf } from '@/server/log/logPage';
 import { placeIn } from '../placeIn';
 
 /** The log: `find` has the words, `from` the entry it goes on from, `order` which end is first, `plot` what is plotted. */

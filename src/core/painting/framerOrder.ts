@@ -3,6 +3,7 @@ import { assumed } from '../house/houseRules';
 import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
 import type { PlanContext } from '../stages/planContext';
+import { canvasDepth } from './canvasDepth';
 import { bulkOf, wholeGrowth } from './planRebate';
 import { rebateToOrder } from './rebateFit';
 
@@ -25,14 +26,15 @@ export interface FramerOrder {
 /**
  * What to order of a framer for the face of a job; its clearance is that of the brief.
  *
+ * @param bareMm the widest strip of bare cloth inside the edge of the face, which the lip must cover wherever the canvas slides
  * @example framerOrder(newInputs('Study', length(400), length(300)), context).rebate.widthMm > 404 // true
  */
-export function framerOrder(inputs: JobInputs, { rules }: PlanContext): FramerOrder {
+export function framerOrder(inputs: JobInputs, { rules }: PlanContext, bareMm = 0): FramerOrder {
   const { brief, bars, cloth } = inputs;
   const profile = profileOf(rules, bars.profile);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const { thicknessMm } = fabricOf(rules, cloth.fabric);
-  const canvas = { ...face, bulkMm: bulkOf(thicknessMm) };
+  const canvas = { ...face, bulkMm: bulkOf(inputs, rules) };
   const gapMm = brief.rebateClearance.mm / 2;
   const growth = wholeGrowth(inputs, rules);
   const rebate = rebateToOrder(canvas, gapMm, { widthMm: 0, heightMm: 0 });
@@ -43,7 +45,7 @@ export function framerOrder(inputs: JobInputs, { rules }: PlanContext): FramerOr
   return {
     rebate,
     keyed,
-    lipMm: across + assumed(rules, 'lipHides'),
-    depthMm: profile.depthMm + profile.beadMm + 2 * thicknessMm,
+    lipMm: across + bareMm + assumed(rules, 'lipHides'),
+    depthMm: canvasDepth(profile, thicknessMm).bodyMm,
   };
 }

@@ -92,10 +92,10 @@ describe('faces that can be had for a painted image', () => {
       const image = painting(width, height);
       const lean = off(3);
       const frame = {
-        top: width + 3 + off(2),
-        right: height + 3 + off(2),
-        bottom: width + 3 + off(2),
-        left: height + 3 + off(2),
+        top: width + 7 + off(2),
+        right: height + 7 + off(2),
+        bottom: width + 7 + off(2),
+        left: height + 7 + off(2),
       };
       const diagonal = Math.hypot((frame.top + frame.bottom) / 2, (frame.left + frame.right) / 2);
       const inputs: JobInputs = {
@@ -107,7 +107,7 @@ describe('faces that can be had for a painted image', () => {
             ...image.brief.rebate,
             ...everySide((side) => length(frame[side])),
             down: length(diagonal + off(2)),
-            lip: everySide(() => length(1 + 5 * random())),
+            lip: everySide(() => length(3 + 5 * random())),
           },
         },
         cloth: {

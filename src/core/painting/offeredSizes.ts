@@ -6,7 +6,7 @@ import { bestFace, type FaceSize } from '../cloth/bestFace';
 import { type Registration, UNSEEN_MM, register } from '../cloth/registration';
 import type { Point2 } from '../frame/square/corners';
 import { assumed } from '../house/houseRules';
-import { fabricOf, profileOf } from '../house/materials';
+import { profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
 import { SIDES, type Side, everySide, isLevel } from '../job/sides';
 import type { PlanContext } from '../stages/planContext';
@@ -87,7 +87,7 @@ export function offeredSizes(inputs: JobInputs, context: PlanContext): OfferedSi
   const down = lengthsNear(mean.heightMm, filled.heightMm, framed && framed.heightMm, sold, tape.stepMm);
   const folds = faceOnFolds(inputs.cloth.found, mean);
   const rebate = planRebate(inputs, context);
-  const bulkMm = bulkOf(fabricOf(rules, inputs.cloth.fabric).thicknessMm);
+  const bulkMm = bulkOf(inputs, rules);
   const lips = everySide((side) => inputs.brief.rebate.lip[side]?.mm ?? 0);
   const offer = (widthMm: number, heightMm: number, had: Pick<OfferedSize, 'across' | 'down' | 'onFolds'>): OfferedSize => {
     const face = { widthMm, heightMm };

@@ -5,16 +5,28 @@ import { contradicts } from '../frame/square/readingDoubts';
 import { NO_GAPS } from '../frame/square/readings';
 import { type HouseRules, assumed } from '../house/houseRules';
 import { JOINTS } from '../frame/joints';
-import { fabricOf } from '../house/materials';
+import { foldLayers, usedFold } from '../cloth/usedFold';
+import { fabricOf, profileOf } from '../house/materials';
 import { EDGES, byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
-import { SIDES, type Side, everySide } from '../job/sides';
+import { SIDES, type Side, everySide, isLevel } from '../job/sides';
 import type { Reading } from '../log/logEntry';
 import { reading } from '../log/reading';
 import type { PlanContext } from '../stages/planContext';
 import { allCorners, openCorners } from '../tension/openCorners';
 import { type Length, roundToStep } from '../units/length';
-import { type Around, type CanvasToFit, type RebateFit, hiddenBy, hiddenOfFace, rebateFit, roomToGrow } from './rebateFit';
+import {
+  type CanvasToFit,
+  type RebateFit,
+  hiddenBy,
+  hiddenOfFace,
+  leastGap,
+  rectangleOf,
+  rebateFit,
+  roomToGrow,
+} from './rebateFit';
+import type { Around, Sight } from './sightForms';
+import { canvasDepth } from './canvasDepth';
 import type { RebateInputs } from './rebateInputs';
 
 export interface RebatePlan {
@@ -49,8 +61,24 @@ const mean = (...read: (Length | null)[]): number | null => {
   return there.length === 0 ? null : there.reduce((sum, mm) => sum + mm, 0) / there.length;
 };
 
-/** How far the cloth stands out beyond the bars all round: it goes round every edge once. */
-export const bulkOf = (thicknessMm: number): Around => everySide(() => ({ first: thicknessMm, second: thicknessMm }));
+/** How thick the cloth lies once round the edge, and how much more the folded corners stand out at the ends of each side, mm. */
+export function clothAround({ brief, bars, cloth }: Pick<JobInputs, 'brief' | 'bars' | 'cloth'>, rules: HouseRules) {
+  const { thicknessMm } = fabricOf(rules, cloth.fabric);
+  const folded =
+    (foldLayers(usedFold({ brief, cloth }), canvasDepth(profileOf(rules, bars.profile), thicknessMm).bodyMm).edge - 1) *
+    thicknessMm;
+  const corners = everySide((side) => {
+    const mm = isLevel(side) === (cloth.seams === 'topBottom') ? folded : 0;
+    return { first: mm, second: mm };
+  });
+  return { thicknessMm, corners };
+}
+
+/** How far the cloth stands out beyond the bars at the ends of each side: once round every edge, and the folds of the corners. */
+export function bulkOf(inputs: Pick<JobInputs, 'brief' | 'bars' | 'cloth'>, rules: HouseRules): Around {
+  const { thicknessMm, corners } = clothAround(inputs, rules);
+  return everySide((side) => ({ first: thicknessMm + corners[side].first, second: thicknessMm + corners[side].second }));
+}
 
 /** What the corners of a job add across and down when all are opened to their end, mm; null where they do not open. */
 export function wholeGrowth({ brief, bars }: Pick<JobInputs, 'brief' | 'bars'>, rules: HouseRules) {
@@ -113,15 +141,11 @@ function openingOf(rebate: RebateInputs, rules: HouseRules): Opening {
 
 /** How the canvas lies in the frame it goes into; null where it goes into none. */
 export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredRebate | null {
-  const { brief, cloth } = inputs;
+  const { brief } = inputs;
   if (!byId(EDGES, brief.edges).inRebate) return null;
   const opening = openingOf(brief.rebate, rules);
   if (opening.kind !== 'read') return opening;
-  const canvas: CanvasToFit = {
-    widthMm: brief.width.mm,
-    heightMm: brief.height.mm,
-    bulkMm: bulkOf(fabricOf(rules, cloth.fabric).thicknessMm),
-  };
+  const canvas: CanvasToFit = { widthMm: brief.width.mm, heightMm: brief.height.mm, bulkMm: bulkOf(inputs, rules) };
   const fit = rebateFit(opening.corners, canvas);
   const lips = everySide((side) => brief.rebate.lip[side]?.mm ?? 0);
   const hidden = hiddenBy(lips, fit);
@@ -146,6 +170,30 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
   };
 }
 
+/**
+ * What is needed to say what is seen of a canvas in its frame; null until every lip is read.
+ *
+ * @param corners the image’s corners as seen from the face’s, mm; null where nobody measured it: it is taken to go to the edge
+ */
+export function sightOf(
+  { opening, canvas }: RebatePlan,
+  inputs: JobInputs,
+  rules: HouseRules,
+  corners: Record<Corner, Point2> | null,
+): Sight | null {
+  const { lip } = inputs.brief.rebate;
+  if (SIDES.some((side) => lip[side] === null)) return null;
+  const around = clothAround(inputs, rules);
+  const face = rectangleOf(canvas.widthMm, canvas.heightMm);
+  const outside = rectangleOf(canvas.widthMm, canvas.heightMm, around.thicknessMm);
+  const image = corners
+    ? (Object.fromEntries(
+        CORNERS.map((corner) => [corner, { x: face[corner].x + corners[corner].x, y: face[corner].y + corners[corner].y }]),
+      ) as Record<Corner, Point2>)
+    : outside;
+  return { opening, lips: everySide((side) => lip[side]!.mm), canvas: outside, bulkMm: around.corners, image };
+}
+
 /** The room between canvas and rebate, in all, each way: as measured, else as it is planned. */
 export function rebateRoom(inputs: JobInputs, context: PlanContext): { mm: number; measured: boolean } {
   const rebate = planRebate(inputs, context);
@@ -166,7 +214,7 @@ export function leftOnceGrown(
   const rebate = planRebate(inputs, context);
   if (rebate === null) return null;
   if (rebate.kind === 'measured')
-    return { mm: rebateFit(rebate.plan.opening, grownBy(rebate.plan.canvas, grows)).leastMm, measured: true };
+    return { mm: leastGap(rebate.plan.opening, grownBy(rebate.plan.canvas, grows)), measured: true };
   return { mm: inputs.brief.rebateClearance.mm - Math.max(grows.widthMm, grows.heightMm), measured: false };
 }
 
@@ -182,7 +230,7 @@ export function faceForRebate(inputs: JobInputs, context: PlanContext): { widthM
   const { opening, canvas } = rebate.plan;
   const wanted = inputs.brief.rebateClearance.mm / 2;
   const least = (less: { across: number; down: number }) =>
-    rebateFit(opening, { ...canvas, widthMm: less.across, heightMm: less.down }).leastMm;
+    leastGap(opening, { ...canvas, widthMm: less.across, heightMm: less.down });
   // From the smallest of the opening inwards until every gap is as wide as it should be: both ways alike.
   const across = Math.min(opening.topRight.x - opening.topLeft.x, opening.bottomRight.x - opening.bottomLeft.x);
   const down = Math.min(opening.bottomLeft.y - opening.topLeft.y, opening.bottomRight.y - opening.topRight.y);

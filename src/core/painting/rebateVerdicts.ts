@@ -1,23 +1,29 @@
 /* What is judged of a canvas in the frame that it goes into: does it go in, is its edge hidden, does it stand proud of the back. */
 import { agreementVerdict, checkEachOther } from '../stages/square/agreementVerdict';
 import { assumed } from '../house/houseRules';
-import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
-import { SIDES, isLevel } from '../job/sides';
+import { SIDES, type Side, isLevel } from '../job/sides';
+import type { Corner, Point2 } from '../frame/square/corners';
+import { UNSEEN_MM } from '../cloth/registration';
 import { FRONT_WORDS } from '../job/sideWords';
 import { type Verdict, verdict } from '../job/verdict';
 import type { PlanContext } from '../stages/planContext';
-import { printFine, printSize } from '../units/length';
+import { type Tape, printFine, printLength, printSize } from '../units/length';
 import { byId } from '../house/schools';
 import { REBATE_FIXINGS } from './rebateFixings';
-import { type RebatePlan, faceForRebate, planRebate } from './planRebate';
+import { depthVerdicts } from './depthVerdicts';
+import { type RebatePlan, faceForRebate, planRebate, sightOf } from './planRebate';
+import { atPlace, freeSight, packedSight } from './sight';
+import type { Sight } from './sightForms';
+import { type Slip, slipWhenFree, slipWhenPacked } from './slip';
 import { type WorstEnd, leastAround } from './rebateFit';
 
 /** "at the right, lower end": the brief is drawn and read from the front, whatever view the stages on the back have. */
 const endWords = ({ side, end }: WorstEnd): string =>
   `at the ${FRONT_WORDS.side(side)}, ${isLevel(side) ? (end === 'first' ? 'left' : 'right') : end === 'first' ? 'upper' : 'lower'} end`;
 
-export function rebateVerdicts(inputs: JobInputs, context: PlanContext): Verdict[] {
+/** @param image the image’s corners as seen from the face’s, mm; null where nobody measured them */
+export function rebateVerdicts(inputs: JobInputs, context: PlanContext, image: Record<Corner, Point2> | null): Verdict[] {
   const rebate = planRebate(inputs, context);
   if (rebate === null || rebate.kind === 'missing') return [];
   const { fitted } = rebate;
@@ -35,12 +41,13 @@ export function rebateVerdicts(inputs: JobInputs, context: PlanContext): Verdict
             doThis: 'Read them again from step to step, the diagonals into the corners.',
           }),
         ];
+  const sight = sightOf(rebate.plan, inputs, context.rules, image);
   return [
     ...readings,
     fitVerdict(rebate.plan, inputs, context),
-    ...lipVerdicts(rebate.plan, context),
-    ...keyedVerdicts(rebate.plan, context),
+    ...(sight ? sightVerdicts(rebate.plan, sight, context) : []),
     ...depthVerdicts(inputs, context),
+    ...keyedVerdicts(rebate.plan, context),
     ...fixingVerdicts(rebate.plan, inputs),
     ...(rebate.plan.takenForSquare
       ? [
@@ -85,33 +92,89 @@ function fitVerdict({ fit }: RebatePlan, inputs: JobInputs, context: PlanContext
   });
 }
 
-function lipVerdicts({ hidden }: RebatePlan, context: PlanContext): Verdict[] {
-  const { tape, rules } = context;
-  const read = SIDES.flatMap((side) => {
-    const there = hidden[side];
-    return there ? (['first', 'second'] as const).map((end): WorstEnd => ({ side, end, mm: there[end] })) : [];
-  });
-  if (read.length === 0) return [];
-  const worst = read.reduce((least, one) => (one.mm < least.mm ? one : least));
+/** More of a painting than this part of a side is not meant to be under a lip. */
+const MOST_HIDDEN = 1 / 20;
+
+const sideOf = (of: Record<Side, number>): Side => SIDES.reduce((most, one) => (of[one] > of[most] ? one : most));
+
+/** What is seen in the opening of the frame and what is hidden: packed where it lies best, and free to slide. */
+function sightVerdicts({ canvas }: RebatePlan, sight: Sight, { tape, rules }: PlanContext): Verdict[] {
+  const packed = packedSight(sight);
+  // What does not go in is told of by its gap.
+  if (!packed) return [];
+  const at = (side: Side) => `at the ${FRONT_WORDS.side(side)}`;
+  const what = (side: Side, of: { light: Record<Side, number> }) => (of.light[side] > UNSEEN_MM ? 'light' : 'bare cloth');
+  if (packed.worstSeenMm > UNSEEN_MM) {
+    const here = atPlace(sight, packed.place);
+    const side = sideOf(here.seen);
+    const slip = slipWhenPacked(sight)!;
+    return [
+      verdict({
+        id: 'sightPacked',
+        about: 'what shows in the frame',
+        level: 'stop',
+        measured: packed.worstSeenMm,
+        limit: 0,
+        of: 'sightSeen',
+        says: `The opening of the frame is larger than the image: laid as well as can be, ${printFine(packed.worstSeenMm, tape)} of ${what(side, here)} shows ${at(side)}.`,
+        because: 'The lip covers so much from the step; what lies further in is seen.',
+        doThis: `${slipWords(slip, tape)} A larger face, or a frame with wider lips, does it too.`,
+      }),
+    ];
+  }
+  const free = freeSight(sight)!;
+  const side = sideOf(free.seen);
+  const shows = free.seen[side] > UNSEEN_MM;
+  const covered = sideOf(free.hidden);
+  const across = isLevel(covered) ? canvas.heightMm : canvas.widthMm;
   const wanted = assumed(rules, 'lipHides');
-  const level = worst.mm <= 0 ? 'stop' : worst.mm < wanted ? 'watch' : 'good';
+  const tooMuch = packed.worstHiddenMm > MOST_HIDDEN * across;
+  const hides = `The lips hide up to ${printFine(packed.worstHiddenMm, tape)} of it`;
   return [
     verdict({
-      id: 'rebateLip',
-      about: 'what the lip hides',
-      level,
-      measured: worst.mm,
+      id: 'sightPacked',
+      about: 'what shows in the frame',
+      level: tooMuch || packed.spareMm < wanted ? 'watch' : 'good',
+      measured: packed.spareMm,
       limit: wanted,
-      of: 'rebateGap',
-      says:
-        worst.mm <= 0
-          ? `Light falls between lip and canvas ${endWords(worst)}: ${printFine(-worst.mm, tape)} are missing.`
-          : `The lip hides ${printFine(worst.mm, tape)} of the face ${endWords(worst)}, more elsewhere.`,
-      because: 'The lip reaches over the step; what it hides is its width less the gap.',
-      doThis: level === 'good' ? '' : 'Take a larger face, build the step out with a strip, or lay the canvas towards this side.',
+      of: 'sightSeen',
+      says: `Packed where it lies best, nothing but the image shows; its edge lies ${printFine(packed.spareMm, tape)} under the lip at the least. ${hides}.`,
+      because: tooMuch
+        ? 'No frame is meant to hide so much of an image.'
+        : 'Steps, lips, image and folded corners as they were measured.',
+      doThis: tooMuch
+        ? 'Check the lips; a frame with narrower ones shows more of it.'
+        : packed.spareMm < wanted
+          ? 'Pack it close, so that it cannot settle out of the lip.'
+          : '',
       uses: ['lipHides'],
     }),
+    verdict({
+      id: 'sightFree',
+      about: 'sliding in the frame',
+      level: shows ? 'watch' : 'good',
+      measured: free.seen[side],
+      limit: 0,
+      of: 'sightSeen',
+      says: shows
+        ? `Left free it can slide until ${printFine(free.seen[side], tape)} of ${what(side, free)} shows ${at(side)}.`
+        : 'Wherever it slides, nothing but the image shows.',
+      because: 'All places in the rebate were tried, turned as far as the steps let it.',
+      doThis: shows
+        ? `Pack it all round with strips of cork or card. Free it would take a slip of ${printLength(slipWhenFree(sight)!.uniform.widthsMm.top, tape, 'up')} all round.`
+        : '',
+    }),
   ];
+}
+
+/** The inner frame that covers what shows, of one width or of four, and what it costs. */
+function slipWords({ uniform, perSide }: { uniform: Slip; perSide: Slip }, tape: Tape): string {
+  const wide = printLength(uniform.widthsMm.top, tape, 'up');
+  const sides = SIDES.filter((side) => perSide.widthsMm[side] > UNSEEN_MM).map(
+    (side) => `${printLength(perSide.widthsMm[side], tape, 'up')} ${FRONT_WORDS.side(side)}`,
+  );
+  const each = sides.length < SIDES.length ? `, or a build-out of ${sides.join(', ')}` : '';
+  return `A slip of ${wide} all round under the lips covers it${each}; it takes its thickness from the depth and hides ${printFine(uniform.worstHiddenMm, tape)}.`;
 }
 
 /** What the corners can still be opened by, once it is in its frame. */
@@ -152,34 +215,6 @@ function fixingVerdicts({ keyed }: RebatePlan, { brief: { rebate } }: JobInputs)
       because:
         'Nails stand against the outer edge of the bars, or through them: the canvas can neither grow nor come out softly.',
       doThis: 'Draw them without a lever on the bars, and hold it by plates screwed to the frame alone.',
-    }),
-  ];
-}
-
-function depthVerdicts({ brief, bars, cloth }: JobInputs, { rules, tape }: PlanContext): Verdict[] {
-  const depth = brief.rebate.depth?.mm ?? null;
-  if (depth === null) return [];
-  // The bar, with the cloth on its face and turned over on its back.
-  const deep = profileOf(rules, bars.profile).depthMm + 2 * fabricOf(rules, cloth.fabric).thicknessMm;
-  const proud = deep - depth;
-  const toBuild =
-    brief.rebate.fixing === 'clips'
-      ? 'Spring clips press it the harder the prouder it stands: build the back of the frame up, or take offset plates.'
-      : 'Build the back of the frame up, take a shallower bar, or plates that are offset.';
-  return [
-    verdict({
-      id: 'rebateDepth',
-      about: 'depth of the rebate',
-      level: proud > 0 ? 'watch' : 'good',
-      measured: deep,
-      limit: depth,
-      of: 'rebateDepthTaken',
-      says:
-        proud > 0
-          ? `The canvas stands ${printFine(proud, tape)} proud of the back of the frame.`
-          : `The canvas lies ${printFine(-proud, tape)} below the back of the frame.`,
-      because: 'Depth of the bar with the cloth on both its faces, against the rebate.',
-      doThis: proud > 0 ? toBuild : '',
     }),
   ];
 }

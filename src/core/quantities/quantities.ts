@@ -147,6 +147,7 @@ export const QUANTITIES = {
   clearance: tape('room between canvas and rebate', [0, 60]),
   rebatePart: tape('depth or lip of a rebate', [0, 500]),
   rebateGap: fine('room left in a rebate', null, [-4000, 4000]),
+  sightSeen: fine('what shows in the opening of a frame', null, [0, 400]),
   rebateDepthTaken: fine('depth taken in a rebate', null, [0, 500]),
   longestSide: tape('longest side to carry', null, [20, 5000]),
   wrap: tape('image that may go round the edge', [0, 1000]),

@@ -3,6 +3,7 @@ import type { Profile } from '@/core/frame/profiles';
 import type { JobInputs } from '@/core/job/job';
 import { FRONT_WORDS } from '@/core/job/sideWords';
 import { SIDES, type Side } from '@/core/job/sides';
+import { canvasDepth } from '@/core/painting/canvasDepth';
 import type { RebatePlan } from '@/core/painting/planRebate';
 import { type Tape, printFine } from '@/core/units/length';
 import { type Mark, type Scene, point, rectangle } from '../scene/scene';
@@ -21,15 +22,17 @@ const leastGap = ({ fit }: RebatePlan, side: Side): number => Math.min(fit.gaps[
 export function rebateSection(
   { brief }: Pick<JobInputs, 'brief'>,
   plan: RebatePlan,
-  { widthMm, depthMm, beadMm }: Profile,
+  profile: Profile,
+  thicknessMm: number,
   tape: Tape,
 ): Scene {
   const side = SIDES.reduce((least, one) => (leastGap(plan, one) < leastGap(plan, least) ? one : least));
   const gap = Math.max(0, leastGap(plan, side));
-  const cloth = plan.canvas.bulkMm[side].first;
+  const { widthMm, depthMm, beadMm } = profile;
+  const cloth = thicknessMm;
   const lip = brief.rebate.lip[side]?.mm ?? null;
   const depth = brief.rebate.depth?.mm ?? null;
-  const canvasDeep = depthMm + beadMm;
+  const canvasDeep = canvasDepth(profile, thicknessMm).bodyMm;
   const back = depth ?? canvasDeep;
   const bar = gap + cloth;
   // Opened to its end it is laid anew; the side drawn keeps what gap is left there, or goes into the step.
@@ -62,8 +65,8 @@ export function rebateSection(
   const proud = depth === null ? null : canvasDeep - depth;
   const marks: Mark[] = [
     { kind: 'area', points: frame, role: 'edge' },
-    { kind: 'area', points: rectangle(bar, beadMm, widthMm, depthMm), role: 'timber' },
-    { kind: 'area', points: rectangle(bar, 0, Math.max(2, widthMm / 6), beadMm), role: 'timber' },
+    { kind: 'area', points: rectangle(bar, cloth + beadMm, widthMm, depthMm), role: 'timber' },
+    { kind: 'area', points: rectangle(bar, cloth, Math.max(2, widthMm / 6), beadMm), role: 'timber' },
     {
       kind: 'path',
       points: [point(bar + widthMm, 0), point(gap, 0), point(gap, canvasDeep), point(gap + widthMm / 2, canvasDeep)],

@@ -13,14 +13,16 @@ interface FramerSheetProps {
   inputs: JobInputs;
   kg: number;
   weighed: boolean;
+  /** The widest strip of bare cloth inside the edge of the face, mm. */
+  bareMm: number;
 }
 
 const INCH: Tape = { unit: 'in', stepMm: SIXTEENTH_MM };
 
-export function FramerSheet({ id, number, inputs, kg, weighed }: FramerSheetProps) {
+export function FramerSheet({ id, number, inputs, kg, weighed, bareMm }: FramerSheetProps) {
   const { rules, tape } = useWorkshop();
   const { brief } = inputs;
-  const order = framerOrder(inputs, { rules, tape });
+  const order = framerOrder(inputs, { rules, tape }, bareMm);
   const size = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }) =>
     [printSize(widthMm, heightMm, WHOLE_MM, 'up'), printSize(widthMm, heightMm, INCH, 'up')] as const;
   const long = (mm: number) => [printLength(mm, WHOLE_MM, 'up'), printLength(mm, INCH, 'up')] as const;

@@ -12,6 +12,7 @@ import type { BarsInputs } from './barsInputs';
 import { byId } from '../../house/schools';
 import { type ClothLoad, clothLoad } from '../../tension/clothLoad';
 import { printSize } from '../../units/length';
+import { depthVerdicts } from '../../painting/depthVerdicts';
 import { barsVerdicts } from './barsVerdicts';
 import { braceWords } from './braceWords';
 import { type Bracing, bracingOf } from './bracing';
@@ -56,10 +57,13 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
   return {
     answer: printSize(profile.widthMm, profile.depthMm, tape),
     answerNote: `${profile.name}, ${braceWords(bars)}, ${printed('mass', chosen.weightKg, tape)}`,
-    verdicts: barsVerdicts(
-      { inputs, profile, chosen, choices, recommended, bracing, load, joined, heldBy: braceHeldBy(profile, held) },
-      context,
-    ),
+    verdicts: [
+      ...barsVerdicts(
+        { inputs, profile, chosen, choices, recommended, bracing, load, joined, heldBy: braceHeldBy(profile, held) },
+        context,
+      ),
+      ...depthVerdicts(inputs, context),
+    ],
     readings: [],
     minutes: chosen.minutes,
     setsMinutes: glued ? setHours(bars.glue, (id) => assumed(rules, id)) * 60 : null,

@@ -49,7 +49,7 @@ export function planBrief(
           ]
         : []),
       ...edgeVerdicts(inputs, context),
-      ...rebateVerdicts(inputs, context),
+      ...rebateVerdicts(inputs, context, painting?.registration?.corners ?? null),
     ],
     readings: rebateReadings(inputs, context.rules),
     minutes: stageById('brief').minutes,

@@ -1,6 +1,7 @@
 import { printed } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
-import { CORNER_FOLDS, type CornerFold, type SeamFaces } from '../../cloth/cornerFolds';
+import type { CornerFold, SeamFaces } from '../../cloth/cornerFolds';
+import { usedFold } from '../../cloth/usedFold';
 import { type CornerPattern, type PatternSize, cardPattern, sparePattern, wholeCorner } from '../../cloth/cornerTemplate';
 import type { CutSize } from '../../cloth/cutSize';
 import type { Fabric } from '../../cloth/fabrics';
@@ -57,22 +58,6 @@ export function cornerPattern(fold: CornerFold, size: PatternSize): CornerPatter
   return fold.cut === 'spare' ? sparePattern(size) : fold.cut === 'template' ? cardPattern(size) : null;
 }
 
-/**
- * The fold that the corners are made with: as chosen, but a single one where the chosen fold cuts into a painting’s cloth.
- *
- * @example usedFold({ brief: { use: 'restretch' }, cloth: { corner: 'trimmed' } }).id // 'single'
- */
-export function usedFold({
-  brief,
-  cloth,
-}: {
-  brief: Pick<JobInputs['brief'], 'use'>;
-  cloth: Pick<JobInputs['cloth'], 'corner'>;
-}): CornerFold {
-  const fold: CornerFold = byId(CORNER_FOLDS, cloth.corner);
-  return isPainted(brief.use) && fold.cut !== 'never' ? byId(CORNER_FOLDS, 'single') : fold;
-}
-
 /** The corner fold on this job: layers, bulk, pattern. Hem or reserve fold both returns once more. */
 export function planFold(inputs: JobInputs, parts: CornerParts, fold: CornerFold = usedFold(inputs)): FoldPlan {
   const sizes = CORNERS.map((corner) => cornerSize(corner, inputs, parts));
@@ -98,9 +83,10 @@ export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanCon
   const { brief } = inputs;
   const { fold, layers, edgeMm, backMm, pattern } = plan;
   const limit = assumed(rules, 'cornerBulk');
-  const both = 2 * edgeMm;
+  // The cloth once round the edge is counted with the room already.
+  const both = 2 * (edgeMm - edgeMm / layers.edge);
   const rebated = byId(EDGES, brief.edges).inRebate;
-  const room = rebateRoom(inputs, context).mm;
+  const { mm: room, measured } = rebateRoom(inputs, context);
   return [
     ...(fold.cut !== 'never' && !pattern
       ? [
@@ -126,7 +112,7 @@ export function foldVerdicts(inputs: JobInputs, plan: FoldPlan, context: PlanCon
       doThis: backMm > limit ? thinnerWords(isPainted(brief.use)) : '',
       uses: ['cornerBulk'],
     }),
-    ...(rebated
+    ...(rebated && !measured
       ? [
           verdict({
             id: 'bulkInRebate',

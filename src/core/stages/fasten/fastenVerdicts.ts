@@ -1,6 +1,6 @@
 import { printed } from '../../quantities/printed';
 import { MARGIN_STYLES } from '../../cloth/marginStyles';
-import { usedFold } from '../cloth/planFold';
+import { usedFold } from '../../cloth/usedFold';
 import type { Fastener } from '../../fasten/fasteners';
 import { type Handwork, type RoutePlan } from '../../fasten/routeSteps';
 import { ROUTES, type Route } from '../../fasten/routes';

@@ -38,7 +38,7 @@ export function WorkFile({ look, log, onAdd, large = false }: WorkFileProps) {
   const seen = CONDITIONS.filter(({ id }) => look.conditions.some(({ kind }) => kind === id)).map(({ words }) => words);
   const button = large ? 'btn btn-outline h-14 flex-1 text-lg' : 'btn btn-outline btn-sm h-9 flex-1';
   return (
-    <section aria-label="Condition file" className={`hair-t no-print space-y-1.5 pt-2 ${large ? 'text-lg' : 'text-[14px]'}`}>
+    <section aria-label="Condition file" className={`no-print space-y-1.5 pt-1 ${large ? 'text-lg' : 'text-[14px]'}`}>
       <p>
         <strong>Condition file:</strong> {seen.length === 0 ? 'nothing found' : listOfWords(seen)}
         {look.decided !== 'nobody' && `; ${byId(DECISIONS, look.decided).name.toLowerCase()}`}.

@@ -21,9 +21,10 @@ export function FramePanel({ jobId, inputs, plan, locked, change }: FramePanelPr
   const { tape } = useWorkshop();
   const { rebate } = plan.brief;
   const { profile } = plan.bars;
+  const { thicknessMm } = plan.cloth.fabric;
   const section = useMemo(
-    () => (rebate?.kind === 'measured' ? rebateSection(inputs, rebate.plan, profile, tape) : null),
-    [inputs, rebate, profile, tape],
+    () => (rebate?.kind === 'measured' ? rebateSection(inputs, rebate.plan, profile, thicknessMm, tape) : null),
+    [inputs, rebate, profile, thicknessMm, tape],
   );
   return (
     <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1.6fr_1fr]">

@@ -17,6 +17,8 @@ import { VerdictList } from '@/ui/VerdictList';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { CutFrom, NOT_STORED, clothThatFits } from '../cloth/CutFrom';
 import type { JobDraft } from '../draft/jobDraft';
+import { heldForConservator } from '@/core/case/gate';
+import { careOf } from '@/core/stages/look/care';
 import { WorkFile } from '../look/WorkFile';
 import { NO_WORDS, Recorded, RecordBar, type RecordWords } from '../record/RecordBar';
 import { SLIPS } from './slips';
@@ -58,6 +60,10 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
   const cutsNow = open === 'cloth' && !done && !plan.cloth.painted;
   const clothId = pickedCloth ?? clothThatFits(cloth, inputs.cloth.fabric, plan.cloth.fit)?.id ?? NOT_STORED;
 
+  const file = progress.painted && progress.done.has('look') && !closed && (
+    <WorkFile look={inputs.look} log={records.log} onAdd={(finding) => keep('keepFinding', finding)} />
+  );
+  const awaited = progress.painted && !careOf(inputs.look).handsMay;
   const wordsKey = `${open} ${progress.coatsDone}`;
   const Slip = SLIPS[open];
   const acts = stageActs(open, plan.cloth.painted);
@@ -121,16 +127,16 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
             }}
           />
         )}
-        {open === 'brief' && progress.now !== null && !isPractice(jobId) && (
+        {open === 'brief' && awaited && <p className="soft text-[14px]">No date is promised while a conservator is awaited.</p>}
+        {open === 'brief' && progress.now !== null && !awaited && !isPractice(jobId) && (
           // It may not come while the server is away: the brief goes on without it.
           <ErrorBoundary fallback={<p className="soft text-[13px]">When it can be promised is not told: the server is away.</p>}>
             <PromiseLine jobId={jobId} work={jobWork(here)} dueOn={inputs.brief.dueOn} />
           </ErrorBoundary>
         )}
+        {heldForConservator(verdicts) ? file : null}
         <VerdictList verdicts={verdicts} />
-        {progress.painted && progress.done.has('look') && !closed && (
-          <WorkFile look={inputs.look} log={records.log} onAdd={(finding) => keep('keepFinding', finding)} />
-        )}
+        {heldForConservator(verdicts) ? null : file}
       </div>
       {done && entry ? (
         <Recorded

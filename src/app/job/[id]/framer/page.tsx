@@ -18,6 +18,7 @@ export default async function FramerRoute({ params }: { params: Promise<{ id: st
       inputs={inputs}
       kg={inputs.handover.weighedKg ?? plan.handover.totalKg}
       weighed={inputs.handover.weighedKg !== null}
+      bareMm={plan.cloth.painting?.registration?.mostBareMm ?? 0}
     />
   );
 }
