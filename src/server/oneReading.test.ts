@@ -2,6 +2,7 @@
 import 'reflect-metadata';
 import { randomLcg } from 'd3-random';
 import { expect, it } from 'vitest';
+import { heldForConservator } from '@/core/case/gate';
 import { caseOf } from '@/core/case/jobCase';
 import type { JobInputs } from '@/core/job/job';
 import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
@@ -12,6 +13,7 @@ import { length } from '@/core/units/length';
 import { createJob, recordStep, saveInputs } from './job/jobWrites';
 import { VIEWS, type View } from '@/core/job/sideWords';
 import { caseOfJob, houseOf, openJob } from './job/jobReading';
+import { keepFinding } from './look/findingWrites';
 import { testWorkshop, value } from './testWorkshop';
 import { benchPage } from './bench/benchPage';
 import { saveRules } from './house/houseRuleWrites';
@@ -37,6 +39,12 @@ it('what is shown before a record is what is written, and stays what is shown', 
       if (stage === null) break;
       const { answer, answerNote, readings } = shown.plan[stage];
       const verdicts = shown.verdictsOf(stage);
+      if (heldForConservator(verdicts)) {
+        // What no reason opens: a conservator says yes, and it is read again.
+        const said = { jobId: id, maker: 'Me', note: 'Dr Ilse Marrow', condition: null, decided: 'allows' as const, jpeg: null };
+        value(keepFinding.act(workshop, said));
+        continue;
+      }
       const request = {
         jobId: id,
         revision: found.job.revision,

@@ -45,7 +45,7 @@ export function rebateVerdicts(inputs: JobInputs, context: PlanContext, image: R
   return [
     ...readings,
     fitVerdict(rebate.plan, inputs, context),
-    ...(sight ? sightVerdicts(rebate.plan, sight, context) : []),
+    ...(sight ? sightVerdicts(rebate.plan, sight, context) : unreadLip(inputs)),
     ...depthVerdicts(inputs, context),
     ...keyedVerdicts(rebate.plan, context),
     ...fixingVerdicts(rebate.plan, inputs),
@@ -166,6 +166,21 @@ function sightVerdicts({ canvas }: RebatePlan, sight: Sight, { tape, rules }: Pl
     }),
   ];
 }
+
+/** Some lips are read and not all: what shows hangs on every one. */
+const unreadLip = ({ brief: { rebate } }: JobInputs): Verdict[] =>
+  SIDES.every((side) => rebate.lip[side] === null)
+    ? []
+    : [
+        verdict({
+          id: 'sightPacked',
+          about: 'what shows in the frame',
+          level: 'watch',
+          says: 'What shows in the frame is not worked out yet: not every lip is read.',
+          because: 'A canvas that is covered at one side may show at the other.',
+          doThis: 'Read how far the lip covers at all four sides.',
+        }),
+      ];
 
 /** The inner frame that covers what shows, of one width or of four, and what it costs. */
 function slipWords({ uniform, perSide }: { uniform: Slip; perSide: Slip }, tape: Tape): string {

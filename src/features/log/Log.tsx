@@ -9,7 +9,7 @@ import { useEffect, useEffectEvent, useMemo, useRef, useState, useTransition } f
 import type { Reading } from '@/core/log/logEntry';
 import { type HowKnown, readingWords } from '@/core/log/readingKinds';
 import { finerTape, printLength } from '@/core/units/length';
-import type { LogPage, LogRow } from "@/server/log/logPage";
+import type { LogPage, LogRow } from '@/server/log/logPage';
 import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { byWords } from '../job/stageWords';

@@ -85,7 +85,7 @@ describe('a passport', () => {
       brief: { ...brief, use: 'restretch' as const },
       look: { ...look, conditions: [{ kind: 'tear' as const, at: null, note: '' }] },
     };
-    expect(keyed(painted)).toBe('The painting is fragile: it is not keyed. Ask a conservator.');
+    expect(keyed(painted)).toBe('It is not keyed. A conservator before keying it: it has a tear.');
     expect(keyed({ ...job.inputs, bars: { ...job.inputs.bars, joint: 'mitreGlued' } })).toMatch(/corners are fixed/);
   });
 
