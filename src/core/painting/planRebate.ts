@@ -218,6 +218,11 @@ export function leftOnceGrown(
   return { mm: inputs.brief.rebateClearance.mm - Math.max(grows.widthMm, grows.heightMm), measured: false };
 }
 
+const sum = (one: { across: number; down: number }, more: { across: number; down: number }) => ({
+  across: one.across + more.across,
+  down: one.down + more.down,
+});
+
 /** An opening that takes more than this off a face is no frame for it. */
 const MOST_LESS_MM = 100;
 
@@ -237,7 +242,15 @@ export function faceForRebate(inputs: JobInputs, context: PlanContext): { widthM
   const { stepMm } = context.tape;
   for (let less = 0; less <= MOST_LESS_MM; less += stepMm) {
     const face = { across: roundToStep(across - less, stepMm, 'down'), down: roundToStep(down - less, stepMm, 'down') };
-    if (least(face) >= wanted - 1e-6) return { widthMm: face.across, heightMm: face.down };
+    if (least(face) < wanted - 1e-6) continue;
+    // Folded corners ask for more one way than the other: each way is given back what it did not need.
+    const given = (one: { across: number; down: number }, more: { across: number; down: number }) => {
+      let held = one;
+      for (let next = sum(held, more); least(next) >= wanted - 1e-6; next = sum(held, more)) held = next;
+      return held;
+    };
+    const { across: widthMm, down: heightMm } = given(given(face, { across: stepMm, down: 0 }), { across: 0, down: stepMm });
+    return { widthMm, heightMm };
   }
   return null;
 }

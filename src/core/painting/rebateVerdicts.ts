@@ -15,7 +15,7 @@ import { depthVerdicts } from './depthVerdicts';
 import { type RebatePlan, faceForRebate, planRebate, sightOf } from './planRebate';
 import { atPlace, freeSight, packedSight } from './sight';
 import type { Sight } from './sightForms';
-import { type Slip, slipWhenFree, slipWhenPacked } from './slip';
+import { type Slip, slipWhenPacked, uniformWhenFree } from './slip';
 import { type WorstEnd, leastAround } from './rebateFit';
 
 /** "at the right, lower end": the brief is drawn and read from the front, whatever view the stages on the back have. */
@@ -161,7 +161,7 @@ function sightVerdicts({ canvas }: RebatePlan, sight: Sight, { tape, rules }: Pl
         : 'Wherever it slides, nothing but the image shows.',
       because: 'All places in the rebate were tried, turned as far as the steps let it.',
       doThis: shows
-        ? `Pack it all round with strips of cork or card. Free it would take a slip of ${printLength(slipWhenFree(sight)!.uniform.widthsMm.top, tape, 'up')} all round.`
+        ? `Pack it all round with strips of cork or card. Free it would take a slip of ${printLength(uniformWhenFree(sight)!.widthsMm.top, tape, 'up')} all round.`
         : '',
     }),
   ];

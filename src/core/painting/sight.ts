@@ -11,7 +11,7 @@ import {
   type Place,
   type Sight,
   WITHIN_MM,
-  all,
+  ofAllSides,
   atLeast,
   atMost,
   dot,
@@ -50,15 +50,14 @@ export function atPlace(sight: Sight, place: Place): AtPlace {
 
 const leastOf = (forms: Forms, place: Place): number => Math.min(...forms.gaps.map(({ form }) => valueAt(form, place)));
 
-/** Where the least gap is greatest. */
+/** Where the least gap is greatest; in the middle, unturned, where no place is found. */
 function widestPlace(forms: Forms): Place {
   const limits = atLeast(
     forms.gaps.map(({ form }) => form),
     [1],
   );
   const widest = solve({ forms, more: 1, gain: { of: [1] }, limits }, null);
-  if (!widest) throw new RangeError('an opening of four steps and a canvas of four corners, got others');
-  return widest.place;
+  return widest?.place ?? { ...forms.start, turnDegrees: 0 };
 }
 
 /** The greatest least gap, mm; below 0 it does not go in. */
@@ -116,12 +115,14 @@ export interface PackedSight {
 /** Where least is seen, and among such places least is hidden; null where it does not go in. */
 export function packedSight(sight: Sight): PackedSight | null {
   const forms = formsOf(sight, 0);
+  const within = widestPlace(forms);
+  if (leastOf(forms, within) < 0) return null;
   const covers = solve(
-    { forms, more: 1, gain: { of: [-1] }, limits: [...goesIn(forms), ...atMost(all(forms.seen), [-1])] },
-    null,
+    { forms, more: 1, gain: { of: [-1] }, limits: [...goesIn(forms), ...atMost(ofAllSides(forms.seen), [-1])] },
+    within,
   );
   if (!covers) return null;
-  const worst = Math.max(...all(forms.seen).map((form) => valueAt(form, covers.place)));
+  const worst = Math.max(...ofAllSides(forms.seen).map((form) => valueAt(form, covers.place)));
   const worstSeenMm = Math.max(0, worst);
   const seenLimit = worstSeenMm > 0 ? worstSeenMm + WITHIN_MM : 0;
   const kept = solve(
@@ -129,7 +130,7 @@ export function packedSight(sight: Sight): PackedSight | null {
       forms,
       more: 1,
       gain: { of: [-1] },
-      limits: [...goesIn(forms), ...atMost(all(forms.seen), [], seenLimit), ...atMost(all(forms.hidden), [-1])],
+      limits: [...goesIn(forms), ...atMost(ofAllSides(forms.seen), [], seenLimit), ...atMost(ofAllSides(forms.hidden), [-1])],
     },
     covers.place,
   );
@@ -137,7 +138,7 @@ export function packedSight(sight: Sight): PackedSight | null {
   return {
     place,
     worstSeenMm,
-    worstHiddenMm: Math.max(0, ...all(forms.hidden).map((form) => valueAt(form, place))),
+    worstHiddenMm: Math.max(0, ...ofAllSides(forms.hidden).map((form) => valueAt(form, place))),
     spareMm: Math.max(0, -worst),
   };
 }
@@ -194,6 +195,6 @@ export function keysMost(sight: Sight): number | null {
     const grown: Form = (turn) => [...form(turn), dot(normal, turned(away, turn))];
     return { form: grown, times: -1 as const, add: [], most: -KEYED_GAP_MM };
   });
-  const found = solve({ forms, more: 1, gain: { of: [1] }, limits: grows }, null);
+  const found = solve({ forms, more: 1, gain: { of: [1] }, limits: grows }, widestPlace(forms));
   return found && found.more[0]! >= 0 ? found.more[0]! : null;
 }

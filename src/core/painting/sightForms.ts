@@ -249,7 +249,7 @@ export const valueAt = (form: Form, { x, y, turnDegrees }: Place, widths: readon
   return still + right * x + down * y + wide.reduce((sum, one, index) => sum + one * (widths[index] ?? 0), 0);
 };
 
-export const all = (of: Record<Side, Form[]>): Form[] => SIDES.flatMap((side) => of[side]);
+export const ofAllSides = (of: Record<Side, Form[]>): Form[] => SIDES.flatMap((side) => of[side]);
 export const goesIn = (forms: Forms, least = 0) =>
   forms.gaps.map(({ form }) => ({ form, times: -1 as const, add: [], most: -least }));
 export const atLeast = (of: readonly Form[], add: readonly number[]) =>

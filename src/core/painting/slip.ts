@@ -10,7 +10,7 @@ import {
   RADIANS,
   type Sight,
   WITHIN_MM,
-  all,
+  ofAllSides,
   atMost,
   formsOf,
   goesIn,
@@ -54,7 +54,7 @@ export function slipWhenPacked(sight: Sight): { uniform: Slip; perSide: Slip } |
   }
   const one = formsOf(sight, 1);
   const even = solve(
-    { forms: one, more: 1, gain: { of: [-1] }, limits: [...goesIn(one), ...atMost(all(one.seen), []), ...positive(1)] },
+    { forms: one, more: 1, gain: { of: [-1] }, limits: [...goesIn(one), ...atMost(ofAllSides(one.seen), []), ...positive(1)] },
     packed.place,
   );
   const width = even?.more[0] ?? 0;
@@ -65,7 +65,7 @@ export function slipWhenPacked(sight: Sight): { uniform: Slip; perSide: Slip } |
 /** Least sum of widths; then the least largest; then the least hidden. */
 function sidesPacked(sight: Sight, from: Place): Slip | null {
   const forms = formsOf(sight, 4);
-  const covered = [...goesIn(forms), ...atMost(all(forms.seen), []), ...positive(4)];
+  const covered = [...goesIn(forms), ...atMost(ofAllSides(forms.seen), []), ...positive(4)];
   const sum = solve({ forms, more: 4, gain: { of: [-1, -1, -1, -1] }, limits: covered }, from);
   if (!sum) return null;
   const whole = sum.more.reduce((total, mm) => total + mm, 0) + WITHIN_MM;
@@ -87,7 +87,7 @@ function sidesPacked(sight: Sight, from: Place): Slip | null {
       forms,
       more: 5,
       gain: { of: [0, 0, 0, 0, -1] },
-      limits: [...covered, inAll, ...each(largest + WITHIN_MM, []), ...atMost(all(forms.hidden), [0, 0, 0, 0, -1])],
+      limits: [...covered, inAll, ...each(largest + WITHIN_MM, []), ...atMost(ofAllSides(forms.hidden), [0, 0, 0, 0, -1])],
     },
     (level ?? sum).place,
   );
@@ -95,7 +95,7 @@ function sidesPacked(sight: Sight, from: Place): Slip | null {
   const widths = more.slice(0, 4);
   return {
     widthsMm: bySide(widths),
-    worstHiddenMm: Math.max(0, ...all(forms.hidden).map((form) => valueAt(form, place, widths))),
+    worstHiddenMm: Math.max(0, ...ofAllSides(forms.hidden).map((form) => valueAt(form, place, widths))),
   };
 }
 
@@ -107,38 +107,53 @@ export function slipWhenFree(sight: Sight): { uniform: Slip; perSide: Slip } | n
   const { place, leastMm } = evenGap(sight);
   if (leastMm < 0) return null;
   const starts = startsOf(formsOf(sight, 0), place);
-  const slip = (count: 1 | 4): Slip => {
-    const widths = coverAnywhere(sight, count, starts);
-    const widthsMm = count === 1 ? alike(widths[0]!) : bySide(widths);
-    const forms = formsOf(wider(sight, widthsMm), 0);
-    return { widthsMm, worstHiddenMm: mostOver(forms, all(forms.hidden), starts) };
-  };
-  return { uniform: slip(1), perSide: slip(4) };
+  const uniform = coverFree(sight, 1, starts);
+  return { uniform, perSide: uniform.widthsMm.top === 0 ? uniform : coverFree(sight, 4, starts) };
+}
+
+/** The narrowest slip of one width that covers a canvas wherever it slides; null where it does not go in. */
+export function uniformWhenFree(sight: Sight): Slip | null {
+  const { place, leastMm } = evenGap(sight);
+  return leastMm < 0 ? null : coverFree(sight, 1, startsOf(formsOf(sight, 0), place));
+}
+
+function coverFree(sight: Sight, count: 1 | 4, starts: readonly Place[]): Slip {
+  const widths = coverAnywhere(sight, count, starts);
+  const widthsMm = count === 1 ? alike(widths[0]!) : bySide(widths);
+  const forms = formsOf(wider(sight, widthsMm), 0);
+  return { widthsMm, worstHiddenMm: mostOver(forms, ofAllSides(forms.hidden), starts) };
 }
 
 /** Widths that cover at every place where it goes in: each place that shows something asks for more, until none does. */
 function coverAnywhere(sight: Sight, count: 1 | 4, starts: readonly Place[]): number[] {
   const forms = formsOf(sight, count);
+  const alone = formsOf(sight, 0);
+  const free = goesIn(alone);
+  let asked = ofAllSides(forms.seen);
   let widths: number[] = Array.from({ length: count }, () => 0);
   const cuts: Limit[] = widths.map((_width, at) => ({ of: widths.map((_one, index) => (index === at ? -1 : 0)), most: 0 }));
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     let worst = 0;
-    for (const form of all(forms.seen)) {
+    const shows = new Set<Form>();
+    for (const form of asked) {
       const now = widths;
       const laid: Form = (turn) => {
         const [still, right, down, ...wide] = form(turn) as [number, number, number, ...number[]];
         return [still + wide.reduce((sum, one, index) => sum + one * now[index]!, 0), right, down];
       };
       for (const from of starts) {
-        const found = solve({ forms: formsOf(sight, 0), more: 0, gain: { form: laid }, limits: goesIn(formsOf(sight, 0)) }, from);
+        const found = solve({ forms: alone, more: 0, gain: { form: laid }, limits: free }, from);
         const shown = found ? valueAt(laid, found.place) : 0;
         if (!found || shown <= 1e-4) continue;
         worst = Math.max(worst, shown);
+        shows.add(form);
         const [still, right, down, ...wide] = form(found.place.turnDegrees * RADIANS) as [number, number, number, ...number[]];
         cuts.push({ of: wide, most: -(still + right * found.place.x + down * found.place.y) });
       }
     }
     if (worst === 0) return widths;
+    // One width only grows: what is covered stays so.
+    if (count === 1) asked = asked.filter((form) => shows.has(form));
     widths =
       greatest(
         widths.map(() => -1),
