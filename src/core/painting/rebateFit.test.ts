@@ -1,5 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
+import { rounds } from '@/testRounds';
 import type { Corner, Point2 } from '../frame/square/corners';
 import { SIDES, type Side } from '../job/sides';
 import type { Around } from './sightForms';
@@ -101,8 +102,8 @@ describe('a canvas in its rebate', () => {
     expect(leastAround(fit.gaps).side).toMatch(/left|right/);
   });
 
-  it('over 1,000 frames out of square no other place found by a search of its own leaves a wider gap', () => {
-    for (let count = 0; count < 1000; count += 1) {
+  it('over any frames out of square no other place found by a search of its own leaves a wider gap', () => {
+    for (let count = 0; count < rounds(250, 1000); count += 1) {
       const [width, height] = [between(150, 2500), between(150, 2500)];
       const opening = skewed(width, height, 4);
       const canvas = canvasIn(width, height);
@@ -131,8 +132,8 @@ describe('a canvas in its rebate', () => {
     }
   });
 
-  it('over 1,000 frames what may be grown is what is left, and no more', () => {
-    for (let count = 0; count < 1000; count += 1) {
+  it('over any frames what may be grown is what is left, and no more', () => {
+    for (let count = 0; count < rounds(250, 1000); count += 1) {
       const [width, height] = [between(150, 2500), between(150, 2500)];
       const opening = skewed(width, height, 2);
       const canvas = canvasIn(width, height);
