@@ -41,6 +41,8 @@ async function untilSaid(page: Page, hand: Hand, end: RegExp): Promise<void> {
       // The record before may still be settling: what is pressed then is not heard.
       await expect(page.locator('[data-bench-record]')).toBeEnabled();
       await hand.record();
+      // What comes next is read when the answer is there: a clock that began stands before the next step.
+      await settled(page);
     } else if (now.startsWith('How it feels')) {
       await hand.choose(/Drum/);
       await hand.next();
