@@ -10,6 +10,7 @@ import { fabricOf, profileOf } from '../house/materials';
 import { EDGES, byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
 import { SIDES, type Side, everySide, isLevel } from '../job/sides';
+import { once } from '../onDemand';
 import type { Reading } from '../log/logEntry';
 import { reading } from '../log/reading';
 import type { PlanContext } from '../stages/planContext';
@@ -150,7 +151,11 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
   const lips = everySide((side) => brief.rebate.lip[side]?.mm ?? 0);
   const hidden = hiddenBy(lips, fit);
   const hiddenFace = hiddenOfFace(hidden, canvas.bulkMm);
-  const grows = wholeGrowth(inputs, rules);
+  // Many ask where it lies, few how far it may grow, which is worth a search.
+  const keyed = once((): KeyedToTheEnd | null => {
+    const grows = wholeGrowth(inputs, rules);
+    return grows && { grows, fit: rebateFit(opening.corners, grownBy(canvas, grows)), room: roomToGrow(opening.corners, canvas) };
+  });
   return {
     kind: 'measured',
     fitted: opening.fitted,
@@ -161,10 +166,8 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
       fit,
       hidden: everySide((side) => (brief.rebate.lip[side] ? hidden[side] : null)),
       hiddenFace: everySide((side) => (brief.rebate.lip[side] ? hiddenFace[side] : null)),
-      keyed: grows && {
-        grows,
-        fit: rebateFit(opening.corners, grownBy(canvas, grows)),
-        room: roomToGrow(opening.corners, canvas),
+      get keyed() {
+        return keyed();
       },
     },
   };
