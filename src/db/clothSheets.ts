@@ -90,22 +90,25 @@ export function insertClothMove(database: Database, move: ClothMove): void {
     .run(move.id, move.at, move.maker, move.did, JSON.stringify(move.cuts), JSON.stringify(move.changes), move.undoes);
 }
 
-type MoveRow = Omit<ClothMove, 'cuts' | 'changes'> & { cuts: string; changes: string };
-const moveFrom = (row: MoveRow): ClothMove => ({
+/** A move, with whether another one undoes it. */
+export type KeptClothMove = ClothMove & { undone: boolean };
+type MoveRow = Omit<ClothMove, 'cuts' | 'changes'> & { cuts: string; changes: string; undone: 0 | 1 };
+const MOVES = 'SELECT m.*, EXISTS (SELECT 1 FROM cloth_move u WHERE u.undoes = m.id) AS undone FROM cloth_move m';
+const moveFrom = (row: MoveRow): KeptClothMove => ({
   ...row,
+  undone: row.undone === 1,
   cuts: JSON.parse(row.cuts) as ClothCut[],
   changes: JSON.parse(row.changes) as ClothMove['changes'],
 });
 
 /** Changes of the store, newest first: so many at the most, or all of them. */
-export const listClothMoves = (database: Database, most = -1): ClothMove[] =>
-  database.prepare<[number], MoveRow>('SELECT * FROM cloth_move ORDER BY rowid DESC LIMIT ?').all(most).map(moveFrom);
+export const listClothMoves = (database: Database, most = -1): KeptClothMove[] =>
+  database.prepare<[number], MoveRow>(`${MOVES} ORDER BY m.rowid DESC LIMIT ?`).all(most).map(moveFrom);
 
-/** A move that can be undone or was, with whether it was; null where there is none. */
-export function findClothMove(database: Database, id: string): (ClothMove & { undone: boolean }) | null {
-  const row = database.prepare<[string], MoveRow>('SELECT * FROM cloth_move WHERE id = ?').get(id);
-  if (!row) return null;
-  return { ...moveFrom(row), undone: database.prepare('SELECT 1 FROM cloth_move WHERE undoes = ?').get(id) !== undefined };
+/** A move by its id; null where there is none. */
+export function findClothMove(database: Database, id: string): KeptClothMove | null {
+  const row = database.prepare<[string], MoveRow>(`${MOVES} WHERE m.id = ?`).get(id);
+  return row ? moveFrom(row) : null;
 }
 
 /** A cloth as it lies there, whether it is gone or not; null where there never was one. */

@@ -66,20 +66,23 @@ export function insertRackMove(database: Database, move: RackMove): void {
 export const isSawn = (database: Database, jobId: string): boolean =>
   database.prepare('SELECT 1 FROM sawn_job WHERE job_id = ?').get(jobId) !== undefined;
 
-type MoveRow = Omit<RackMove, 'jobs' | 'changes'> & { jobs: string; changes: string };
-const moveFrom = (row: MoveRow): RackMove => ({
+/** A move, with whether another one undoes it. */
+export type KeptRackMove = RackMove & { undone: boolean };
+type MoveRow = Omit<RackMove, 'jobs' | 'changes'> & { jobs: string; changes: string; undone: 0 | 1 };
+const MOVES = 'SELECT m.*, EXISTS (SELECT 1 FROM rack_move u WHERE u.undoes = m.id) AS undone FROM rack_move m';
+const moveFrom = (row: MoveRow): KeptRackMove => ({
   ...row,
+  undone: row.undone === 1,
   jobs: JSON.parse(row.jobs) as string[],
   changes: JSON.parse(row.changes) as RackMove['changes'],
 });
 
 /** Changes of the rack, newest first: so many at the most, or all of them. */
-export const listRackMoves = (database: Database, most = -1): RackMove[] =>
-  database.prepare<[number], MoveRow>('SELECT * FROM rack_move ORDER BY rowid DESC LIMIT ?').all(most).map(moveFrom);
+export const listRackMoves = (database: Database, most = -1): KeptRackMove[] =>
+  database.prepare<[number], MoveRow>(`${MOVES} ORDER BY m.rowid DESC LIMIT ?`).all(most).map(moveFrom);
 
-/** A move that can be undone or was, with whether it was; null where there is none. */
-export function findRackMove(database: Database, id: string): (RackMove & { undone: boolean }) | null {
-  const row = database.prepare<[string], MoveRow>('SELECT * FROM rack_move WHERE id = ?').get(id);
-  if (!row) return null;
-  return { ...moveFrom(row), undone: database.prepare('SELECT 1 FROM rack_move WHERE undoes = ?').get(id) !== undefined };
+/** A move by its id; null where there is none. */
+export function findRackMove(database: Database, id: string): KeptRackMove | null {
+  const row = database.prepare<[string], MoveRow>(`${MOVES} WHERE m.id = ?`).get(id);
+  return row ? moveFrom(row) : null;
 }

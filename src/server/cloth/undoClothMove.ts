@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { idText } from '@/core/job/job';
 import {
-  type ClothMove,
+  type KeptClothMove,
   type StoredCloth,
   findCloth,
   findClothMove,
@@ -16,10 +16,8 @@ import { write } from '../write/write';
 import type { Workshop } from '../workshop';
 import { writeClothMove } from './clothMove';
 
-type Found = NonNullable<ReturnType<typeof findClothMove>>;
-
 /** Why a change of the cloth in store stays, as a sentence; null where it can be undone. */
-function whyItStays(workshop: Workshop, move: Found): string | null {
+function whyItStays(workshop: Workshop, move: KeptClothMove): string | null {
   const { database } = workshop;
   if (move.undone) return 'It was undone already.';
   if (move.undoes !== null) return 'It undid another change: make that one again instead.';
@@ -41,10 +39,10 @@ function whyItStays(workshop: Workshop, move: Found): string | null {
 }
 
 /** The last changes of the cloth in store, newest first, each with why it stays where it cannot be undone; an undoing says itself that it stays. */
-export const clothMoves = (workshop: Workshop): (ClothMove & { stays: string | null })[] =>
+export const clothMoves = (workshop: Workshop): (KeptClothMove & { stays: string | null })[] =>
   listClothMoves(workshop.database, 12).map((move) => ({
     ...move,
-    stays: move.undoes === null ? whyItStays(workshop, findClothMove(workshop.database, move.id)!) : '',
+    stays: move.undoes === null ? whyItStays(workshop, move) : '',
   }));
 
 /** Undoes a change of the cloth in store, as long as nothing rests on it: a piece that was cut by mistake is whole again. */

@@ -2,7 +2,7 @@ import { idText } from '@/core/job/job';
 import { printed } from '@/core/quantities/printed';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import { RECORD_TAPE } from '@/core/units/length';
-import { type RackMove, addRackBar, findRackMove, listRack, listRackMoves, rackRowOf, takeRackBar } from '@/db/rackBars';
+import { type KeptRackMove, addRackBar, findRackMove, listRack, listRackMoves, rackRowOf, takeRackBar } from '@/db/rackBars';
 import { recordedOn } from '../job/recordedOn';
 import { maker } from '../write/asked';
 import { type Outcome, done, refuse } from '../write/outcome';
@@ -10,10 +10,8 @@ import { write } from '../write/write';
 import type { Workshop } from '../workshop';
 import { writeRackMove } from './rackMove';
 
-type Found = NonNullable<ReturnType<typeof findRackMove>>;
-
 /** The rows that bars were put into, with how many in all; no row where none is known any more. */
-function rowsOf({ database }: Workshop, { changes: { added } }: RackMove) {
+function rowsOf({ database }: Workshop, { changes: { added } }: KeptRackMove) {
   const rows = new Map<string, { row: ReturnType<typeof rackRowOf>; count: number; lengthMm: number }>();
   for (const { count, ...bar } of added) {
     const row = rackRowOf(database, bar);
@@ -24,7 +22,7 @@ function rowsOf({ database }: Workshop, { changes: { added } }: RackMove) {
 }
 
 /** Why a change of the rack stays, as a sentence; null where it can be undone. */
-function whyItStays(workshop: Workshop, move: Found): string | null {
+function whyItStays(workshop: Workshop, move: KeptRackMove): string | null {
   if (move.undone) return 'It was undone already.';
   if (move.undoes !== null) return 'It undid another change: make that one again instead.';
   const sawn = recordedOn(workshop, move.jobs, 'bars', 'The frame');
@@ -36,10 +34,10 @@ function whyItStays(workshop: Workshop, move: Found): string | null {
 }
 
 /** The last changes of the rack, newest first, each with why it stays where it cannot be undone; an undoing says itself that it stays. */
-export const rackMoves = (workshop: Workshop): (RackMove & { stays: string | null })[] =>
+export const rackMoves = (workshop: Workshop): (KeptRackMove & { stays: string | null })[] =>
   listRackMoves(workshop.database, 12).map((move) => ({
     ...move,
-    stays: move.undoes === null ? whyItStays(workshop, findRackMove(workshop.database, move.id)!) : '',
+    stays: move.undoes === null ? whyItStays(workshop, move) : '',
   }));
 
 /** Undoes a change of the rack, as long as nothing rests on it: a frame that was sawn by mistake is to be sawn again. */

@@ -1,6 +1,7 @@
 /* Who may lay hands on a painting, from what was seen of it: the one answer that all stages ask. */
 import { USES, byId } from '../../house/schools';
 import type { JobInputs } from '../../job/job';
+import { listOfWords } from '../../units/inWords';
 import { CONDITIONS, type ConditionId } from './conditions';
 import { DECISIONS, type LookInputs } from './lookInputs';
 
@@ -36,6 +37,10 @@ export function careOf({ conditions, value, decided }: LookInputs): Care {
   const conservatorFirst = conservatorFor.length > 0;
   return { conservatorFor, conservatorFirst, handsMay: !conservatorFirst || byId(DECISIONS, decided).opens };
 }
+
+/** The words of what asks for a conservator. */
+export const asksWords = ({ conservatorFor }: Pick<Care, 'conservatorFor'>): string =>
+  listOfWords(conservatorFor.map((id) => byId(CONDITIONS, id).words));
 
 /** A painting on which nobody works by hand before a conservator has said yes. */
 export const isFragile = ({ brief, look }: Pick<JobInputs, 'brief' | 'look'>): boolean =>

@@ -1,7 +1,6 @@
 import { byId } from '../../house/schools';
 import { type Verdict, verdict } from '../../job/verdict';
-import { listOfWords } from '../../units/inWords';
-import type { Care } from './care';
+import { type Care, asksWords } from './care';
 import { CONDITIONS } from './conditions';
 import { DECISIONS, type LookInputs } from './lookInputs';
 
@@ -38,10 +37,6 @@ function lookedVerdict({ lookedOver, conditions }: LookInputs): Verdict[] {
     }),
   ];
 }
-
-/** The words of what asks for a conservator. */
-export const asksWords = ({ conservatorFor }: Care): string =>
-  listOfWords(conservatorFor.map((id) => byId(CONDITIONS, id).words));
 
 function conservatorVerdict({ decided, decidedBy }: LookInputs, care: Care): Verdict[] {
   if (!care.conservatorFirst) return [];

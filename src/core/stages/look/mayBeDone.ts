@@ -5,7 +5,7 @@
 import { isPainted, byId } from '../../house/schools';
 import type { JobInputs } from '../../job/job';
 import { listOfWords } from '../../units/inWords';
-import { careOf } from './care';
+import { asksWords, careOf } from './care';
 import { CONDITIONS, type ConditionId } from './conditions';
 
 interface Act<Id extends string> {
@@ -14,8 +14,6 @@ interface Act<Id extends string> {
   words: string;
   /** Why it is never done to an image; null where it may be. */
   neverPainted: string | null;
-  /** Held until a conservator has said yes, where one is asked for. */
-  hands: boolean;
   /** Conditions with which it is never done, whoever said yes to stretching. */
   neverWith: readonly ConditionId[];
 }
@@ -27,38 +25,24 @@ export const ACTS = [
     id: 'wet',
     words: 'wetting it',
     neverPainted: 'Water swells the size under the paint and lifts it; inks run.',
-    hands: true,
     neverWith: [],
   }),
-  act({
-    id: 'ground',
-    words: 'priming it',
-    neverPainted: 'A ground on an image is the end of the image.',
-    hands: true,
-    neverWith: [],
-  }),
+  act({ id: 'ground', words: 'priming it', neverPainted: 'A ground on an image is the end of the image.', neverWith: [] }),
   act({
     id: 'cut',
     words: 'cutting its cloth',
     neverPainted: 'What is cut off a painting is gone, and with it the next stretching.',
-    hands: true,
     neverWith: [],
   }),
-  act({
-    id: 'weigh',
-    words: 'a weight on its cloth',
-    neverPainted: 'A weight bends the paint where it lies.',
-    hands: true,
-    neverWith: [],
-  }),
-  act({ id: 'fasten', words: 'fastening it', neverPainted: null, hands: true, neverWith: [] }),
-  act({ id: 'clamp', words: 'clamping it', neverPainted: null, hands: true, neverWith: [] }),
-  act({ id: 'tap', words: 'tapping it', neverPainted: null, hands: true, neverWith: ['flaking'] }),
-  act({ id: 'key', words: 'keying it', neverPainted: null, hands: true, neverWith: [] }),
-  act({ id: 'roll', words: 'rolling it', neverPainted: null, hands: true, neverWith: ['flaking', 'brittle'] }),
-  act({ id: 'brush', words: 'brushing its face', neverPainted: null, hands: true, neverWith: ['flaking', 'mould'] }),
-  act({ id: 'hang', words: 'hanging it', neverPainted: null, hands: true, neverWith: [] }),
-  act({ id: 'travel', words: 'sending it away', neverPainted: null, hands: true, neverWith: [] }),
+  act({ id: 'weigh', words: 'a weight on its cloth', neverPainted: 'A weight bends the paint where it lies.', neverWith: [] }),
+  act({ id: 'fasten', words: 'fastening it', neverPainted: null, neverWith: [] }),
+  act({ id: 'clamp', words: 'clamping it', neverPainted: null, neverWith: [] }),
+  act({ id: 'tap', words: 'tapping it', neverPainted: null, neverWith: ['flaking'] }),
+  act({ id: 'key', words: 'keying it', neverPainted: null, neverWith: [] }),
+  act({ id: 'roll', words: 'rolling it', neverPainted: null, neverWith: ['flaking', 'brittle'] }),
+  act({ id: 'brush', words: 'brushing its face', neverPainted: null, neverWith: ['flaking', 'mould'] }),
+  act({ id: 'hang', words: 'hanging it', neverPainted: null, neverWith: [] }),
+  act({ id: 'travel', words: 'sending it away', neverPainted: null, neverWith: [] }),
 ] as const;
 
 export type ActId = (typeof ACTS)[number]['id'];
@@ -69,9 +53,9 @@ export type Permission = { may: 'allowed' } | { may: 'ask' | 'never'; says: stri
 const ALLOWED: Permission = { may: 'allowed' };
 
 /**
- * Whether an act may be done to a work, with the words where it may not.
+ * Whether an act may be done to a work by its use and its file as it is known now, with the words where it may not. What is not
+ * barred is held until a conservator has said yes, where one is asked for.
  *
- * @param work its use and its file as it is known now
  * @example mayBeDone('wet', newInputs('Study', length(400), length(300))) // { may: 'allowed' }
  */
 export function mayBeDone(
@@ -79,7 +63,7 @@ export function mayBeDone(
   { brief, look }: { brief: Pick<JobInputs['brief'], 'use'>; look: JobInputs['look'] },
 ): Permission {
   if (!isPainted(brief.use)) return ALLOWED;
-  const { words, neverPainted, hands, neverWith }: Act<ActId> = byId(ACTS, id);
+  const { words, neverPainted, neverWith }: Act<ActId> = byId(ACTS, id);
   const no = (may: 'ask' | 'never', says: string, because: string): Permission => ({ may, says, because });
   if (neverPainted !== null) return no('never', `No ${words}: it carries an image.`, neverPainted);
   // What a conservator has treated is not there any more.
@@ -89,7 +73,10 @@ export function mayBeDone(
     return no('never', `No ${words}: it has ${listOfWords(rows.map((row) => row.words))}.`, rows[0]!.because);
   }
   const care = careOf(look);
-  if (!hands || care.handsMay) return ALLOWED;
-  const seen = listOfWords(care.conservatorFor.map((kind) => byId(CONDITIONS, kind).words));
-  return no('ask', `A conservator before ${words}: it has ${seen}.`, byId(CONDITIONS, care.conservatorFor[0]!).because);
+  if (care.handsMay) return ALLOWED;
+  return no(
+    'ask',
+    `A conservator before ${words}: it has ${asksWords(care)}.`,
+    byId(CONDITIONS, care.conservatorFor[0]!).because,
+  );
 }

@@ -18,7 +18,7 @@ import { useWorkshop } from '@/ui/WorkshopContext';
 import { CutFrom, NOT_STORED, clothThatFits } from '../cloth/CutFrom';
 import type { JobDraft } from '../draft/jobDraft';
 import { heldForConservator } from '@/core/case/gate';
-import { careOf } from '@/core/stages/look/care';
+import { isFragile } from '@/core/stages/look/care';
 import { WorkFile } from '../look/WorkFile';
 import { NO_WORDS, Recorded, RecordBar, type RecordWords } from '../record/RecordBar';
 import { SLIPS } from './slips';
@@ -63,7 +63,7 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
   const file = progress.painted && progress.done.has('look') && !closed && (
     <WorkFile look={inputs.look} log={records.log} onAdd={(finding) => keep('keepFinding', finding)} />
   );
-  const awaited = progress.painted && !careOf(inputs.look).handsMay;
+  const awaited = isFragile(inputs);
   const wordsKey = `${open} ${progress.coatsDone}`;
   const Slip = SLIPS[open];
   const acts = stageActs(open, plan.cloth.painted);
