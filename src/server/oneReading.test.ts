@@ -54,6 +54,7 @@ it('what is shown before a record is what is written, and stays what is shown', 
         reason: 'so',
         ...reader,
         clothId: null,
+        air: null,
       };
       const { log } = value(recordStep.act(workshop, request));
       expect(log.at(-1)).toMatchObject({ stage, readings, plan: { answer, answerNote, verdicts } });

@@ -97,6 +97,7 @@ export const recordStage = (workshop: Workshop, jobId: string, stage: StageId) =
     unit: 'mm',
     view: 'back',
     clothId: null,
+    air: null,
   });
 
 /** Records all stages up to and with `last`, an hour apart. */

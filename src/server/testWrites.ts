@@ -162,9 +162,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       down: null,
       up: null,
       bulge: null,
-      celsius: 17,
-      rh: 72,
-      inHouse: false,
+      air: { celsius: 17, rh: 72 },
       jpeg: null,
     }),
     takePassport: () => {
@@ -209,6 +207,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       unit: 'mm',
       view: 'back',
       clothId: roll().id,
+      air: null,
     }),
     withdraw: () => ({
       jobId: ids.tuned,
@@ -220,7 +219,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
     setAside: () => ({ ...broken, aside: true }),
     mendJob: () => ({ ...broken, text: JSON.stringify(openJob(workshop, ids.fresh)!.job.inputs) }),
     keepRehearsal: () => ({ ...of(ids.fresh), moves: [{ act: 'fasten', place: 0, pull: 'firm' }], offGrainDeg: 0 }),
-    keepTaps: () => ({ ...of(ids.fastened), wavs: tapWavs(200), source: 'file' }),
+    keepTaps: () => ({ ...of(ids.fastened), air: null, wavs: tapWavs(200), source: 'file' }),
     keepTurns: () => ({ ...of(ids.fastened), opened: { ...NOT_OPENED, topLeft: 1 } }),
     keepWeight: () => {
       const { job } = openJob(workshop, ids.fastened)!;
@@ -228,10 +227,10 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       workshop.database
         .prepare('UPDATE job SET inputs = ? WHERE id = ?')
         .run(JSON.stringify({ ...job.inputs, tune: { ...job.inputs.tune, weight } }), ids.fastened);
-      return of(ids.fastened);
+      return { ...of(ids.fastened), air: null };
     },
     keepHandTrial: () => ({ maker: 'Me', feel: 'firm', pulledN: [17, 18.5, 19], simulated: false }),
-    keepFeel: () => ({ ...of(ids.fastened), feel: 'firm' }),
+    keepFeel: () => ({ ...of(ids.fastened), air: { celsius: 17.5, rh: 61 }, feel: 'firm' }),
     keepPlace: () => ({ jobId: ids.squared, stage: 'cloth' as const, step: 'cloth/width', quarter: 1 as const, filledAt: 1 }),
     keepNote: () => ({
       jobId: ids.squared,

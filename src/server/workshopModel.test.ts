@@ -142,6 +142,7 @@ describe('the workshop against a naive model', () => {
               unit: 'mm',
               view: 'back',
               clothId: null,
+              air: null,
             });
             if (!mayRecord(model, one.stage)) expect(outcome).toMatchObject({ ok: false, kind: 'refused' });
             else if (one.reason !== '') expect(outcome.ok).toBe(true);

@@ -94,7 +94,7 @@ describe('the run of painted work', () => {
       if (stage === 'brief')
         inputs = painting((one) => (read(one), (one.brief.width = length(900)), (one.brief.height = length(598))));
       const here = caseWith(inputs, log);
-      const said = { stage, maker: 'Ida', device: '', note: '', reason: 'as asked' };
+      const said = { stage, maker: 'Ida', device: '', note: '', reason: 'as asked', air: [] };
       log.push(recordOf(here, said, { id: stage, at: new Date(AT + log.length * 60_000) }));
     }
     const now = caseWith(inputs, log);

@@ -1,4 +1,4 @@
-import type { LogEntry } from '../log/logEntry';
+import type { LogEntry, Reading } from '../log/logEntry';
 import { type StageId, stageActs } from '../stages/stages';
 import type { JobCase } from './jobCase';
 
@@ -9,6 +9,8 @@ export interface RecordSaid {
   device: string;
   note: string;
   reason: string;
+  /** The air that a tension was read in. */
+  air: Reading[];
 }
 
 /**
@@ -18,7 +20,7 @@ export interface RecordSaid {
  */
 export function recordOf(
   here: JobCase,
-  { stage, maker, device, note, reason }: RecordSaid,
+  { stage, maker, device, note, reason, air }: RecordSaid,
   { id, at }: { id: string; at: Date },
 ): LogEntry {
   const { answer, answerNote, setsMinutes, readings } = here.plan[stage];
@@ -38,7 +40,7 @@ export function recordOf(
     reason: reason.trim(),
     corrects: null,
     readyAt: setsMinutes === null ? null : new Date(at.getTime() + setsMinutes * 60_000).toISOString(),
-    readings,
+    readings: [...readings, ...air],
     hangs: null,
     plan: {
       answer,

@@ -98,3 +98,7 @@ export function lifeOf(log: readonly LogEntry[]): Life {
     takenDown: down > stretched,
   };
 }
+
+/** Whether the air of this house is that of the canvas: it hangs here, or was never handed over. */
+export const isInHouse = ({ hangs, handedOverAt }: Pick<Life, 'hangs' | 'handedOverAt'>): boolean =>
+  hangs ? hangs.climate === 'house' : handedOverAt === null;

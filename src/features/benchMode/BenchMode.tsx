@@ -116,6 +116,7 @@ function Bench({ first, place: kept, cloth, cut, lessons, air, archived, backTo,
         unit: tape.unit,
         view: 'back',
         clothId: step.stage === 'cloth' && !here.plan.cloth.painted && !cut ? clothToCut(cloth, here) : null,
+        air: null,
       },
       here,
       (value) => {

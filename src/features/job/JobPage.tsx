@@ -22,6 +22,7 @@ import { FormScope } from '@/ui/form/Form';
 import { useNow } from '@/ui/useNow';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { Filed } from '@/server/set/setPages';
+import { NOT_READ } from '../AirFields';
 import { ArchiveJob } from './header/ArchiveJob';
 import { BrokenSheet } from './BrokenSheet';
 import { DeleteJob } from './header/DeleteJob';
@@ -102,6 +103,7 @@ function JobDesk({
   const told = useJobNews(first.job.id, draft, { last: log.at(-1)?.id ?? null, busy: records.busy });
   const [view, setView] = useState<View>('back');
   const [step, setStep] = useState(1);
+  const [readAir, setReadAir] = useState(NOT_READ);
 
   const minuteMs = nowMs - (nowMs % 60_000);
   const here = useMemo(
@@ -121,6 +123,7 @@ function JobDesk({
   const current = Math.min(step, total);
   const openStage = (id: StageId) => {
     setOpen(id);
+    setReadAir(NOT_READ);
     records.clear();
     void draft.flush();
   };
@@ -194,6 +197,7 @@ function JobDesk({
               onTick={draft.setKit}
               onChange={draft.change}
               air={air}
+              readAir={readAir}
               recordings={recordings}
               lessons={lessons}
               photographs={photographs}
@@ -214,6 +218,8 @@ function JobDesk({
               cut={cut}
               closed={closedWords(log, filed.archived, looksOn)}
               air={air}
+              readAir={readAir}
+              onReadAir={setReadAir}
             />
           </div>
           {state.save === 'stale' && <StaleDialog state={state} draft={draft} />}

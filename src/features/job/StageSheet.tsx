@@ -6,6 +6,7 @@ import type { JobInputs } from '@/core/job/job';
 import { braceRange } from '@/core/stages/bars/barsInputs';
 import { type StageId, isFaceUp } from '@/core/stages/stages';
 import type { HouseLessons } from '@/core/case/jobCase';
+import type { ReadAir } from '@/core/log/readAir';
 import type { Plan } from '@/core/case/planJob';
 import { type Progress, staysOpen } from '@/core/case/progress';
 import { fromBack } from '@/drawing/scene/scene';
@@ -65,6 +66,7 @@ interface StageSheetProps {
   ticked: string[];
   onTick: (ticked: string[]) => void;
   air: Air;
+  readAir: ReadAir;
   recordings: string[];
   lessons: HouseLessons;
   photographs: readonly string[];
@@ -93,6 +95,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     onTick,
     onChange,
     air,
+    readAir,
     recordings,
     lessons,
     photographs,
@@ -148,6 +151,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
           view={view}
           onView={onView}
           air={air}
+          readAir={readAir}
           recordings={recordings}
           change={(patch) => onChange('tune', patch)}
           onKeep={onKeep}

@@ -1,14 +1,15 @@
 'use client';
 /* A canvas looked at: what happened, how it feels, its diagonals, its bulge, the air there, a photograph. */
-import { printed } from '@/core/quantities/printed';
 import { useState } from 'react';
+import type { ReadAir } from '@/core/log/readAir';
 import type { AirReading } from '@/core/tension/clothWeather';
 import { LIFE_EVENTS, type LifeEventId } from '@/core/life/lifeEvents';
 import { FEELS, type FeelId } from '@/core/tension/feel';
 import type { Length } from '@/core/units/length';
 import { Form, SendButton } from '@/ui/form/Form';
-import { Choice, NumberField, ReadingField, TextField } from '@/ui/form/fields';
+import { Choice, ReadingField, TextField } from '@/ui/form/fields';
 import { useAwake } from '@/ui/useAwake';
+import { AirFields, NOT_READ, airHint } from '../AirFields';
 import { PhotographChoice } from '../photograph/PhotographChoice';
 
 export interface Care {
@@ -18,9 +19,7 @@ export interface Care {
   down: Length | null;
   up: Length | null;
   bulge: Length | null;
-  celsius: number | null;
-  rh: number | null;
-  inHouse: boolean;
+  air: ReadAir;
   jpeg: string | null;
 }
 
@@ -42,9 +41,7 @@ export function CareForm({ inHouse, houseAir, onKeep }: CareFormProps) {
     down: null,
     up: null,
     bulge: null,
-    celsius: null,
-    rh: null,
-    inHouse,
+    air: NOT_READ,
     jpeg: null,
   });
   const change = (patch: Partial<Care>) => setCare((before) => ({ ...before, ...patch }));
@@ -67,21 +64,7 @@ export function CareForm({ inHouse, houseAir, onKeep }: CareFormProps) {
           options={[{ id: NONE, name: 'nothing' }, ...LIFE_EVENTS]}
           onChange={(id) => change({ event: id === NONE ? null : (id as LifeEventId) })}
         />
-        <NumberField
-          label="Humidity there"
-          of="humidity"
-          value={care.rh}
-          placeholder={inHouse && houseAir ? String(Math.round(houseAir.rh)) : ''}
-          onChange={(rh) => change({ rh })}
-          onClear={() => change({ rh: null })}
-        />
-        <NumberField
-          label="Warmth there"
-          of="temperature"
-          value={care.celsius}
-          onChange={(celsius) => change({ celsius })}
-          onClear={() => change({ celsius: null })}
-        />
+        <AirFields air={care.air} onAir={(air) => change({ air })} inHouse={inHouse} houseAir={houseAir} />
         <ReadingField label="Diagonal, down" of="sideReading" value={care.down} onChange={(down) => change({ down })} />
         <ReadingField label="Diagonal, up" of="sideReading" value={care.up} onChange={(up) => change({ up })} />
         <ReadingField label="Bulge of the cloth" of="bulge" value={care.bulge} onChange={(bulge) => change({ bulge })} />
@@ -105,13 +88,7 @@ export function CareForm({ inHouse, houseAir, onKeep }: CareFormProps) {
           />
         </div>
       </fieldset>
-      <p className="soft text-[13px]">
-        {inHouse
-          ? houseAir
-            ? `Left open, the humidity is that of this house: ${printed('humidity', houseAir.rh)}.`
-            : 'Left open, the air stays unread: later it cannot be taken off.'
-          : 'Read the humidity where it hangs: left open, it stays unread.'}
-      </p>
+      <p className="soft text-[13px]">{airHint(inHouse, houseAir)}</p>
       <SendButton>Keep what you saw</SendButton>
     </Form>
   );

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { caseOf } from '@/core/case/jobCase';
 import { creepKey } from '@/core/life/creep';
-import { lifeOf } from '@/core/life/life';
+import { isInHouse, lifeOf } from '@/core/life/life';
 import { lifeBand, placesOf } from '@/core/life/lifeBand';
 import { type LifeGround, lifeVerdicts } from '@/core/life/lifeVerdicts';
 import { lastTension, standingEntries } from '@/core/log/jobHistory';
@@ -142,12 +142,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
           )}
           {stretched && !looksOn && (
             <div className="no-print space-y-4">
-              <CareForm
-                key={`care ${job.revision}`}
-                inHouse={life.hangs === null || life.hangs.climate === 'house'}
-                houseAir={air.now}
-                onKeep={care}
-              />
+              <CareForm key={`care ${job.revision}`} inHouse={isInHouse(life)} houseAir={air.now} onKeep={care} />
               <p className="text-[14px]">
                 <Link href={`/job/${job.id}?stage=tune`} prefetch={false} className="link link-primary">
                   Tap it, weigh it, open its corners, or choose a remedy

@@ -174,6 +174,7 @@ describe('cuts', () => {
         note: '',
         reason: 'for the test',
         clothId: clothId ?? null,
+        air: null,
         unit: 'mm',
         view: 'back',
       });

@@ -131,11 +131,11 @@ export function lifeActs(database: Database, id: string, { maker, steps }: DemoL
       return must(keepRemedy.act(workshop, { ...asked(), remedy: 'keys' }));
     }
     if ('weigh' in step) {
-      setSag(workshop, id, step.weigh, step.rh);
-      return must(keepWeight.act(workshop, asked(step.note)));
+      setSag(workshop, id, step.weigh);
+      return must(keepWeight.act(workshop, { ...asked(step.note), air: { celsius: null, rh: step.rh } }));
     }
     const [feel, rh] = 'feel' in step ? [step.feel, step.rh] : [null, null];
-    const read = { down: null, up: null, bulge: null, celsius: null, rh, inHouse: false, jpeg: null };
+    const read = { down: null, up: null, bulge: null, air: rh === null ? null : { celsius: null, rh }, jpeg: null };
     return must(keepCare.act(workshop, { ...asked(step.note), ...read, feel, event: step.event ?? null }));
   };
   return steps.map(([yearsAgo, step], index) => {
@@ -150,17 +150,17 @@ export function lifeActs(database: Database, id: string, { maker, steps }: DemoL
   });
 }
 
-/** What a weight would sag on a cloth of this tension, read to a tenth, with the air as it was read. */
-function setSag(workshop: Workshop, id: string, nPerM: number, rh: number): void {
+/** What a weight would sag on a cloth of this tension, read to a tenth. */
+function setSag(workshop: Workshop, id: string, nPerM: number): void {
   const { job } = openJob(workshop, id)!;
-  const { brief, bars, tune, prime } = job.inputs;
+  const { brief, bars, tune } = job.inputs;
   const span = freeSpan(
     { widthMm: brief.width.mm, heightMm: brief.height.mm },
     profileOf(readRules(workshop.database).rules, bars.profile),
   );
   const sag = sagUnder(span, { weightG: LIGHT_G, discMm: tune.weight.disc.mm }, nPerM);
   const weight = { ...tune.weight, lightG: LIGHT_G, lightSag: length(Math.round(sag * 10) / 10), heavySag: null };
-  const inputs = { ...job.inputs, tune: { ...tune, weight }, prime: { ...prime, roomRh: rh, airBy: 'measured' as const } };
+  const inputs = { ...job.inputs, tune: { ...tune, weight } };
   const saved = saveInputs.act(workshop, { jobId: id, revision: job.revision, inputs });
   if (!saved.ok) throw new Error(`the sag of ${id} was refused: ${JSON.stringify(saved)}`);
 }

@@ -42,7 +42,7 @@ export function tapActs(database: Database, jobId: string, maker: string, now: D
   };
   const tap = (nPerM: number, note: string) => () => {
     const wavs = wavsOf(workshop, jobId, nPerM, random);
-    return andWrite(toEnd(keepTaps.workOut(workshop, { ...asked(note), source: 'simulated', wavs })));
+    return andWrite(toEnd(keepTaps.workOut(workshop, { ...asked(note), air: null, source: 'simulated', wavs })));
   };
   return [
     act(21, tap(232, 'The day it was collected.')),

@@ -203,6 +203,7 @@ function jobActs(database: Database, demo: DemoJob, number: number, now: Date, n
           unit: 'mm',
           view: 'back',
           clothId: null,
+          air: null,
         });
         revision = must(demo, result).job.revision;
       },

@@ -170,5 +170,6 @@ function coatFromPot(
     unit: 'mm',
     view: 'back',
     clothId: null,
+    air: null,
   });
 }

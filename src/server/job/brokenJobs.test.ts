@@ -16,7 +16,7 @@ function spoilt(inputs: string) {
   const workshop = testWorkshop();
   const make = (title: string) => value(createJob(workshop, { title, width: length(900), height: length(600) }));
   const [first, job, last] = [make('First'), make('Second'), make('Last')];
-  const note = { maker: 'M', note: '', reason: '', unit: 'mm' as const, view: 'back' as const, clothId: null };
+  const note = { maker: 'M', note: '', reason: '', unit: 'mm' as const, view: 'back' as const, clothId: null, air: null };
   value(recordStep.act(workshop, { jobId: job.id, revision: job.revision, stage: 'brief', ...note }));
   workshop.database.prepare('UPDATE job SET inputs = ?, revision = revision + 1 WHERE id = ?').run(inputs, job.id);
   return { workshop, first, job, last, revision: job.revision + 2 };

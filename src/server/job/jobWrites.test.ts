@@ -65,6 +65,7 @@ function work(jobId: string, last: StageId): void {
           unit: 'mm',
           view: 'back',
           clothId: null,
+          air: null,
         }),
       );
     }
@@ -119,6 +120,7 @@ describe('working on a job', () => {
         unit: 'mm',
         view: 'back',
         clothId: null,
+        air: null,
       });
     expect(refusal(attempt('square'))).toMatchObject({ says: 'Record brief, bars first: the order of the work.' });
     value(attempt('brief'));
@@ -156,6 +158,7 @@ describe('working on a job', () => {
           unit: 'mm',
           view: 'back',
           clothId: null,
+          air: null,
         }),
       ).kind,
     ).toBe('stale');
@@ -203,6 +206,7 @@ describe('working on a job', () => {
         unit: 'mm',
         view: 'back',
         clothId: null,
+        air: null,
       }),
     );
     const row = benchPage(workshop).rows[0]!;

@@ -7,6 +7,7 @@ import { inputsViolations, type JobInputs, newInputs, idText, jobInputsShape } f
 import { isPractice } from '@/core/job/practice';
 import { recordOf } from '@/core/case/recordOf';
 import type { LogEntry } from '@/core/log/logEntry';
+import { readAir } from '@/core/log/readAir';
 import { type StageId, stageActs, STAGE_IDS } from '@/core/stages/stages';
 import type { HouseRules } from '@/core/house/houseRules';
 import type { Length } from '@/core/units/length';
@@ -25,6 +26,7 @@ import { type StoredJob, deleteJob, findJob, insertJob, isArchived, nextNumber, 
 import { insertVariant } from '@/db/jobVariants';
 import { entryExists, insertLogEntry, logOfJob } from '@/db/logEntries';
 import { readRules, writeRules } from '@/db/workshops';
+import { airThen } from '../air/airThen';
 import { checked } from '../write/checked';
 import { readJson } from '../write/readJson';
 import { cutOne } from '../cloth/clothWrites';
@@ -157,6 +159,8 @@ export const recordStep = write({
     view: oneOf(VIEWS),
     /** The roll or offcut that a recorded cut is taken from. */
     clothId: optional(idText),
+    /** The air that a recorded tension was read in. */
+    air: readAir,
   },
   act(workshop: Workshop, dto): Outcome<JobWithLog> {
     const { database, now, newId } = workshop;
@@ -209,7 +213,11 @@ function stepEntry(
     };
   }
   const coat = stage === 'prime' ? here.plan.prime.coats[here.progress.coatsDone] : undefined;
-  const entry = recordOf(here, { ...request, device: deviceName(workshop) }, { id, at });
+  const entry = recordOf(
+    here,
+    { ...request, device: deviceName(workshop), air: stage === 'tune' ? airThen(workshop, found.log, request.air) : [] },
+    { id, at },
+  );
   return done({ entry, coat, needs: stageNeeds(stage, here.plan, here.inputs, here.house.rules) });
 }
 

@@ -33,7 +33,14 @@ it('a canvas is worked from the brief to its first coat, and the house’s file 
     value(recordStage(practice, PRACTICE, stage));
   }
   value(
-    keepFeel.act(practice, { jobId: PRACTICE, revision: revisionOf(practice, PRACTICE), maker: 'Me', note: '', feel: 'drum' }),
+    keepFeel.act(practice, {
+      jobId: PRACTICE,
+      revision: revisionOf(practice, PRACTICE),
+      maker: 'Me',
+      note: '',
+      air: null,
+      feel: 'drum',
+    }),
   );
   expect(logOfJob(practice.database, PRACTICE).length).toBe(8);
   expect(logOfJob(practice.database, PRACTICE).every(({ id }) => id.startsWith(`${PRACTICE}-`))).toBe(true);

@@ -28,17 +28,7 @@ beforeEach(() => {
   jobId = newJob(workshop, 'Harbour');
 });
 const asked = (id = jobId) => ({ jobId: id, revision: revisionOf(workshop, id), maker: 'Me', note: '' });
-const NOTHING = {
-  event: null,
-  feel: null,
-  down: null,
-  up: null,
-  bulge: null,
-  celsius: null,
-  rh: null,
-  inHouse: false,
-  jpeg: null,
-};
+const NOTHING = { event: null, feel: null, down: null, up: null, bulge: null, air: null, jpeg: null };
 const look = (more: Partial<Parameters<typeof keepCare.act>[1]> = {}) =>
   keepCare.act(workshop, { ...asked(), ...NOTHING, ...more });
 const HALL = { place: 'Town hall', owner: 'The council', climate: 'unheated', leastRh: 55, mostRh: 85 } as const;
@@ -58,9 +48,8 @@ function weigh(sagMm: number, rh: number): void {
   type(workshop, jobId, (inputs) => ({
     ...inputs,
     tune: { ...inputs.tune, weight: { ...inputs.tune.weight, lightG: 300, lightSag: length(sagMm), heavySag: null } },
-    prime: { ...inputs.prime, roomRh: rh, airBy: 'measured' },
   }));
-  value(keepWeight.act(workshop, asked()));
+  value(keepWeight.act(workshop, { ...asked(), air: { celsius: null, rh } }));
 }
 
 describe('a canvas that is looked at', () => {
@@ -73,8 +62,7 @@ describe('a canvas that is looked at', () => {
         down: length(721),
         up: length(722.5),
         bulge: length(6),
-        rh: 78,
-        celsius: 14,
+        air: { celsius: 14, rh: 78 },
         note: ' damp ',
       }),
     );
@@ -101,12 +89,12 @@ describe('a canvas that is looked at', () => {
     expect(wordsOf(look({ feel: 'firm' }))).toMatch(/Fasten the cloth first/);
     workUpTo(workshop, jobId, 'tune');
     expect(wordsOf(look({ down: length(700) }))).toMatch(/other one too/);
-    expect(wordsOf(look({ celsius: 18 }))).toMatch(/humidity too/);
+    expect(wordsOf(look({ air: { celsius: 18, rh: null } }))).toMatch(/humidity too/);
     expect(wordsOf(look())).toMatch(/Nothing to keep/);
     expect(wordsOf(look({ jpeg: 'AAAA' }))).toMatch(/no JPEG/);
     value(takeDown.act(workshop, { ...asked(), rolled: null, keepBars: false, openers: 0 }));
     expect(wordsOf(look({ feel: 'firm' }))).toMatch(/was taken down/);
-    expect(wordsOf(keepFeel.act(workshop, { ...asked(), feel: 'firm' }))).toMatch(/was taken down/);
+    expect(wordsOf(keepFeel.act(workshop, { ...asked(), air: null, feel: 'firm' }))).toMatch(/was taken down/);
     expect(wordsOf(keepHanging.act(workshop, { ...asked(), hangs: HALL }))).toMatch(/hangs nowhere/);
   });
 

@@ -4,11 +4,11 @@ import { cannotHang } from '@/core/case/logViolations';
 import type { HouseLessons } from '@/core/case/jobCase';
 import { CLIMATES, placeShape } from '@/core/life/climates';
 import { LIFE_EVENTS } from '@/core/life/lifeEvents';
+import { readAir } from '@/core/log/readAir';
 import { reading } from '@/core/log/reading';
 import type { LogEntry, Reading } from '@/core/log/logEntry';
 import { byId } from '@/core/house/schools';
 import { feltReading } from '@/core/stages/tune/planTune';
-import { roomReadings } from '@/core/stages/tune/tensionWords';
 import { FEELS } from '@/core/tension/feel';
 import { type Length, printTyped } from '@/core/units/length';
 import { logOfJob } from '@/db/logEntries';
@@ -19,21 +19,21 @@ import { readJpeg } from '../bench/benchWrites';
 import { type JobWithLog, jobAlone, openJob } from '../job/jobReading';
 import { houseLessons } from '../house/houseLessons';
 import { type Outcome, done, refuse } from '../write/outcome';
-import { type Kept, keep, roomOf } from '../reading/readingWrites';
+import { type Kept, keep } from '../reading/readingWrites';
 import { seenJob } from '../job/seenJob';
 import type { Workshop } from '../workshop';
 import { writeDown } from '../job/writeDown';
 import { updateInputs } from '@/db/jobs';
-import { type RequestOf, write } from '../write/write';
+import { write } from '../write/write';
 import { ofJob, note, tapeLength, jpeg } from '../write/asked';
-import { optional, oneOf, lengthOf, numberOf, flag, part } from '@/core/shape/shape';
+import { optional, oneOf, lengthOf, part } from '@/core/shape/shape';
 import { jobWithLog } from '../job/jobAgain';
 
 /** A canvas looked at, at any time after it was fastened, with no remedy. */
 export const keepCare = write({
   /**
-   * A canvas looked at where it hangs: what happened, how it feels, its diagonals, how far it bulges, the air there. Air null with
-   * `inHouse` takes that of the house, where it is read. The photograph is a JPEG file in base 64.
+   * A canvas looked at where it hangs: what happened, how it feels, its diagonals, how far it bulges, the air there. Where
+   * nobody read it, a canvas that hangs here has that of the house. The photograph is a JPEG file in base 64.
    */
   asks: {
     ...ofJob,
@@ -43,9 +43,7 @@ export const keepCare = write({
     down: optional(tapeLength),
     up: optional(tapeLength),
     bulge: optional(lengthOf('bulge')),
-    celsius: optional(numberOf('temperature')),
-    rh: optional(numberOf('humidity')),
-    inHouse: flag(),
+    air: readAir,
     jpeg,
   },
   act(workshop: Workshop, dto): Outcome<JobWithLog> {
@@ -55,13 +53,14 @@ export const keepCare = write({
     const jpeg = photograph.value;
     if ((down === null) !== (up === null))
       return refuse('One diagonal alone tells nothing: read the other one too, or leave both.');
-    if (dto.celsius !== null && dto.rh === null) return refuse('Warmth alone tells nothing: type the humidity too.');
-    const nothing = event === null && feel === null && down === null && bulge === null && dto.rh === null;
+    if (dto.air && dto.air.celsius !== null && dto.air.rh === null)
+      return refuse('Warmth alone tells nothing: type the humidity too.');
+    const nothing = event === null && feel === null && down === null && bulge === null && (dto.air?.rh ?? null) === null;
     if (nothing && !jpeg && dto.note.trim() === '')
       return refuse('Nothing to keep: say how it feels, what happened or what you measured, or write a note.');
     const taped = (quantity: 'diagonal' | 'bulge', value: Length | null, of = ''): Reading[] =>
       value === null ? [] : [reading(quantity, value.mm, 'mm', { of, precision: quantity === 'bulge' ? 1 : 0.5, tool: 'tape' })];
-    return keep(workshop, dto, ({ inputs }): Outcome<Kept> => {
+    return keep(workshop, dto, (): Outcome<Kept> => {
       const said = [
         event && byId(LIFE_EVENTS, event).name.toLowerCase(),
         feel && `felt ${byId(FEELS, feel).name.toLowerCase()}`,
@@ -78,23 +77,12 @@ export const keepCare = write({
           ...taped('diagonal', up, 'up'),
           ...taped('bulge', bulge),
         ],
-        air: airRead(dto, () => roomReadings(roomOf(workshop, inputs))),
         also: (id) => jpeg && insertPhotograph(workshop.database, id, jpeg),
       });
     });
   },
   again: jobWithLog,
 });
-
-/** The air as somebody read it there; that of the house where it hangs here; none where nobody knows. */
-function airRead({ celsius, rh, inHouse }: RequestOf<typeof keepCare>, ofHouse: () => Reading[]): Reading[] {
-  if (rh === null) return inHouse ? ofHouse() : [];
-  const by = { tool: 'hygrometer, read', known: 'measured' } as const;
-  return [
-    ...(celsius === null ? [] : [reading('roomTemperature', celsius, '°C', { precision: 0.5, ...by })]),
-    reading('roomHumidity', rh, '% RH', { precision: 3, ...by }),
-  ];
-}
 
 /** Where a canvas hangs from now on; before it is fastened there is nothing to hang. */
 export const keepHanging = write({

@@ -32,9 +32,8 @@ beforeEach(() => {
   type(home, jobId, (inputs) => ({
     ...inputs,
     tune: { ...inputs.tune, weight: { ...inputs.tune.weight, lightG: 300, lightSag: length(4.8), heavySag: null } },
-    prime: { ...inputs.prime, roomRh: 52, airBy: 'measured' },
   }));
-  value(keepWeight.act(home, asked(home, jobId)));
+  value(keepWeight.act(home, { ...asked(home, jobId), air: { celsius: null, rh: 52 } }));
   value(
     keepHanging.act(home, {
       ...asked(home, jobId),
@@ -102,15 +101,23 @@ describe('a passport', () => {
       { id: job.id, title: 'Harbour', hangs: { place: 'Town hall' } },
     ]);
     expect(logOfJob(away.database, job.id)[0]).toMatchObject({ kind: 'brought', of: jobId, maker: 'Tove' });
-    value(keepFeel.act(away, { ...asked(away, job.id), feel: 'firm' }));
+    value(keepFeel.act(away, { ...asked(away, job.id), air: null, feel: 'firm' }));
     value(keepTurns.act(away, { ...asked(away, job.id), opened: { topLeft: 1, topRight: 1, bottomRight: 1, bottomLeft: 1 } }));
-    const look = { event: null, down: null, up: null, bulge: null, celsius: null, rh: 60, inHouse: false, jpeg: null } as const;
+    const look = { event: null, down: null, up: null, bulge: null, air: { celsius: null, rh: 60 }, jpeg: null } as const;
     value(keepCare.act(away, { ...asked(away, job.id), ...look, feel: 'soft' }));
     // Made elsewhere, it is made: nothing of it is recorded, changed or taken back here.
     const stored = openJob(away, job.id)!.job;
     const wider = { ...stored.inputs, brief: { ...stored.inputs.brief, width: length(700) } };
     expect(saveInputs.act(away, { jobId: job.id, revision: stored.revision, inputs: wider })).toMatchObject({ kind: 'locked' });
-    const record = { ...asked(away, job.id), stage: 'bars', reason: '', unit: 'mm', view: 'back', clothId: null } as const;
+    const record = {
+      ...asked(away, job.id),
+      stage: 'bars',
+      reason: '',
+      unit: 'mm',
+      view: 'back',
+      clothId: null,
+      air: null,
+    } as const;
     expect(wordsOf(recordStep.act(away, record))).toMatch(/recorded already/);
     const [first] = logOfJob(away.database, job.id);
     const { note: _note, ...seen } = asked(away, job.id);
@@ -120,7 +127,7 @@ describe('a passport', () => {
 
   it('is given on by whoever has the canvas, with its whole past', () => {
     const job = value(take(printPassport(given())));
-    value(keepFeel.act(away, { ...asked(away, job.id), feel: 'firm' }));
+    value(keepFeel.act(away, { ...asked(away, job.id), air: null, feel: 'firm' }));
     const again = passport(away, job.id) as Passport;
     expect(again.made.at).toBe(given().made.at);
     expect(again.life).toHaveLength(3);

@@ -123,6 +123,7 @@ it('refuses a record that was made before what it builds on, in one job or in an
       unit: 'mm',
       view: 'back',
       clothId: null,
+      air: null,
       ...(agoMs === null ? {} : { agoMs }),
     });
   expect(await record(other, 30 * 60_000)).toMatchObject({

@@ -162,6 +162,7 @@ describe('one plan for several jobs', () => {
           unit: 'mm',
           view: 'back',
           clothId: null,
+          air: null,
         }),
       );
     expect(series(workshop, []).jobs.map((one) => one.id)).toEqual([id]);
@@ -252,6 +253,7 @@ describe('what earlier versions wrote', () => {
         unit: 'mm',
         view: 'back',
         clothId: null,
+        air: null,
       }),
     );
     const { job: stored, log } = openJob(workshop, id)!;

@@ -16,7 +16,8 @@ import { openJob } from '../job/jobReading';
 import { houseLessons } from '../house/houseLessons';
 import { REQUESTS, type Request } from '../writes';
 import { andWrite } from '../write/outcome';
-import { keepRemedy, keepTaps, keepTurns, keepWeight } from './readingWrites';
+import { keepHanging } from '../life/lifeWrites';
+import { keepFeel, keepRemedy, keepTaps, keepTurns, keepWeight } from './readingWrites';
 import { tapWavs } from './testTaps';
 import {
   type TestWorkshop,
@@ -32,7 +33,7 @@ import {
 
 let workshop: TestWorkshop;
 let jobId: string;
-const asked = () => ({ jobId, revision: revisionOf(workshop, jobId), maker: 'Me', note: '' });
+const asked = () => ({ jobId, revision: revisionOf(workshop, jobId), maker: 'Me', note: '', air: null });
 const tapsKept = (...asked: Parameters<typeof keepTaps.workOut>) => andWrite(toEnd(keepTaps.workOut(...asked)));
 const taps = (nPerM: number, source: Request<'keepTaps'>['source'] = 'microphone') =>
   tapsKept(workshop, { ...asked(), wavs: tapWavs(nPerM), source });
@@ -102,21 +103,44 @@ describe('taps', () => {
   });
 });
 
-it('a reading is noted with the air of the hygrometer, while that is fresh', () => {
-  // Nobody has measured the room: what is reckoned with is no reading.
-  const humidity = () => {
+describe('the air of a tension', () => {
+  const airOfFeel = (air: { celsius: number | null; rh: number | null } | null = null) => {
     workshop.pass(1);
-    return value(keepRemedy.act(workshop, { ...asked(), remedy: 'air' }))
+    return value(keepFeel.act(workshop, { ...asked(), air, feel: 'firm' }))
       .log.at(-1)!
-      .readings.find(({ quantity }) => quantity === 'roomHumidity')?.value;
+      .readings.filter(({ quantity }) => quantity.startsWith('room'))
+      .map(({ value: read, unit, known }) => `${read} ${unit} ${known}`);
   };
-  expect(humidity()).toBeUndefined();
-  type(workshop, jobId, (inputs) => ({ ...inputs, prime: { ...inputs.prime, airBy: 'measured' } }));
-  expect(humidity()).toBe(55);
-  value(importAir.act(workshop, { text: `time,temp,humidity\n${workshop.now().toISOString()},16,73`, source: 'x' }));
-  expect(humidity()).toBe(73);
-  workshop.pass(7 * 60);
-  expect(humidity()).toBe(55);
+
+  it('is what was read with it: neither the air of the priming nor any other that nobody read then', () => {
+    type(workshop, jobId, (inputs) => ({ ...inputs, prime: { ...inputs.prime, roomRh: 75, airBy: 'measured' } }));
+    expect(airOfFeel()).toEqual([]);
+    expect(airOfFeel({ celsius: null, rh: 41 })).toEqual(['41 % RH measured']);
+    expect(airOfFeel({ celsius: 19, rh: 41 })).toEqual(['19 °C measured', '41 % RH measured']);
+    expect(airOfFeel({ celsius: 19, rh: null })).toEqual([]);
+    expect(value(recordStage(workshop, jobId, 'tune')).log.at(-1)!.readings).toEqual([]);
+  });
+
+  it('is that of the hygrometer while it is fresh and the canvas is here', () => {
+    value(importAir.act(workshop, { text: `time,temp,humidity\n${workshop.now().toISOString()},16,73`, source: 'x' }));
+    expect(airOfFeel()).toEqual(['16 °C device', '73 % RH device']);
+    expect(airOfFeel({ celsius: null, rh: 41 })).toEqual(['41 % RH measured']);
+    const { note: _note, air: _air, ...seen } = asked();
+    const hangs = { place: 'Stair', owner: '', climate: 'lived', leastRh: 40, mostRh: 60 } as const;
+    value(keepHanging.act(workshop, { ...seen, note: '', hangs }));
+    expect(airOfFeel()).toEqual([]);
+    value(
+      keepHanging.act(workshop, {
+        ...seen,
+        revision: revisionOf(workshop, jobId),
+        note: '',
+        hangs: { ...hangs, climate: 'house' },
+      }),
+    );
+    expect(airOfFeel()).toHaveLength(2);
+    workshop.pass(7 * 60);
+    expect(airOfFeel()).toEqual([]);
+  });
 });
 
 describe('corners', () => {

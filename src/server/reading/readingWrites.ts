@@ -15,12 +15,13 @@ import type { LogEntry, Reading } from '@/core/log/logEntry';
 import type { StageId } from '@/core/stages/stages';
 import { USES, byId } from '@/core/house/schools';
 import { type JobHistory, stiffnessFound } from '@/core/log/jobHistory';
+import { type ReadAir, readAir } from '@/core/log/readAir';
 import { reading } from '@/core/log/reading';
 import type { HowKnown, ReadingId } from '@/core/log/readingKinds';
 import { FRONT_WORDS } from '@/core/job/sideWords';
 import type { JobCase } from '@/core/case/jobCase';
 import { feltReading } from '@/core/stages/tune/planTune';
-import { roomReadings, tensionWords } from '@/core/stages/tune/tensionWords';
+import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { weighedTension, weightReadings, weightWords } from '@/core/stages/tune/weightVerdicts';
 import { FEELS } from '@/core/tension/feel';
 import { eachCorner } from '@/core/tension/openCorners';
@@ -32,7 +33,7 @@ import { printFine, RECORD_TAPE } from '@/core/units/length';
 import { updateInputs } from '@/db/jobs';
 import { logOfJob } from '@/db/logEntries';
 import { findRecording, insertRecording, recordedEntries } from '@/db/recordings';
-import { airNow } from '../air/airWrites';
+import { airThen } from '../air/airThen';
 import { type JobWithLog, caseOfJob, openJob } from '../job/jobReading';
 import { tableRisePerMm } from '../house/houseLessons';
 import { type Outcome, type Refusal, done, refuse } from '../write/outcome';
@@ -55,6 +56,8 @@ interface Asked {
   revision: number;
   maker: string;
   note: string;
+  /** As somebody read it; null where nobody did. */
+  air?: ReadAir | null;
 }
 
 export interface Kept {
@@ -63,8 +66,6 @@ export interface Kept {
   event?: LifeEventId;
   /** The stage it is noted at; tuning where nothing is said. */
   stage?: StageId;
-  /** The air it was measured in, where it was not that of the house. */
-  air?: Reading[];
   /** The remedy, where one was carried out. */
   remedy?: RemedyId;
   readings: Reading[];
@@ -75,7 +76,7 @@ export interface Kept {
 /** One entry of a job’s log, made by `make` from the job as it stands; all or nothing. */
 export function keep(
   workshop: Workshop,
-  { jobId, revision, maker, note }: Asked,
+  { jobId, revision, maker, note, air = null }: Asked,
   make: (here: JobCase) => Outcome<Kept>,
 ): Outcome<JobWithLog> {
   const { database, now } = workshop;
@@ -89,8 +90,8 @@ export function keep(
     if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down: there is nothing stretched to look at.`);
     const made = make(here);
     if (!made.ok) return made;
-    const { remedy, event, stage = 'tune', air = roomReadings(roomOf(workshop, job.inputs)) } = made.value;
-    const read = [...made.value.readings, ...air];
+    const { remedy, event, stage = 'tune' } = made.value;
+    const read = [...made.value.readings, ...airThen(workshop, log, air)];
     const id = writeDown(workshop, jobId, {
       stage,
       kind: remedy ? 'remedy' : event ? 'event' : 'reading',
@@ -126,12 +127,6 @@ function creepReadings({ plan, inputs }: JobCase, log: readonly LogEntry[], read
   return [reading('creepPerDecade', Math.round(1000 * found.perDecade) / 10, '%', { of, precision, tool: 'computed', known })];
 }
 
-/** The air that a reading is noted with: the hygrometer’s, where it was read in the last hours, else what was typed. */
-export function roomOf(workshop: Workshop, { prime }: JobInputs): Pick<JobInputs['prime'], 'roomC' | 'roomRh' | 'airBy'> {
-  const air = airNow(workshop);
-  return air ? { roomC: air.celsius, roomRh: air.rh, airBy: air.simulated ? 'simulated' : 'device' } : prime;
-}
-
 function decoded(
   wavs: Record<TapPlace, string>,
 ): Outcome<{ sounds: Record<TapPlace, TapRecording>; files: Record<TapPlace, Uint8Array> }> {
@@ -154,6 +149,7 @@ export const keepTaps = longWrite({
   asks: {
     ...ofJob,
     note,
+    air: readAir,
     /** WAV files in base 64: at most five seconds at 96 000 samples a second. */
     wavs: part('tapWavs', each(TAP_PLACE_IDS, text(1, 1_300_000, '', /^[A-Za-z0-9+/]+={0,2}$/))),
     source: oneOf(['microphone', 'file', 'simulated']),
@@ -265,7 +261,7 @@ export const keepTurns = write({
 
 /** The tension that the typed sags tell, kept without finishing the stage. */
 export const keepWeight = write({
-  asks: { ...ofJob, note },
+  asks: { ...ofJob, note, air: readAir },
   act(workshop: Workshop, dto): Outcome<JobWithLog> {
     return keep(workshop, dto, ({ inputs, history, house }) => {
       const painted = byId(USES, inputs.brief.use).painted;
@@ -311,7 +307,7 @@ export const keepRemedy = write({
 
 /** How the canvas feels now, at any time after it was fastened. */
 export const keepFeel = write({
-  asks: { ...ofJob, note, feel: oneOf(FEELS) },
+  asks: { ...ofJob, note, air: readAir, feel: oneOf(FEELS) },
   act(workshop: Workshop, dto): Outcome<JobWithLog> {
     return keep(workshop, dto, () =>
       done({ did: `Felt: ${byId(FEELS, dto.feel).name.toLowerCase()}`, readings: [feltReading(dto.feel)] }),

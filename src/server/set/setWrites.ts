@@ -298,7 +298,7 @@ export const recordTogether = write({
     allOrNone(
       workshop.database,
       canvases,
-      (seen) => recordStep.act(workshop, { ...step, ...seen, clothId: null }),
+      (seen) => recordStep.act(workshop, { ...step, ...seen, clothId: null, air: null }),
       () => done(canvases.length),
     ),
   again: (_workshop, { canvases }) => done(canvases.length),

@@ -340,6 +340,7 @@ describe('what it costs', () => {
         unit: 'mm',
         view: 'back',
         clothId: cloth,
+        air: null,
       }),
     );
     type(workshop, job!, (inputs) => ({

@@ -20,7 +20,7 @@ import type { BarsPlan } from '../bars/planBars';
 import type { PlanContext, StagePlan } from '../planContext';
 import { openingVerdicts } from './openingVerdicts';
 import { type OpeningsPlan, planOpenings } from './planOpenings';
-import { roomReadings, tensionWords } from './tensionWords';
+import { tensionWords } from './tensionWords';
 import { NO_HISTORY, type JobHistory, type TensionReading, lastTension } from '../../log/jobHistory';
 import { feelVerdicts, historyVerdicts, remedyVerdict } from './tensionVerdicts';
 import { weighedTension, weightReadings, weightVerdicts, weightWords } from './weightVerdicts';
@@ -78,7 +78,7 @@ export function planTune(inputs: JobInputs, context: PlanContext, bars: BarsPlan
       ...remedyVerdict(advice, inputs),
       ...openingVerdicts(corners, inputs, context, bars),
     ],
-    readings: [...weightReadings(weighed), ...tuneReadings(inputs)],
+    readings: [...weightReadings(weighed), ...feltReadings(inputs)],
     minutes: stageById('tune').minutes,
     setsMinutes: null,
     ...corners,
@@ -127,10 +127,7 @@ function planSound(
   return { mass, span, lowestHz, hearing: lowestHz >= HEARS_WELL_HZ ? 'good' : lowestHz >= HEARS_HZ ? 'try' : 'weigh' };
 }
 
-function tuneReadings({ tune, prime }: JobInputs): Reading[] {
-  const felt = tune.feel === null ? [] : [feltReading(tune.feel)];
-  return [...felt, ...roomReadings(prime)];
-}
+const feltReadings = ({ tune }: JobInputs): Reading[] => (tune.feel === null ? [] : [feltReading(tune.feel)]);
 
 /** A feel as a reading: the middle of its band, good to half its width. */
 export function feltReading(feel: FeelId): Reading {

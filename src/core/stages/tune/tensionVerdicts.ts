@@ -111,7 +111,7 @@ function weatherVerdict(last: TensionReading, { prime }: JobInputs, { rules }: P
       flat === null
         ? 'Tight enough that it stays flat in any air the house reckons with.'
         : `Tight enough that it stays flat up to about ${printed('humidity', flat)}${low !== null ? `, ${printed('humidity', low)} if it is as loose as one standard deviation allows` : ''}.`,
-    because: `It loses about ${printed('tension', 10 * lossPerRh(response))} for ten % RH more: stiffness × (cloth − bars), both guesses of the house.`,
+    because: `${last.rh === null ? `Its air was not read; ${printed('humidity', rh)} is assumed. ` : ''}It loses about ${printed('tension', 10 * lossPerRh(response))} for ten % RH more: stiffness × (cloth − bars), both guesses of the house.`,
     doThis: low !== null && low < damp ? 'Tighten before the damp months, or hang it where the air is even.' : '',
     uses: ['clothDamp', 'woodDamp', 'slackBelow', 'dampSpell'],
   });

@@ -225,15 +225,11 @@ describe('keys', () => {
   });
 });
 
-it('the room is no reading while it is only reckoned with, nor is a feel that nobody felt', () => {
+it('a feel that nobody felt is no reading, and the room of the priming is none of it', () => {
   expect(tuned([]).readings).toEqual([]);
   const felt = tuned([], (inputs) => {
     inputs.tune.feel = 'soft';
-    inputs.prime.airBy = 'simulated';
+    inputs.prime.airBy = 'measured';
   });
-  expect(felt.readings.map(({ quantity, known }) => [quantity, known])).toEqual([
-    ['tensionByHand', 'felt'],
-    ['roomTemperature', 'simulated'],
-    ['roomHumidity', 'simulated'],
-  ]);
+  expect(felt.readings.map(({ quantity, known }) => [quantity, known])).toEqual([['tensionByHand', 'felt']]);
 });

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { JobCase } from '@/core/case/jobCase';
 import { recordOf } from '@/core/case/recordOf';
+import { airReadings } from '@/core/log/readAir';
 import type { LogEntry } from '@/core/log/logEntry';
 import { writeAction } from '@/server/actions';
 import type { JobWithLog } from '@/server/job/jobReading';
@@ -98,7 +99,8 @@ export function useRecords(first: JobWithLog, draft: JobDraft, maker: string): R
     clear: () => setFailure(null),
     record: async (request, here, then) => {
       const at = new Date();
-      const said = { ...request, maker, device: device?.name ?? '' };
+      const air = request.air ? airReadings(request.air, 'measured') : [];
+      const said = { ...request, maker, device: device?.name ?? '', air };
       const entry = recordOf(here, said, { id: `waiting-${at.getTime()}`, at });
       const value = await handIn({ write: 'recordStep', request: { ...request, maker }, says: entry.did, entry }, at);
       if (typeof value !== 'string') then(value);

@@ -7,6 +7,8 @@ import type { JobCase } from '@/core/case/jobCase';
 import { jobWork } from '@/core/case/jobWork';
 import { isPractice } from '@/core/job/practice';
 import { progressOf } from '@/core/case/progress';
+import { isInHouse, lifeOf } from '@/core/life/life';
+import type { ReadAir } from '@/core/log/readAir';
 import type { View } from '@/core/job/sideWords';
 import { type StageId, stageActs } from '@/core/stages/stages';
 import { length } from '@/core/units/length';
@@ -43,9 +45,25 @@ interface JobSlipColumnProps {
   /** Why nothing of the job is recorded any more, or null. */
   closed: string | null;
   air: Air;
+  readAir: ReadAir;
+  onReadAir: (air: ReadAir) => void;
 }
 
-export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records, cloth, cut, closed, air }: JobSlipColumnProps) {
+export function JobSlipColumn({
+  jobId,
+  here,
+  open,
+  onOpen,
+  view,
+  draft,
+  records,
+  cloth,
+  cut,
+  closed,
+  air,
+  readAir,
+  onReadAir,
+}: JobSlipColumnProps) {
   const { tape } = useWorkshop();
   const { progress, plan, inputs } = here;
   const { busy, failure, withdraw, keep } = records;
@@ -69,7 +87,15 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
   const acts = stageActs(open, plan.cloth.painted);
   const record = (note: string, reason: string) =>
     records.record(
-      { stage: open, note, reason, unit: tape.unit, view, clothId: cutsNow && !cut && clothId !== NOT_STORED ? clothId : null },
+      {
+        stage: open,
+        note,
+        reason,
+        unit: tape.unit,
+        view,
+        clothId: cutsNow && !cut && clothId !== NOT_STORED ? clothId : null,
+        air: readAir,
+      },
       here,
       (value) => {
         const after = progressOf(value.job.inputs, value.log);
@@ -112,6 +138,9 @@ export function JobSlipColumn({ jobId, here, open, onOpen, view, draft, records,
           change={draft.change}
           onKeep={keep}
           air={air.now}
+          inHouse={isInHouse(lifeOf(records.log))}
+          readAir={readAir}
+          onReadAir={onReadAir}
         />
         {cutsNow && (
           <CutFrom

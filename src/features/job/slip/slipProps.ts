@@ -1,5 +1,6 @@
 import type { JobInputs } from '@/core/job/job';
 import type { SquareInputs } from '@/core/stages/square/squareInputs';
+import type { ReadAir } from '@/core/log/readAir';
 import type { StageId } from '@/core/stages/stages';
 import type { Keep } from '../record/keep';
 import type { StoredAir } from '@/db/airReadings';
@@ -17,6 +18,11 @@ export interface SlipProps {
   onKeep: Keep;
   /** What the hygrometer says now; null when it was not read for hours. */
   air: StoredAir | null;
+  /** It hangs here, or was never handed over: the air of the house is its own. */
+  inHouse: boolean;
+  /** The air that a tension is read in now. */
+  readAir: ReadAir;
+  onReadAir: (air: ReadAir) => void;
   change: <S extends StageId>(stage: S, patch: Partial<JobInputs[S]>) => void;
 }
 

@@ -36,7 +36,7 @@ const base64 = (bytes: Uint8Array): string => {
   return btoa(text);
 };
 
-interface TapPanelProps extends Pick<TuneStageProps, 'inputs' | 'plan' | 'fastened' | 'onKeep'> {
+interface TapPanelProps extends Pick<TuneStageProps, 'inputs' | 'plan' | 'fastened' | 'onKeep' | 'readAir'> {
   taps: Taps;
 }
 
@@ -200,7 +200,7 @@ function Decides({ reading: { decides, changedOver } }: { reading: Extract<TapsR
   );
 }
 
-function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
+function Result({ plan, taps, fastened, onKeep, readAir }: TapPanelProps) {
   const [kept, setKept] = useState<Taps['taps'] | null>(null);
   const { reading } = taps;
   const { mass } = plan.tune;
@@ -229,7 +229,7 @@ function Result({ plan, taps, fastened, onKeep }: TapPanelProps) {
     const { C, X, Y } = taps.taps;
     if (!C || !X || !Y) return 'Tap all three places first.';
     const wavs = { C: base64(writeWav(C)), X: base64(writeWav(X)), Y: base64(writeWav(Y)) };
-    return onKeep('keepTaps', { note: '', source: taps.source, wavs }, () => setKept(taps.taps));
+    return onKeep('keepTaps', { note: '', air: readAir, source: taps.source, wavs }, () => setKept(taps.taps));
   };
   return (
     <div className="min-w-0 space-y-2">

@@ -5,11 +5,24 @@ import { FEELS } from '@/core/tension/feel';
 import { REMEDIES, REMEDY_SIGNS, type RemedyAdvice, type RemedySignId } from '@/core/tension/remedies';
 import { Choice, Tick } from '@/ui/form/fields';
 import { ActButton } from '@/ui/form/Form';
+import { AirFields, airHint } from '../../AirFields';
 import { type SlipProps, columns } from '../slip/slipProps';
 
 const UNFELT = { id: 'unfelt', name: 'not felt yet' } as const;
 
-export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onKeep }: SlipProps) {
+export function TuneSlip(props: SlipProps) {
+  const {
+    inputs: { tune },
+    plan,
+    locked,
+    fastened,
+    change,
+    onKeep,
+    air,
+    inHouse,
+    readAir,
+    onReadAir,
+  } = props;
   const set = (patch: Partial<JobInputs['tune']>) => change('tune', patch);
   const [noted, setNoted] = useState<string | null>(null);
   const [felt, setFelt] = useState<string | null>(null);
@@ -33,12 +46,14 @@ export function TuneSlip({ inputs: { tune }, plan, locked, fastened, change, onK
           onChange={(remedy) => set({ remedy })}
           disabled={locked}
         />
+        {fastened && <AirFields air={readAir} onAir={onReadAir} inHouse={inHouse} houseAir={air} disabled={locked} />}
       </div>
+      {fastened && <p className="soft text-[13px]">{airHint(inHouse, air)}</p>}
       {tune.feel !== null && fastened && (
         <ActButton
           className="btn btn-outline btn-sm h-9 w-full"
           disabled={felt === tune.feel}
-          act={() => onKeep('keepFeel', { note: '', feel: tune.feel! }, () => setFelt(tune.feel))}
+          act={() => onKeep('keepFeel', { note: '', air: readAir, feel: tune.feel! }, () => setFelt(tune.feel))}
         >
           {felt === tune.feel ? 'Noted as felt' : 'Note how it feels now'}
         </ActButton>

@@ -10,7 +10,7 @@ import { ActButton } from '@/ui/form/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import type { TuneStageProps } from './tuneProps';
 
-export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: TuneStageProps) {
+export function WeightPanel({ live, plan, locked, fastened, change, onKeep, readAir }: TuneStageProps) {
   const { rules, tape } = useWorkshop();
   const { weight, piece } = live.tune;
   const weigh = (patch: Partial<WeightReadings>) => change({ weight: { ...weight, ...patch } });
@@ -48,7 +48,7 @@ export function WeightPanel({ live, plan, locked, fastened, change, onKeep }: Tu
             />
             <ActButton
               disabled={!tension || !fastened || locked || kept === weight}
-              act={() => onKeep('keepWeight', { note: '' }, () => setKept(weight))}
+              act={() => onKeep('keepWeight', { note: '', air: readAir }, () => setKept(weight))}
             >
               {kept === weight ? 'Kept in the log' : 'Keep this reading'}
             </ActButton>

@@ -1,5 +1,6 @@
 import type { JobInputs } from '@/core/job/job';
 import type { TuneInputs } from '@/core/stages/tune/tuneInputs';
+import type { ReadAir } from '@/core/log/readAir';
 import type { Plan } from '@/core/case/planJob';
 import type { Air } from '@/server/air/airWrites';
 import type { Keep } from '../record/keep';
@@ -17,6 +18,8 @@ export interface TuneStageProps {
   view: View;
   onView: (view: View) => void;
   air: Air;
+  /** The air that a tension is read in now, as it stands on the slip. */
+  readAir: ReadAir;
   /** Entries whose taps can be had as WAV files. */
   recordings: string[];
   change: (patch: Partial<TuneInputs>) => void;

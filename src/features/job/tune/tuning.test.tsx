@@ -67,6 +67,7 @@ function props(
     view: 'back',
     onView: () => undefined,
     air,
+    readAir: { celsius: null, rh: null },
     recordings: ['e1'],
     change: () => undefined,
     onKeep: async () => null,
