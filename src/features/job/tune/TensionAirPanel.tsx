@@ -46,8 +46,8 @@ export function TensionAirPanel({ plan, inputs, air }: TuneStageProps) {
     <div className="space-y-1">
       <p className="figure text-[14.5px]">
         {last && last.tool !== 'hand' ? 'From' : 'If it had'} {printed('tension', known.nPerM)} at {printed('humidity', known.rh)}
-        {last?.rh == null && ' (assumed, not read)'} it goes from <strong>{bare('tension', damp.least)}</strong> to <strong>{printed('tension', dry.most)}</strong> in the air
-        of the last {air.days.length} days
+        {(last?.rh ?? null) === null && ' (assumed, not read)'} it goes from <strong>{bare('tension', damp.least)}</strong> to{' '}
+        <strong>{printed('tension', dry.most)}</strong> in the air of the last {air.days.length} days
         {damp.slackPart > 0 ? `, slack on ${Math.round(damp.slackPart * air.days.length)} of them` : ', and never hangs slack'}.
         To keep {printed('tension', least)} at {printed('humidity', damp.dampRh)} it wants{' '}
         <strong>{printed('tension', damp.needed)}</strong> now.
