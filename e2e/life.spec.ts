@@ -77,6 +77,8 @@ test('a canvas goes slack where it hangs, is keyed, taken down and stretched aga
   await page.getByRole('link', { name: 'How it was made' }).click();
   await awake(page);
   await page.getByRole('button', { name: 'Take it down' }).click();
+  await page.getByLabel('Image, top').fill('600');
+  await page.getByLabel('Image, left side').fill('400');
   for (const side of ['top', 'right', 'bottom', 'left']) await page.getByLabel(`Margin, ${side}`).fill('52');
   await page.getByRole('dialog').getByRole('button', { name: 'Take it down' }).click();
   await expect(page.getByText(/margins top 52 mm, right 52 mm/)).toBeVisible();

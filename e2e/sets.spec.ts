@@ -255,6 +255,8 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
   await page.getByRole('button', { name: 'Take it down' }).click();
   const dialog = page.getByRole('dialog', { name: 'Take it down' });
   await expect(dialog.getByRole('button', { name: 'Take it down' })).toBeDisabled();
+  await dialog.getByLabel('Image, top').fill('600');
+  await dialog.getByLabel('Image, left side').fill('400');
   for (const side of ['top', 'right', 'bottom', 'left']) await dialog.getByLabel(`Margin, ${side}`).fill('52');
   await dialog.getByRole('button', { name: 'Take it down' }).click();
   await expect(page.getByText(/margins top 52 mm, right 52 mm/)).toBeVisible();

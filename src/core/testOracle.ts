@@ -77,6 +77,7 @@ function drawnPainting(random: Random): JobInputs {
       found: {
         fold: everySide(() => (random() < 0.8 ? { by: near(fold), within: random() < 0.5 } : null)),
         holes: everySide(() => ({ first: perhaps(20), apart: perhaps(35) })),
+        torn: SIDES.flatMap((side) => (random() < 0.1 ? [{ side, from: near(80), to: near(120) }] : [])),
       },
     },
   };

@@ -46,7 +46,11 @@ export function mirrored(inputs: JobInputs): JobInputs {
       ownMargin: swapped(cloth.ownMargin, OTHER_SIDE),
       left: endsMirrored(cloth.left),
       painting: { ...painting, ...swapped(painting, OTHER_TAPE), bow: swapped(painting.bow, OTHER_SIDE) },
-      found: { fold: swapped(cloth.found.fold, OTHER_SIDE), holes: swapped(cloth.found.holes, OTHER_SIDE) },
+      found: {
+        fold: swapped(cloth.found.fold, OTHER_SIDE),
+        holes: swapped(cloth.found.holes, OTHER_SIDE),
+        torn: cloth.found.torn.map((one) => ({ ...one, side: OTHER_SIDE[one.side] })),
+      },
     },
     fasten: {
       ...fasten,
@@ -97,6 +101,7 @@ export function readJob(random: () => number): JobInputs {
       found: {
         fold: Object.fromEntries(SIDES.map((side) => [side, { by: about(4, 4), within: random() < 0.5 }])) as FoundInputs['fold'],
         holes: { ...made.cloth.found.holes, left: { first: about(20, 9), apart: about(30, 12) } },
+        torn: [{ side: 'left', from: length(60), to: length(80) }],
       },
     },
     fasten: { ...made.fasten, laid: ends(70, 12), knots: [{ side: random() < 0.5 ? 'left' : 'top', at: about(200, 100) }] },

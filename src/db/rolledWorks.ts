@@ -1,13 +1,13 @@
 import type { Database } from 'better-sqlite3';
-import type { Rolled } from '@/core/painting/rolledWork';
+import type { TakenDown } from '@/core/painting/takenDownWork';
 
-/** A painting that lies rolled. */
+/** A painting that lies off its bars, flat or rolled. */
 export interface RolledWork {
   id: string;
   jobId: string;
   at: string;
   maker: string;
-  measured: Rolled;
+  measured: TakenDown;
   /** The job it was stretched again with; null while it lies there. */
   stretchedAs: string | null;
   number: number;
@@ -17,9 +17,11 @@ export interface RolledWork {
 type Row = Omit<RolledWork, 'measured'> & { measured: string };
 const SELECT = `SELECT r.id, r.job_id AS jobId, r.at, r.maker, r.measured, r.stretched_as AS stretchedAs, j.number, j.title
   FROM rolled_work r JOIN job j ON j.id = r.job_id`;
-const plain = (row: Row): RolledWork => ({ ...row, measured: JSON.parse(row.measured) as Rolled });
+/** How work was kept before it was asked: rolled, its paint not told. */
+const AS_ROLLED: Pick<TakenDown, 'kept' | 'paint'> = { kept: 'rolled', paint: 'notSaid' };
+const plain = (row: Row): RolledWork => ({ ...row, measured: { ...AS_ROLLED, ...(JSON.parse(row.measured) as TakenDown) } });
 
-/** What lies rolled, the last first. */
+/** What lies off its bars, the last first. */
 export const listRolled = (database: Database): RolledWork[] =>
   database.prepare<[], Row>(`${SELECT} WHERE r.stretched_as IS NULL ORDER BY r.rowid DESC`).all().map(plain);
 

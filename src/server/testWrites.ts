@@ -11,7 +11,7 @@ import { groundsOf, setStock } from './ground/groundWrites';
 import { openJob } from './job/jobReading';
 import { createJob } from './job/jobWrites';
 import { lookAtList } from './lists/listWrites';
-import { rolledShape } from '@/core/painting/rolledWork';
+import { takenDownShape } from '@/core/painting/takenDownWork';
 import { fromStock, rolledWorks, takeDown } from './life/takingDown';
 import { jobCost, saveCosts } from './cost/costWrites';
 import { plannedWeek } from './week/testWeek';
@@ -281,7 +281,9 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
     }),
     takeDown: () => ({
       ...of(ids.tuned),
-      rolled: {
+      work: {
+        kept: 'rolled',
+        paint: 'thin',
         width: length(600),
         height: length(400),
         margins: { top: length(60), right: length(55), bottom: length(60), left: length(58) },
@@ -294,7 +296,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       openers: 8,
     }),
     restretch: () => {
-      value(takeDown.act(workshop, { ...of(ids.tuned), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
+      value(takeDown.act(workshop, { ...of(ids.tuned), work: startOf(takenDownShape), keepBars: false, openers: 0 }));
       return { rolledId: rolledWorks(workshop)[0]!.id, title: 'Harbour, stretched again' };
     },
     makeFromStock: () => {

@@ -291,7 +291,7 @@ describe('verdicts of cloth, fastening and tension', () => {
   it('fastening: a brace kept clear widens a gap, a painting wants its own route, what holds is counted out', () => {
     expect(
       about('fasten', 'spacing', { bars: { profile: 'standard', bracesUpright: [0.5] }, fasten: { spacing: length(50) } }).says,
-    ).toMatch(/\d+ mm where a brace, a knot or a hole is kept clear/);
+    ).toMatch(/\d+ mm where a brace, a knot, a hole or a tear is kept clear/);
     expect(about('fasten', 'route', { brief: { use: 'restretch' } }).doThis).toBe('Choose Registered.');
     expect(abouts('fasten', { brief: { use: 'restretch' }, fasten: { route: 'registered' } })).not.toContain('route');
     expect(about('fasten', 'lookAt', { fasten: { route: 'cornerHeld' } }).doThis).toMatch(

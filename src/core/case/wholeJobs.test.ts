@@ -3,6 +3,7 @@ import { randomLcg } from 'd3-random';
 import { expect, it } from 'vitest';
 import { rounds } from '@/testRounds';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
+import { isLevel } from '../job/sides';
 import type { JobInputs } from '../job/job';
 import {
   MONOTONE,
@@ -49,7 +50,10 @@ function unlike(one: Plan, other: Plan, within: (where: string) => number, named
 const withoutLevelHoles = ({ cloth, ...inputs }: JobInputs): JobInputs => {
   const none = { first: null, apart: null };
   const holes = { ...cloth.found.holes, top: none, bottom: none };
-  return { ...inputs, cloth: { ...cloth, found: { ...cloth.found, holes } } };
+  return {
+    ...inputs,
+    cloth: { ...cloth, found: { ...cloth.found, holes, torn: cloth.found.torn.filter(({ side }) => !isLevel(side)) } },
+  };
 };
 
 it('no whole job says, measures or counts what cannot be, to either tape', () => {

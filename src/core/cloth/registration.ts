@@ -75,33 +75,39 @@ type Outline = Record<Side, Point2[]>;
  * The best place of a face on an image.
  *
  * @param face mm, above 0
- * @param lines what the edges of the face are laid on in place of the painted ones: so far outside each, mm; old folds are such lines,
- *   and go before every limit
+ * @param lines what the edges of the face are laid on in place of the painted ones: so far outside each, mm, null for the paint;
+ *   old folds are such lines, and across a width or height that has one they go before every limit and every other edge
  * @returns also when a limit cannot be kept: then `holds` is false and the breach is shared out
  */
 export function register(
   image: PaintedImage,
   face: { widthMm: number; heightMm: number },
   priorities: Priorities,
-  lines: Record<Side, number> | null = null,
+  lines: Record<Side, number | null> | null = null,
 ): Registration {
   if (!(face.widthMm > 0 && face.heightMm > 0))
     throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
   const points = outlineOf(image);
   const laid = lines ? outside(points, lines) : points;
-  const free = lines ? { ...priorities, keep: SIDES, mostWrapMm: Infinity, mayBare: true } : priorities;
-  const place = (turn: number) => placed(turned(laid, turn), face, free);
+  const place = (turn: number) =>
+    placed(turned(laid, turn), face, lines ? (sides) => onLines(lines, sides, priorities) : () => priorities);
   const turn = leastTurn((at) => place(at).cost);
   return described(turned(points, turn), place(turn), face, priorities, turn);
 }
 
 /** The points so far outside the image, each side by its own. */
-const outside = ({ top, right, bottom, left }: Outline, by: Record<Side, number>): Outline => ({
-  top: top.map(({ x, y }) => ({ x, y: y - by.top })),
-  right: right.map(({ x, y }) => ({ x: x + by.right, y })),
-  bottom: bottom.map(({ x, y }) => ({ x, y: y + by.bottom })),
-  left: left.map(({ x, y }) => ({ x: x - by.left, y })),
+const outside = ({ top, right, bottom, left }: Outline, by: Record<Side, number | null>): Outline => ({
+  top: top.map(({ x, y }) => ({ x, y: y - (by.top ?? 0) })),
+  right: right.map(({ x, y }) => ({ x: x + (by.right ?? 0), y })),
+  bottom: bottom.map(({ x, y }) => ({ x, y: y + (by.bottom ?? 0) })),
+  left: left.map(({ x, y }) => ({ x: x - (by.left ?? 0), y })),
 });
+
+/** What two opposite edges keep to where one of them has a line: that line alone, without limits. */
+function onLines(lines: Record<Side, number | null>, sides: readonly Side[], priorities: Priorities): Priorities {
+  const keep = sides.filter((side) => lines[side] !== null);
+  return keep.length === 0 ? priorities : { ...priorities, keep, mostWrapMm: Infinity, mayBare: true };
+}
 
 /** Points along the four edges about the middle of the image; a bow is a parabola. */
 export function outlineOf({ corners, bow }: PaintedImage): Outline {
@@ -137,21 +143,25 @@ interface Place {
   cost: number;
 }
 
-function placed(points: Outline, { widthMm, heightMm }: { widthMm: number; heightMm: number }, priorities: Priorities): Place {
-  const weight = (side: Side) => edgeWeight(side, priorities.keep);
+function placed(
+  points: Outline,
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+  prioritiesOf: (sides: readonly Side[]) => Priorities,
+): Place {
+  const [across, down] = [prioritiesOf(['left', 'right']), prioritiesOf(['top', 'bottom'])];
   const x = shift(
     points.left.map((point) => point.x + widthMm / 2),
     points.right.map((point) => point.x - widthMm / 2),
-    [weight('left'), weight('right')],
-    priorities,
+    [edgeWeight('left', across.keep), edgeWeight('right', across.keep)],
+    across,
   );
   const y = shift(
     points.top.map((point) => point.y + heightMm / 2),
     points.bottom.map((point) => point.y - heightMm / 2),
-    [weight('top'), weight('bottom')],
-    priorities,
+    [edgeWeight('top', down.keep), edgeWeight('bottom', down.keep)],
+    down,
   );
-  const cost = priorities.way === 'leastMost' ? Math.max(x.cost, y.cost) + 1e-3 * (x.cost + y.cost) : x.cost + y.cost;
+  const cost = across.way === 'leastMost' ? Math.max(x.cost, y.cost) + 1e-3 * (x.cost + y.cost) : x.cost + y.cost;
   return { x: x.at, y: y.at, cost };
 }
 
@@ -187,7 +197,8 @@ function shift(
       : goldenSection(cost, Math.min(...near, ...far), Math.max(...near, ...far));
   const within = (s: number) => Math.min(high, Math.max(low, s));
   const [nearest, furthest] = [Math.max(...near), Math.min(...far)];
-  if (furthest <= nearest) return { at: within(free), cost: cost(within(free)) };
+  // On lines there are no limits, and nothing to share.
+  if (furthest <= nearest || mostWrapMm === Infinity) return { at: within(free), cost: cost(within(free)) };
   const shared = way === 'leastSquares' ? (nearest + furthest) / 2 : (Math.max(...far) + Math.min(...near)) / 2;
   return { at: within(shared), cost: cost(within(free)) };
 }

@@ -1,9 +1,9 @@
 /*
- * What was written by earlier versions, brought to the form of version 9 where it is read; the log itself is never rewritten.
+ * What was written by earlier versions, brought to the form of today where it is read; the log itself is never rewritten.
  * A version changed its shape more than once under one number, and versions 1 to 4 did not store their number with a row: so a
  * step goes by what stands there, and what is missing is filled with what version 9 began it with, letter by letter
- * (`begunBy9.ts`), never with what is usual today. What version 9 wrote is left alone:
- * version 10 has one assumption more, which an older reader would refuse.
+ * (`begunBy9.ts`), never with what is usual today. Version 10 has one assumption more, which an older reader would refuse;
+ * version 11 asks where the edges of a painting are torn, which none before it did.
  */
 import { upgradeKnown, upgradeQuantity } from '../log/upgradeReading';
 import { INPUTS_OF_9, MATERIALS_OF_9, POLICIES_OF_9, TAUGHT_OF_9 } from './begunBy9';
@@ -31,9 +31,16 @@ function filled(value: unknown, from: unknown): unknown {
 const within = (whole: Plain, name: string, change: (part: Plain) => Plain): Plain =>
   isPlain(whole[name]) ? { ...whole, [name]: change(whole[name]) } : whole;
 
-/** Inputs of a version as those of version 9; whatever is no inputs at all is left for the check to refuse. */
+/** Inputs of a version as those of today; whatever is no inputs at all is left for the check to refuse. */
 export function upgradeInputs(inputs: unknown, version: number): unknown {
-  if (version >= 9 || !isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.bars)) return inputs;
+  if (version >= 11 || !isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.bars)) return inputs;
+  return filled(version < 9 ? asOf9(inputs, version) : inputs, ADDED_BY_11);
+}
+
+/** What version 11 asks besides, as nobody had answered it. */
+const ADDED_BY_11 = { cloth: { found: { torn: [] } } };
+
+function asOf9(inputs: Plain, version: number): unknown {
   const steps = [countedBraces, oneMarginASide, oneOpening, ...(version < 5 ? [feltByDefault] : []), placedWhereMeasured];
   return filled(
     steps.reduce((plain, step) => step(plain), inputs),

@@ -5,6 +5,7 @@ import { type Verdict, verdict } from '../job/verdict';
 import { type TensionReading, lastTension } from '../log/jobHistory';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { type WeatherResponse, lossPerRh, tensionAt } from '../tension/clothWeather';
+import { dayWords } from '../units/inWords';
 import { type HangingPlace, placeWords } from './climates';
 import { type CreepLesson, daysSince, leftByCreep, movedBefore, readingBefore } from './creep';
 import type { Life } from './life';
@@ -48,26 +49,6 @@ export function creepOf({ lesson, rules }: Pick<LifeGround, 'lesson' | 'rules'>)
     because: `The house reckons with ${printed('percent', percent)} in a tenfold of time; ${lesson ? `${lesson.cases} case of its own is too few` : 'it has no case of its own yet'}`,
   };
 }
-
-/** The day of a moment, as it is said: "3 March 2031". */
-const dayWords = (at: string): string => {
-  const [year, month, day] = at.slice(0, 10).split('-').map(Number) as [number, number, number];
-  const names = [
-    'January',
-    'February',
-    'March',
-    'April',
-    'May',
-    'June',
-    'July',
-    'August',
-    'September',
-    'October',
-    'November',
-    'December',
-  ];
-  return `${day} ${names[month - 1]!} ${year}`;
-};
 
 export interface Expected {
   nPerM: number;

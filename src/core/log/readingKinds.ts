@@ -49,6 +49,7 @@ export const READING_KINDS = [
   kind('marginLeft', (of) => `margin left, ${place(of)}`),
   kind('oldFold', (of) => `old fold, ${of}`),
   kind('oldHoles', (of) => `old holes, ${of}`),
+  kind('tornEdge', (of) => `torn edge, ${of}`),
   kind('margin', (of) => `margin, ${place(of)}`),
   kind('drawnAgain', 'fasteners drawn and set again'),
   kind('firmPull', 'firm pull'),

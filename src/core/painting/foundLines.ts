@@ -1,5 +1,5 @@
 /* Where the old fold and the old holes of a painting lie once a face is placed on it. */
-import { SIDE_ENDS, type Registration } from '../cloth/registration';
+import { SIDE_ENDS, type Registration, UNSEEN_MM } from '../cloth/registration';
 import type { Barred } from '../fasten/clearPlaces';
 import { SIDES, type Side, everySide, isLevel } from '../job/sides';
 import type { FoundInputs, OldHoles } from './foundInputs';
@@ -69,29 +69,69 @@ export const roomBetween = ({ apartMm }: HoleRow, clearMm: number): boolean => a
 export const barredByHoles = (holesMm: readonly number[], longMm: number, clearMm: number): Barred[] =>
   holesMm.map((at) => ({ fromMm: at - longMm / 2 - clearMm, toMm: at - longMm / 2 + clearMm }));
 
-/** How far each old fold lies outside the image, mm, below 0 within it; null until all four are measured. */
-export function foldLines({ fold }: FoundInputs): Record<Side, number> | null {
-  const out = SIDES.flatMap((side) => {
-    const old = fold[side];
-    return old ? [[side, old.by.mm * (old.within ? -1 : 1)] as const] : [];
+/** A torn stretch of a side along the face, mm from its left or upper end; within it, and null where none of it is. */
+export interface TornOnFace {
+  side: Side;
+  fromMm: number;
+  toMm: number;
+}
+
+/**
+ * The torn stretches as they lie on a face, from one end to the other whichever was typed first.
+ *
+ * @param registration null while the face is not placed: then the corners of image and face are one
+ */
+export function tornOnFace(
+  { torn }: FoundInputs,
+  registration: Registration | null,
+  face: { widthMm: number; heightMm: number },
+): TornOnFace[] {
+  return torn.flatMap(({ side, from, to }): TornOnFace[] => {
+    const level = isLevel(side);
+    const first = registration?.corners[SIDE_ENDS[side][0]];
+    const start = first ? (level ? first.x : first.y) : 0;
+    const [least, most] = [Math.min(from.mm, to.mm), Math.max(from.mm, to.mm)].map((mm) =>
+      Math.min(level ? face.widthMm : face.heightMm, Math.max(0, start + mm)),
+    ) as [number, number];
+    return most - least > UNSEEN_MM ? [{ side, fromMm: least, toMm: most }] : [];
   });
-  return out.length === SIDES.length ? (Object.fromEntries(out) as Record<Side, number>) : null;
+}
+
+/** How far outside the painted edge the face is laid on a side, mm, below 0 within it; null: on the paint itself. */
+export type FoldLines = Record<Side, number | null>;
+
+/** Fewer old folds than this place no face. */
+const LEAST_FOLDS = 2;
+
+/** The old folds that a face is laid on, as far as they are measured; null for fewer than two. */
+export function foldLines({ fold }: FoundInputs): FoldLines | null {
+  const lines = everySide((side) => {
+    const old = fold[side];
+    return old && old.by.mm * (old.within ? -1 : 1);
+  });
+  return SIDES.filter((side) => lines[side] !== null).length < LEAST_FOLDS ? null : lines;
 }
 
 /** No face is smaller, mm: folds that leave less between them were misread. */
 const LEAST_FACE_MM = 100;
 
 /**
- * The face whose edges are the old folds, by the mean of the image; null while a fold is not measured, or where they leave no face.
+ * The face whose edges are the old folds, by the mean of the image; an edge whose fold is not measured is that of the paint, a
+ * width or height without any as the image fills it. Null for fewer than two folds, or where they leave no face.
  *
  * @param image mean sides of the image, mm
+ * @param filled the largest face that the image fills, mm
  */
 export function faceOnFolds(
   found: FoundInputs,
   image: { widthMm: number; heightMm: number },
+  filled: { widthMm: number; heightMm: number },
 ): { widthMm: number; heightMm: number } | null {
-  const out = foldLines(found);
-  if (!out) return null;
-  const [widthMm, heightMm] = [image.widthMm + out.left + out.right, image.heightMm + out.top + out.bottom];
+  const lines = foldLines(found);
+  if (!lines) return null;
+  const between = (near: number | null, far: number | null, painted: number, fills: number) =>
+    near === null && far === null ? fills : painted + (near ?? 0) + (far ?? 0);
+  const widthMm = between(lines.left, lines.right, image.widthMm, filled.widthMm);
+  const heightMm = between(lines.top, lines.bottom, image.heightMm, filled.heightMm);
   return Math.min(widthMm, heightMm) < LEAST_FACE_MM ? null : { widthMm, heightMm };
 }

@@ -85,7 +85,7 @@ export function offeredSizes(inputs: JobInputs, context: PlanContext): OfferedSi
   const framed = faceForRebate(inputs, context);
   const across = lengthsNear(mean.widthMm, filled.widthMm, framed && framed.widthMm, sold, tape.stepMm);
   const down = lengthsNear(mean.heightMm, filled.heightMm, framed && framed.heightMm, sold, tape.stepMm);
-  const folds = faceOnFolds(inputs.cloth.found, mean);
+  const folds = faceOnFolds(inputs.cloth.found, mean, filled);
   const rebate = planRebate(inputs, context);
   const bulkMm = bulkOf(inputs, rules);
   const lips = everySide((side) => inputs.brief.rebate.lip[side]?.mm ?? 0);

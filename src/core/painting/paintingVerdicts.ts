@@ -210,7 +210,7 @@ function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext
             because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
             doThis:
               fixing === 'none'
-                ? 'Stop here and ask a conservator about strip-lining.'
+                ? 'Stop here and ask a conservator about strip-lining. Where only a stretch of it is short or torn, enter that stretch under Torn edges at Measure, and the margin of the rest.'
                 : tacks
                   ? `${printed('tacks', tacks.count)}, ${tacks.count > 1 ? `${printFine(tacks.pitchMm, tape)} apart, ` : ''}the first ${printFine(tacks.pitchMm / 2, tape)} from the corner.`
                   : '',

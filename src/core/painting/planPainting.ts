@@ -126,12 +126,13 @@ export function sizeRows(inputs: JobInputs, context: PlanContext): SizeRow[] {
   if (!image) return [];
   const priorities = prioritiesOf(inputs.brief.placing);
   const pairs = profileOf(context.rules, inputs.bars.profile).pairs.map(({ mm }) => mm);
-  const folds = faceOnFolds(inputs.cloth.found, meanSides(image.corners));
+  const filled = bestFace(image, priorities);
+  const folds = faceOnFolds(inputs.cloth.found, meanSides(image.corners), filled);
   const step = context.tape.stepMm;
   const onFolds: OfferedFace[] = folds
     ? [{ widthMm: roundToStep(folds.widthMm, step), heightMm: roundToStep(folds.heightMm, step), why: 'folds' }]
     : [];
-  return [...onFolds, ...offeredFaces(bestFace(image, priorities), pairs, step)].map((face) => ({
+  return [...onFolds, ...offeredFaces(filled, pairs, step)].map((face) => ({
     ...face,
     registration: register(image, face, priorities, linesOf(inputs)),
   }));
@@ -233,5 +234,11 @@ export function paintingReadings({ cloth: { painting, left, found } }: JobInputs
       return one ? [tapeReading('oldHoles', `${side} ${what}`, one.mm, rules)] : [];
     });
   });
-  return [...image, ...bows, ...endReadings('marginLeft', left, rules), ...folds, ...holes];
+  const torn = found.torn
+    .filter(({ from, to }) => from.mm !== to.mm)
+    .flatMap(({ side, from, to }) => [
+      tapeReading('tornEdge', `${side} from`, from.mm, rules),
+      tapeReading('tornEdge', `${side} to`, to.mm, rules),
+    ]);
+  return [...image, ...bows, ...endReadings('marginLeft', left, rules), ...folds, ...holes, ...torn];
 }

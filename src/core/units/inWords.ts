@@ -31,3 +31,16 @@ export function inWords(value: number): string {
  */
 export const listOfWords = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
+
+const MONTHS = 'January February March April May June July August September October November December'.split(' ');
+
+/**
+ * The day of a moment as it is said.
+ *
+ * @param at an ISO moment or day
+ * @example dayWords('2031-03-03T10:00:00Z') // '3 March 2031'
+ */
+export function dayWords(at: string): string {
+  const [year, month, day] = at.slice(0, 10).split('-').map(Number) as [number, number, number];
+  return `${day} ${MONTHS[month - 1]!} ${year}`;
+}

@@ -162,7 +162,7 @@ function JobDesk({
               ) : (
                 <>
                   {progress.done.has('fasten') && !filed.archived && (
-                    <TakeDown jobId={first.job.id} inputs={here.inputs} maker={maker} draft={draft} />
+                    <TakeDown jobId={first.job.id} here={here} maker={maker} draft={draft} />
                   )}
                   <ArchiveJob jobId={first.job.id} number={first.job.number} archived={filed.archived} draft={draft} />
                 </>

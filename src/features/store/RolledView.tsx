@@ -1,12 +1,14 @@
 'use client';
-/* Paintings that came off their bars and lie rolled; each can be stretched again with its measures. */
+/* Paintings that came off their bars; each can be stretched again with what is known of it. */
 import { printed } from '@/core/quantities/printed';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { printSize, printTyped } from '@/core/units/length';
+import { byId } from '@/core/house/schools';
 import { SIDES } from '@/core/job/sides';
+import { KEEPINGS } from '@/core/painting/takenDownWork';
 import type { RolledWork } from '@/db/rolledWorks';
 import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -25,10 +27,10 @@ export function RolledView({ rolled }: { rolled: readonly RolledWork[] }) {
     else setError(refusalWords(outcome));
   };
   return (
-    <section aria-label="Rolled work">
+    <section aria-label="Taken down">
       {rolled.length === 0 && (
         <p className="soft max-w-prose py-2 text-[15px]">
-          Nothing lies rolled. A stretched canvas is taken down on its own page: the painting is rolled with its measures, the
+          Nothing was taken down. A stretched canvas is taken down on its own page: the painting is kept with its measures, the
           bars go back to the rack.
         </p>
       )}
@@ -39,7 +41,7 @@ export function RolledView({ rolled }: { rolled: readonly RolledWork[] }) {
       )}
       <ul>
         {rolled.map((work) => {
-          const { width, height, margins, faceOut, along, coreMm, place } = work.measured;
+          const { width, height, margins, kept, faceOut, along, coreMm, place } = work.measured;
           return (
             <li key={work.id} className="hair-b flex flex-wrap items-center gap-x-6 gap-y-1 py-2">
               <span className="min-w-0 flex-1">
@@ -53,10 +55,12 @@ export function RolledView({ rolled }: { rolled: readonly RolledWork[] }) {
                   </Figure>
                 </span>
                 <span className="soft block text-[14px]">
-                  rolled {faceOut ? 'face out' : 'face in'} along its {along} on a core of {printed('core', coreMm, tape)}
+                  {kept === 'rolled'
+                    ? `rolled ${faceOut ? 'face out' : 'face in'} along its ${along} on a core of ${printed('core', coreMm, tape)}`
+                    : byId(KEEPINGS, kept).name.toLowerCase()}
                   {place && `, ${place}`}; {format(new Date(work.at), 'd MMM yyyy')}, {work.maker}
                 </span>
-                {!faceOut && (
+                {kept === 'rolled' && !faceOut && (
                   <span className="block text-[13.5px] text-warning">
                     Watch. Face in, paint is pressed together and creases. Ask a conservator before it is rolled anew.
                   </span>

@@ -18,7 +18,7 @@ const VIEWS: { id: StoreViewId; name: string }[] = [
   { id: 'buy', name: 'To buy' },
   { id: 'store', name: 'What is there' },
   { id: 'make', name: 'What it makes' },
-  { id: 'rolled', name: 'Rolled work' },
+  { id: 'rolled', name: 'Taken down' },
   { id: 'rates', name: 'Rates' },
 ];
 

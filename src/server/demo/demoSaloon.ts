@@ -72,6 +72,7 @@ export const SALOON_INPUTS: Overrides = {
         bottom: { first: length(26), apart: length(52) },
         left: { first: length(33), apart: length(54) },
       },
+      torn: [{ side: 'bottom', from: length(118), to: length(153) }],
     },
   },
   fasten: { fastener: 'tack' },

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { rolledShape } from '@/core/painting/rolledWork';
+import { takenDownShape } from '@/core/painting/takenDownWork';
 import { startOf } from '@/core/shape/shape';
 import { length } from '@/core/units/length';
 import { canvasPage } from './canvasPage';
@@ -92,7 +92,7 @@ describe('a canvas that is looked at', () => {
     expect(wordsOf(look({ air: { celsius: 18, rh: null } }))).toMatch(/humidity too/);
     expect(wordsOf(look())).toMatch(/Nothing to keep/);
     expect(wordsOf(look({ jpeg: 'AAAA' }))).toMatch(/no JPEG/);
-    value(takeDown.act(workshop, { ...asked(), rolled: null, keepBars: false, openers: 0 }));
+    value(takeDown.act(workshop, { ...asked(), work: null, keepBars: false, openers: 0 }));
     expect(wordsOf(look({ feel: 'firm' }))).toMatch(/was taken down/);
     expect(wordsOf(keepFeel.act(workshop, { ...asked(), air: null, feel: 'firm' }))).toMatch(/was taken down/);
     expect(wordsOf(keepHanging.act(workshop, { ...asked(), hangs: HALL }))).toMatch(/hangs nowhere/);
@@ -172,7 +172,7 @@ describe('canvases that went out', () => {
 
   it('go on in the canvas that they are stretched as again', () => {
     goOut();
-    value(takeDown.act(workshop, { ...asked(), rolled: startOf(rolledShape), keepBars: false, openers: 0 }));
+    value(takeDown.act(workshop, { ...asked(), work: startOf(takenDownShape), keepBars: false, openers: 0 }));
     expect(canvasPage(workshop).rows).toEqual([]);
     const again = value(restretch.act(workshop, { rolledId: rolledWorks(workshop)[0]!.id, title: 'Harbour, again' }));
     const life = lifeOfJob(workshop, again.id)!;

@@ -1,8 +1,9 @@
 /* A canvas taken down: everything in one step, and stretched again with its measures; and what could be made from what lies here. */
 import 'reflect-metadata';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { rolledShape } from '@/core/painting/rolledWork';
+import { takenDownShape } from '@/core/painting/takenDownWork';
 import { startOf } from '@/core/shape/shape';
+import type { JobInputs } from '@/core/job/job';
 import { length } from '@/core/units/length';
 import { listRack } from '@/db/rackBars';
 import { findStoreItem } from '@/db/storeItems';
@@ -11,6 +12,7 @@ import { importJob, removeJob, withdrawRecord } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
 import { addToRack, takeFromRack } from '../rack/rackWrites';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
+import { keepFinding } from '../look/findingWrites';
 import { setItem } from '../store/storeWrites';
 import { archiveJobs } from '../set/setWrites';
 import { fromStock, makeFromStock, restretch, rolledWorks, takeDown } from './takingDown';
@@ -35,7 +37,8 @@ beforeEach(() => {
 });
 
 const ROLLED = {
-  ...startOf(rolledShape),
+  ...startOf(takenDownShape),
+  kept: 'rolled' as const,
   width: length(602),
   height: length(399),
   margins: { top: length(61), right: length(55), bottom: length(60), left: length(58) },
@@ -46,11 +49,39 @@ const down = (jobId: string, more: Partial<Parameters<typeof takeDown.act>[1]> =
     revision: revisionOf(workshop, jobId),
     maker: 'Tove',
     note: '',
-    rolled: ROLLED,
+    work: ROLLED,
     keepBars: true,
     openers: 8,
     ...more,
   });
+
+/** An old valued painting, measured all round. */
+const measuredPainting = (inputs: JobInputs): JobInputs => ({
+  ...inputs,
+  brief: { ...inputs.brief, use: 'restretch', edges: 'rebate', rebate: { ...inputs.brief.rebate, depth: length(19) } },
+  look: {
+    ...inputs.look,
+    lookedOver: true,
+    value: 'valued',
+    decided: 'allows',
+    decidedBy: 'Dr Ostrel',
+    conditions: [{ kind: 'tackRust', at: null, note: 'all round' }],
+  },
+  cloth: {
+    ...inputs.cloth,
+    fabric: 'linenMedium',
+    painting: {
+      ...inputs.cloth.painting,
+      top: length(600),
+      bottom: length(600),
+      left: length(400),
+      right: length(401),
+      down: length(722),
+      up: length(721),
+    },
+    found: { ...inputs.cloth.found, fold: { ...inputs.cloth.found.fold, top: { by: length(3), within: false } } },
+  },
+});
 
 describe('taking down', () => {
   it('rolls the painting, brings bars and keys back, writes the log and puts the job away, or does nothing of it', () => {
@@ -87,7 +118,7 @@ describe('taking down', () => {
     expect(benchPage(workshop).open).toBe(0);
     expect(logPage(workshop).rows[0]).toMatchObject({
       kind: 'takenDown',
-      did: 'Taken down: 602 × 399 mm rolled face out along its width, core 150 mm',
+      did: 'Taken down: 602 × 399 mm, rolled face out along its width, core 200 mm',
     });
     value(archiveJobs.act(workshop, { canvases: [{ jobId: id, revision: revisionOf(workshop, id) }], archived: false }));
     expect(wordsOf(down(id))).toMatch(/was taken down already/);
@@ -112,7 +143,7 @@ describe('taking down', () => {
     workUpTo(workshop, id, 'fasten');
     expect(wordsOf(down(id, { openers: 0 }))).toMatch(/glued: its bars do not come apart/);
     expect(wordsOf(down(id, { keepBars: false, openers: 1 }))).toMatch(/Nothing opens the corners/);
-    value(down(id, { keepBars: false, openers: 0, rolled: null }));
+    value(down(id, { keepBars: false, openers: 0, work: null }));
     expect([listRack(workshop.database), rolledWorks(workshop)]).toEqual([[], []]);
   });
 
@@ -122,12 +153,91 @@ describe('taking down', () => {
     const [work] = value(down(id));
     const again = value(restretch.act(workshop, { rolledId: work!.id, title: 'Harbour, again' }));
     expect(again.inputs.brief).toMatchObject({ use: 'restretch', width: length(602), height: length(399) });
-    expect(again.inputs.cloth.left.right).toEqual({ first: length(55), second: length(55) });
-    expect(again.inputs.cloth.painting.left).toEqual(length(399));
+    // What was read when it came down, and nothing that nobody read.
+    expect(again.inputs.cloth.left.right).toEqual({ first: length(55), second: null });
+    expect(again.inputs.cloth.painting).toMatchObject({
+      top: length(602),
+      left: length(399),
+      right: null,
+      bottom: null,
+      down: null,
+    });
+    expect(again.inputs.brief.note).toMatch(
+      /^No\. 101 before, taken down \d+ \w+ \d{4}\. .*the other sides, the diagonals and old folds were not measured/,
+    );
     expect(rolledWorks(workshop)).toEqual([]);
     expect(wordsOf(restretch.act(workshop, { rolledId: work!.id, title: 'Twice' }))).toMatch(/stretched again already/);
     value(removeJob.act(workshop, { jobId: again.id, revision: 1 }));
     expect(rolledWorks(workshop)).toHaveLength(1);
+  });
+
+  it('carries what was measured and seen of a painting, with its day; no decision, and no look that was not taken again', () => {
+    const id = newJob(workshop);
+    type(workshop, id, measuredPainting);
+    workUpTo(workshop, id, 'tune');
+    value(
+      keepFinding.act(workshop, {
+        jobId: id,
+        maker: 'Tove',
+        condition: 'cutEdges',
+        decided: null,
+        note: 'lower left',
+        jpeg: null,
+      }),
+    );
+    const [work] = value(down(id));
+    const { brief, look, cloth } = value(restretch.act(workshop, { rolledId: work!.id, title: 'Again' })).inputs;
+    expect(cloth.painting).toMatchObject({
+      top: length(602),
+      left: length(399),
+      right: length(401),
+      bottom: length(600),
+      down: length(722),
+    });
+    expect(cloth.found.fold.top).toEqual({ by: length(3), within: false });
+    expect([cloth.fabric, brief.rebate.depth, brief.edges]).toEqual(['linenMedium', length(19), 'rebate']);
+    expect(look).toMatchObject({
+      lookedOver: false,
+      value: 'valued',
+      decided: 'nobody',
+      conditions: [
+        { kind: 'tackRust', note: 'all round (seen on No. 101)' },
+        { kind: 'cutEdges', note: 'lower left (seen on No. 101)' },
+      ],
+    });
+    expect(brief.note).toMatch(/old folds and holes as measured .* Its frame as measured for No\. 101\./);
+  });
+
+  it('is refused for a painting that waits for a conservator; a narrow core or its face inside for any', () => {
+    const id = newJob(workshop);
+    type(workshop, id, measuredPainting);
+    workUpTo(workshop, id, 'tune');
+    const before = contentOf(workshop.database);
+    const core = (paint: 'thin' | 'thick' | 'notSaid', coreMm: number) =>
+      wordsOf(down(id, { work: { ...ROLLED, paint, coreMm } }));
+    expect(core('thin', 99)).toMatch(/^A core of 99 mm; at least 100 mm here\. Take a wider core/);
+    expect(core('thick', 199)).toMatch(/at least 200 mm here/);
+    expect(core('notSaid', 100)).toMatch(/at least 200 mm here/);
+    expect(wordsOf(down(id, { work: { ...ROLLED, faceOut: false } }))).toMatch(/face in/);
+    expect(contentOf(workshop.database)).toBe(before);
+    const finding = { jobId: id, maker: 'Tove', note: 'at the top', jpeg: null };
+    value(keepFinding.act(workshop, { ...finding, condition: 'flaking', decided: null }));
+    expect(wordsOf(down(id, { work: { ...ROLLED, kept: 'flat' } }))).toMatch(
+      /^A conservator before taking it off its bars: it has flaking/,
+    );
+    value(keepFinding.act(workshop, { ...finding, condition: null, decided: 'allows', note: 'Dr Ostrel: flat only' }));
+    expect(wordsOf(down(id))).toMatch(/^No rolling it: it has flaking paint\. Keep it flat/);
+    const [work] = value(down(id, { work: { ...ROLLED, kept: 'flat', coreMm: 20 } }));
+    expect(work!.measured.kept).toBe('flat');
+    expect(logPage(workshop).rows[0]!.did).toBe('Taken down: 602 × 399 mm, flat, face up, with smooth paper over it');
+  });
+
+  it('written down by an earlier version lies rolled, its paint not known', () => {
+    const id = newJob(workshop);
+    workUpTo(workshop, id, 'tune');
+    value(down(id));
+    workshop.database.prepare(`UPDATE rolled_work SET measured = json_remove(measured, '$.kept', '$.paint')`).run();
+    expect(rolledWorks(workshop)[0]!.measured).toMatchObject({ kept: 'rolled', paint: 'notSaid', coreMm: 200 });
   });
 
   it('goes into a job file and out again, in its order only', () => {

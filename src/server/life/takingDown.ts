@@ -1,5 +1,5 @@
 /*
- * A canvas comes off its bars: the painting is rolled with its measures, bars go back to the rack and openers to the store, all in
+ * A canvas comes off its bars: the painting is kept with its measures, bars go back to the rack and openers to the store, all in
  * one step; later the painting is stretched again. And canvases that are begun from what lies here.
  */
 import { printed } from '@/core/quantities/printed';
@@ -13,7 +13,8 @@ import { SIDES } from '@/core/job/sides';
 import { isTakenDown } from '@/core/case/logViolations';
 import { reading } from '@/core/log/reading';
 import { assumed } from '@/core/house/houseRules';
-import { restretchInputs, rolledShape } from '@/core/painting/rolledWork';
+import { KEEPINGS, type TakenDown, type WorkBefore, restretchInputs, takenDownShape } from '@/core/painting/takenDownWork';
+import { takingDownVerdicts } from '@/core/painting/takingDownVerdicts';
 import { withRecommendedBars } from '@/core/stages/bars/planBars';
 import { printSize, WHOLE_MM } from '@/core/units/length';
 import { listCloth } from '@/db/clothSheets';
@@ -25,9 +26,9 @@ import { type RolledWork, findRolled, insertRolled, listRolled, stretchRolled } 
 import { findStoreItem, insertStoreMove } from '@/db/storeItems';
 import { readRules } from '@/db/workshops';
 import { beginJob } from '../job/jobWrites';
-import { caseOfJob } from '../job/jobReading';
+import { caseOfJob, openJob } from '../job/jobReading';
 import { type Outcome, done, refuse } from '../write/outcome';
-import { seenJob } from '../job/seenJob';
+import { GONE, seenJob } from '../job/seenJob';
 import { buyingJobs } from '../store/buyWrites';
 import type { Workshop } from '../workshop';
 import { writeRackMove } from '../rack/rackMove';
@@ -52,7 +53,8 @@ function barsBack(parts: readonly FramePart[], profile: { id: string; family: st
 
 /** Takes a canvas down, in one step; it goes into the archive. */
 export const takeDown = write({
-  asks: { ...ofJob, note, rolled: optional(part('rolled', rolledShape)), keepBars: flag(), openers: whole(0, 40) },
+  /** `work`: the painting as it is kept; null where its cloth is given up. */
+  asks: { ...ofJob, note, work: optional(part('takenDown', takenDownShape)), keepBars: flag(), openers: whole(0, 40) },
   act(workshop: Workshop, dto): Outcome<RolledWork[]> {
     const { database, now, newId } = workshop;
     const take = database.transaction((): Outcome<RolledWork[]> => {
@@ -64,6 +66,8 @@ export const takeDown = write({
       if (!here.progress.done.has('fasten'))
         return refuse(`No. ${job.number} is not stretched yet: there is nothing to take down.`);
       if (isTakenDown(log)) return refuse(`No. ${job.number} was taken down already.`);
+      const stop = takingDownVerdicts(here.inputs, dto.work, here.house).find(({ level }) => level === 'stop');
+      if (stop) return refuse(`${stop.says} ${stop.doThis}`);
       const joint = byId(JOINTS, here.inputs.bars.joint);
       if (dto.keepBars && joint.glued)
         return refuse(
@@ -77,7 +81,7 @@ export const takeDown = write({
             : 'Nothing opens the corners of this frame.',
         );
       const at = now().toISOString();
-      const { maker, rolled } = dto;
+      const { maker, work } = dto;
       if (dto.keepBars) {
         const added = barsBack(
           here.plan.bars.parts,
@@ -105,19 +109,17 @@ export const takeDown = write({
         stage: 'handover',
         kind: 'takenDown',
         maker,
-        did: rolled
-          ? `Taken down: ${printSize(rolled.width.mm, rolled.height.mm, WHOLE_MM)} rolled ${rolled.faceOut ? 'face out' : 'face in'} along its ${rolled.along}, core ${printed('core', rolled.coreMm, WHOLE_MM)}${rolled.place ? `, ${rolled.place}` : ''}`
-          : 'Taken down, the cloth is gone',
+        did: work ? takenDownWords(work) : 'Taken down, the cloth is gone',
         note: dto.note,
-        readings: rolled
+        readings: work
           ? [
-              tape('image', 'top', rolled.width.mm),
-              tape('image', 'left', rolled.height.mm),
-              ...SIDES.map((side) => tape('marginLeft', `${side} first`, rolled.margins[side].mm)),
+              tape('image', 'top', work.width.mm),
+              tape('image', 'left', work.height.mm),
+              ...SIDES.map((side) => tape('marginLeft', `${side} first`, work.margins[side].mm)),
             ]
           : [],
       });
-      if (rolled) insertRolled(database, { id: newId(), jobId: job.id, at, maker, measured: rolled });
+      if (work) insertRolled(database, { id: newId(), jobId: job.id, at, maker, measured: work });
       setArchived(database, job.id, job.revision, true);
       return done(listRolled(database));
     });
@@ -126,9 +128,28 @@ export const takeDown = write({
   again: (workshop) => done(rolledWorks(workshop)),
 });
 
+/** What became of a painting, for the log. */
+function takenDownWords({ width, height, kept, faceOut, along, coreMm, place }: TakenDown): string {
+  const size = printSize(width.mm, height.mm, WHOLE_MM);
+  const how =
+    kept === 'rolled'
+      ? `rolled ${faceOut ? 'face out' : 'face in'} along its ${along}, core ${printed('core', coreMm, WHOLE_MM)}`
+      : byId(KEEPINGS, kept).name.toLowerCase();
+  return `Taken down: ${size}, ${how}${place ? `, ${place}` : ''}`;
+}
+
 export const rolledWorks = ({ database }: Pick<Workshop, 'database'>): RolledWork[] => listRolled(database);
 
-/** Starts the re-stretch of a rolled painting, with its measures as they were taken. */
+/** A work as it was before it came off its bars: as its records and its file say. */
+function workBefore(workshop: Workshop, { jobId, at }: RolledWork): WorkBefore | null {
+  const found = openJob(workshop, jobId);
+  if (!found) return null;
+  const here = caseOfJob(workshop, found);
+  const measured = here.progress.painted ? here.entryOf('cloth') : null;
+  return { number: found.job.number, inputs: here.inputs, measuredAt: measured?.at ?? null, takenDownAt: at };
+}
+
+/** Starts the re-stretch of a painting that was taken down, with what is known of it. */
 export const restretch = write({
   asks: { rolledId: idText, title: titleText },
   act(workshop: Workshop, { rolledId, title }): Outcome<StoredJob> {
@@ -137,7 +158,9 @@ export const restretch = write({
       const work = findRolled(database, rolledId);
       if (!work) return refuse('There is no such rolled work.');
       if (work.stretchedAs !== null) return refuse('It was taken from the store and is stretched again already.');
-      const inputs = withRecommendedBars(restretchInputs(title.trim(), work.measured), readRules(database).rules);
+      const before = workBefore(workshop, work);
+      if (!before) return GONE;
+      const inputs = withRecommendedBars(restretchInputs(title.trim(), work.measured, before), readRules(database).rules);
       const begun = beginJob(workshop, inputs);
       if (begun.ok) stretchRolled(database, rolledId, begun.value.id);
       return begun;

@@ -1,6 +1,6 @@
 import { bare } from '../../quantities/printed';
 import { type MeasuredRebate, planRebate, rebateReadings } from '../../painting/planRebate';
-import { oldFoldVerdicts } from '../../painting/foundVerdicts';
+import { oldFoldVerdicts, tornVerdicts } from '../../painting/foundVerdicts';
 import type { PaintingPlan } from '../../painting/planPainting';
 import { farthestCorner, placedVerdicts, turnWords } from '../../painting/paintingVerdicts';
 import { rebateVerdicts } from '../../painting/rebateVerdicts';
@@ -45,6 +45,7 @@ export function planBrief(
             // The image is looked at: left and right are those of the front, whatever the bench lies like.
             ...placedVerdicts(inputs, painting, { ...context, view: 'front' }),
             ...oldFoldVerdicts(inputs, painting, { ...context, view: 'front' }),
+            ...tornVerdicts(inputs, painting, { ...context, view: 'front' }),
             ...foldVerdicts(inputs, corners, context),
           ]
         : []),

@@ -9,8 +9,8 @@ import type { ClothInputs } from '../cloth/clothInputs';
 import type { FastenInputs } from './fastenInputs';
 import { profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
-import { SIDES, type Side, everySide } from '../../job/sides';
-import { barredByHoles, holesOf, roomBetween, rowOf } from '../../painting/foundLines';
+import { SIDES, type Side, everySide, isLevel } from '../../job/sides';
+import { barredByHoles, holesOf, roomBetween, rowOf, tornOnFace } from '../../painting/foundLines';
 import { type PaintingPlan, planPainting } from '../../painting/planPainting';
 
 /** Sides whose fasteners stay in sight: tacks on the edge of new work, and what a painting’s short margins ask for. */
@@ -31,7 +31,7 @@ const routeLimits = (rules: HouseRules, painting: PaintingPlan | null, { seams }
   seams,
 });
 
-/** Ends of braces, knots and old holes, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
+/** Ends of braces, knots, old holes and torn edges, as stretches of each side that no fastener goes into; on the edge a brace does not matter. */
 export function barredPlaces(
   { brief, bars, fasten, cloth }: JobInputs,
   rules: HouseRules,
@@ -43,6 +43,7 @@ export function barredPlaces(
   const clear = assumed(rules, 'holeClear');
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const holes = painting?.registration ? holesOf(cloth.found, painting.registration, face) : null;
+  const torn = painting ? tornOnFace(cloth.found, painting.registration, face) : [];
   const of = (side: Side) => {
     const level = side === 'top' || side === 'bottom';
     const long = level ? brief.width.mm : brief.height.mm;
@@ -51,7 +52,8 @@ export function barredPlaces(
     const row = rowOf(cloth.found.holes[side]);
     // Where no fastener fits between two holes, none is kept clear of them: it is said instead.
     const old = holes && row && roomBetween(row, clear) ? barredByHoles(holes[side], long, clear) : [];
-    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots, ...old];
+    const gone = torn.flatMap((one) => (one.side === side ? [{ fromMm: one.fromMm - long / 2, toMm: one.toMm - long / 2 }] : []));
+    return [...ends.map((part) => about((part - 0.5) * long, half)), ...knots, ...old, ...gone];
   };
   return everySide(of);
 }
@@ -67,7 +69,15 @@ export function routeUnder(
   const seen = seenSides(inputs, painting);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const barred = barredPlaces(inputs, rules, seen, painting);
-  return routePlan(face, { ...fasten, route }, barred, seen, routeLimits(rules, painting, cloth));
+  const plan = routePlan(face, { ...fasten, route }, barred, seen, routeLimits(rules, painting, cloth));
+  // What falls into a torn stretch is told with it.
+  const torn = painting ? tornOnFace(cloth.found, painting.registration, face) : [];
+  const inTorn = ({ side, offsetMm }: RoutePlan['leftOut'][number]) =>
+    torn.some((one) => {
+      const at = offsetMm + (isLevel(side) ? face.widthMm : face.heightMm) / 2;
+      return one.side === side && at >= one.fromMm && at <= one.toMm;
+    });
+  return { ...plan, leftOut: plan.leftOut.filter((place) => !inTorn(place)) };
 }
 
 /**

@@ -12,7 +12,7 @@ import { reading } from '../../log/reading';
 import { byId } from '../../house/schools';
 import { SIDES, type Side } from '../../job/sides';
 import { centringVerdicts, laidVerdicts, shortSides } from './centringVerdicts';
-import { oldHoleVerdicts } from '../../painting/foundVerdicts';
+import { oldHoleVerdicts, tornVerdicts } from '../../painting/foundVerdicts';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { ClothPlan } from '../cloth/planCloth';
 import { routeUnder, seenSides } from './jobRoute';
@@ -62,7 +62,7 @@ export function planFasten(
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),
-      ...(painting ? oldHoleVerdicts(inputs, context) : []),
+      ...(painting ? [...oldHoleVerdicts(inputs, context), ...tornVerdicts(inputs, painting, context)] : []),
       ...fastenVerdicts(inputs, context, { painting, route, tacks, fastener, hands }),
     ],
     readings: [...laidReadings(fasten.laid, rules), ...doneReadings(fasten.asDone, routeHandwork(route, face, rules).minutes)],

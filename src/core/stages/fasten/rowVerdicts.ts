@@ -5,6 +5,7 @@ import { type RoutePlan, SEAM_SIDES } from '../../fasten/routeSteps';
 import { toldTo } from '../../quantities/toldTo';
 import { assumed } from '../../house/houseRules';
 import { fabricOf, profileOf, woodOf } from '../../house/materials';
+import { isPainted } from '../../house/schools';
 import type { JobInputs } from '../../job/job';
 import { SIDES, isLevel } from '../../job/sides';
 import { sideWords } from '../../job/sideWords';
@@ -32,6 +33,7 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
   const pitches = (level: boolean) =>
     SIDES.flatMap((side) => (isLevel(side) === level && route.rows[side].pitchMm > 0 ? [route.rows[side].pitchMm] : []));
   const rows = [...pitches(true), ...pitches(false)];
+  const torn = isPainted(brief.use) && cloth.found.torn.length > 0;
   const gapMm = Math.max(...SIDES.map((side) => route.rows[side].widestMm));
   const widest = Math.max(gapMm, ...rows);
   const wide = widest > usual.toMm + 0.05;
@@ -56,12 +58,14 @@ function spacingVerdicts({ brief, bars, cloth, fasten }: JobInputs, route: Route
       measured: widest,
       limit: usual.toMm,
       of: 'rowGap',
-      says: `${row}${stretched ? `; up to ${printed('rowGap', gapMm, tape)} where a brace, a knot or a hole is kept clear` : ''}.`,
+      says: `${row}${stretched ? `; up to ${printed('rowGap', gapMm, tape)} where a brace, a knot, a hole or a tear is kept clear` : ''}.`,
       because: `Evenly spread, ${widest > fasten.spacing.mm + 0.05 ? 'wider than asked where crowns, a brace or a knot leave no room' : 'never wider than asked'}, never so near that crowns share a hole. Custom here, ${toldTo(usual.because, tape)}${usual.wider ? `, ${printLength(usual.fromMm, tape)} at the least in this wood` : ''}.`,
       doThis: !wide
         ? ''
         : stretched && Math.max(0, ...rows) <= usual.toMm + 0.05
-          ? 'Set one more there, clear of the brace, if the edge scallops.'
+          ? torn
+            ? 'Nothing goes into a torn stretch; beside a brace one more may be set, if the edge scallops.'
+            : 'Set one more there, clear of the brace, if the edge scallops.'
           : fasten.spacing.mm > usual.toMm
             ? 'Too far apart scallops the edge: come closer.'
             : 'The side is short: let the last ones stand nearer to the corner.',

@@ -36,6 +36,7 @@ export const ACTS = [
   }),
   act({ id: 'weigh', words: 'a weight on its cloth', neverPainted: 'A weight bends the paint where it lies.', neverWith: [] }),
   act({ id: 'fasten', words: 'fastening it', neverPainted: null, neverWith: [] }),
+  act({ id: 'unfasten', words: 'taking it off its bars', neverPainted: null, neverWith: [] }),
   act({ id: 'clamp', words: 'clamping it', neverPainted: null, neverWith: [] }),
   act({ id: 'tap', words: 'tapping it', neverPainted: null, neverWith: ['flaking'] }),
   act({ id: 'key', words: 'keying it', neverPainted: null, neverWith: [] }),

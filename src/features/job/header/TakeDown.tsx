@@ -1,23 +1,27 @@
 'use client';
-/* A canvas comes off its bars: what is measured of the painting, and what goes back to rack and store. */
-import { startOf } from '@/core/shape/shape';
-import { Scroll } from 'lucide-react';
+/* A canvas comes off its bars: what is measured of the painting, how it is kept, and what goes back to rack and store. */
 import { useRouter } from 'next/navigation';
+import { Scroll } from 'lucide-react';
 import { useState } from 'react';
+import type { JobCase } from '@/core/case/jobCase';
 import { JOINTS, openersOf } from '@/core/frame/joints';
 import { byId } from '@/core/house/schools';
-import type { JobInputs } from '@/core/job/job';
-import { SIDES, type Side } from '@/core/job/sides';
+import { worstLevel } from '@/core/job/verdict';
+import { SIDES, type Side, everySide } from '@/core/job/sides';
+import { KEEPINGS, PAINT_LAYERS, type TakenDown, takenDownShape } from '@/core/painting/takenDownWork';
+import { takingDownVerdicts } from '@/core/painting/takingDownVerdicts';
+import { startOf } from '@/core/shape/shape';
 import { type Length, length } from '@/core/units/length';
-import { type Rolled, rolledShape } from '@/core/painting/rolledWork';
+import { dayWords } from '@/core/units/inWords';
 import { FormDialog } from '@/ui/form/FormDialog';
 import { Choice, LengthField, NumberField, ReadingField, TextField, Tick } from '@/ui/form/fields';
+import { VerdictList } from '@/ui/VerdictList';
 import { useWrite } from '../../useWrite';
 import type { JobDraft } from '../draft/jobDraft';
 
 interface TakeDownProps {
   jobId: string;
-  inputs: JobInputs;
+  here: JobCase;
   maker: string;
   draft: JobDraft;
 }
@@ -31,7 +35,7 @@ export function TakeDown(props: TakeDownProps) {
         className="btn btn-ghost btn-sm px-1.5 bench:px-2"
         onClick={() => setOpen(true)}
         aria-label="Take it down"
-        title="Take it down: the painting rolled, the bars back to the rack"
+        title="Take it down: the painting kept flat or rolled, the bars back to the rack"
       >
         <Scroll aria-hidden className="size-4" />
       </button>
@@ -45,41 +49,65 @@ const ALONG = [
   { id: 'height', name: 'its height' },
 ] as const;
 
-function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & { onClose: () => void }) {
+/** What was measured of the painting before; null where nobody did. */
+function measuredBefore({ inputs, progress, entryOf }: JobCase) {
+  const entry = progress.painted ? entryOf('cloth') : null;
+  if (!entry) return null;
+  const { painting, left } = inputs.cloth;
+  return { at: entry.at, width: painting.top, height: painting.left, margins: everySide((side) => left[side].first) };
+}
+
+const NO_MARGINS: Record<Side, Length | null> = { top: null, right: null, bottom: null, left: null };
+
+function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { onClose: () => void }) {
   const router = useRouter();
   const write = useWrite();
-  const { brief, bars } = inputs;
-  const joint = byId(JOINTS, bars.joint);
+  const { inputs } = here;
+  const joint = byId(JOINTS, inputs.bars.joint);
   const opener = openersOf(joint.opener);
-  const [rolled, setRolled] = useState<Rolled>({ ...startOf(rolledShape), width: brief.width, height: brief.height });
+  const before = measuredBefore(here);
+  const [work, setWork] = useState<Omit<TakenDown, 'width' | 'height' | 'margins'>>(startOf(takenDownShape));
+  /** Nothing stands for a measure that nobody took. */
+  const [width, setWidth] = useState(before?.width ?? null);
+  const [height, setHeight] = useState(before?.height ?? null);
+  const [margins, setMargins] = useState(before?.margins ?? NO_MARGINS);
   const [gone, setGone] = useState(false);
   const [keepBars, setKeepBars] = useState(!joint.glued);
   const [openers, setOpeners] = useState(opener?.count ?? 0);
-  /** Nothing stands for a margin that nobody measured. */
-  const [margins, setMargins] = useState<Record<Side, Length | null>>({ top: null, right: null, bottom: null, left: null });
-  const measured = SIDES.every((side) => margins[side] !== null);
-  const set = (patch: Partial<Rolled>) => setRolled({ ...rolled, ...patch });
+  const measured = width !== null && height !== null && SIDES.every((side) => margins[side] !== null);
+  const verdicts = takingDownVerdicts(inputs, gone ? null : work, here.house);
+  const set = (patch: Partial<typeof work>) => setWork({ ...work, ...patch });
   const take = async () => {
     if (!(await draft.flush())) return 'What was typed is not saved yet.';
     const { revision } = draft.read();
-    const away = gone ? null : { ...rolled, margins: margins as Rolled['margins'] };
-    return write('takeDown', { jobId, revision, maker, note: '', rolled: away, keepBars, openers }, () =>
+    const kept = gone ? null : ({ ...work, width, height, margins } as TakenDown);
+    return write('takeDown', { jobId, revision, maker, note: '', work: kept, keepBars, openers }, () =>
       router.push('/store?view=rolled'),
     );
   };
   return (
-    <FormDialog title="Take it down" onClose={onClose} onSend={take} does="Take it down" staysOpen disabled={!gone && !measured}>
+    <FormDialog
+      title="Take it down"
+      onClose={onClose}
+      onSend={take}
+      does="Take it down"
+      staysOpen
+      disabled={(!gone && !measured) || worstLevel(verdicts) === 'stop'}
+    >
       <p className="text-[14px] text-warning">
-        Watch. Paint cracks when it is bent cold or narrow, and old cloth tears at its holes. Roll it face out on a wide core, in
-        a warm room; anything flaking, thick or precious waits for a conservator.
+        Watch. Paint cracks when it is bent cold or narrow, and old cloth tears at its holes: a warm room, and flat before rolled.
+        Anything flaking, thick or precious waits for a conservator.
       </p>
       <Tick label="The cloth is given up: only the bars are kept" checked={gone} onChange={setGone} />
       {!gone && (
         <>
-          <p className="soft text-[13.5px]">Sides as seen from the front, right way up.</p>
+          <p className="soft text-[13.5px]">
+            Sides as seen from the front, right way up.
+            {before && ` What stands here was measured ${dayWords(before.at)}: read it again where it may have changed.`}
+          </p>
           <div className="grid grid-cols-2 gap-3">
-            <LengthField label="Image, width" of="faceLength" value={rolled.width} onChange={(width) => set({ width })} />
-            <LengthField label="Image, height" of="faceLength" value={rolled.height} onChange={(height) => set({ height })} />
+            <ReadingField label="Image, top" of="faceLength" value={width} onChange={setWidth} />
+            <ReadingField label="Image, left side" of="faceLength" value={height} onChange={setHeight} />
             {SIDES.map((side) => (
               <ReadingField
                 key={side}
@@ -89,18 +117,25 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
                 onChange={(margin) => setMargins({ ...margins, [side]: margin })}
               />
             ))}
-            <Choice label="Rolled along" value={rolled.along} options={ALONG} onChange={(along) => set({ along })} />
-            <LengthField
-              label="Core, across"
-              of="core"
-              value={length(rolled.coreMm)}
-              onChange={({ mm }) => set({ coreMm: mm })}
-            />
+            <Choice label="Kept" value={work.kept} options={KEEPINGS} onChange={(kept) => set({ kept })} />
+            {work.kept === 'rolled' && (
+              <>
+                <Choice label="Its paint" value={work.paint} options={PAINT_LAYERS} onChange={(paint) => set({ paint })} />
+                <Choice label="Rolled along" value={work.along} options={ALONG} onChange={(along) => set({ along })} />
+                <LengthField
+                  label="Core, across"
+                  of="core"
+                  value={length(work.coreMm)}
+                  onChange={({ mm }) => set({ coreMm: mm })}
+                />
+              </>
+            )}
           </div>
-          <Tick label="Face out" checked={rolled.faceOut} onChange={(faceOut) => set({ faceOut })} />
-          <TextField label="Where it lies" of="place" value={rolled.place} onChange={(place) => set({ place })} />
+          {work.kept === 'rolled' && <Tick label="Face out" checked={work.faceOut} onChange={(faceOut) => set({ faceOut })} />}
+          <TextField label="Where it lies" of="place" value={work.place} onChange={(place) => set({ place })} />
         </>
       )}
+      {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
       <Tick
         label={
           joint.glued ? 'Bars back to the rack: this frame is glued, they do not come apart' : 'Bars and braces back to the rack'
@@ -119,7 +154,7 @@ function TakeDownForm({ jobId, inputs, maker, draft, onClose }: TakeDownProps & 
           onChange={(count) => setOpeners(Math.round(count))}
         />
       )}
-      {!gone && !measured && <p className="soft text-[13.5px]">Measure the margins before it is rolled.</p>}
+      {!gone && !measured && <p className="soft text-[13.5px]">Measure the image and its margins before it is put away.</p>}
     </FormDialog>
   );
 }

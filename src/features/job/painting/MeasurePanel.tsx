@@ -9,6 +9,7 @@ import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { ReadingField, Tick } from '@/ui/form/fields';
 import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { Tabs } from '@/ui/Tabs';
+import { TornEdges } from './TornEdges';
 
 interface MeasurePanelProps {
   inputs: JobInputs;
@@ -17,6 +18,7 @@ interface MeasurePanelProps {
 }
 
 export const MeasurePanel = memo(function MeasurePanel(props: MeasurePanelProps) {
+  const { torn } = props.inputs.cloth.found;
   return (
     <Tabs
       label="Measures"
@@ -26,6 +28,17 @@ export const MeasurePanel = memo(function MeasurePanel(props: MeasurePanelProps)
         { id: 'image', name: 'Image', show: () => <ImageReadings {...props} /> },
         { id: 'margins', name: 'Margins left', show: () => <MarginsLeft {...props} /> },
         { id: 'found', name: 'Old folds and holes', show: () => <FoundReadings {...props} /> },
+        {
+          id: 'torn',
+          name: `Torn edges${torn.length > 0 ? ` (${torn.length})` : ''}`,
+          show: () => (
+            <TornEdges
+              torn={torn}
+              locked={props.locked}
+              change={(next) => props.change({ found: { ...props.inputs.cloth.found, torn: next } })}
+            />
+          ),
+        },
       ]}
     />
   );
