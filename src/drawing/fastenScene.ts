@@ -1,4 +1,5 @@
 /* The back of the frame with every fastener numbered along the route: what is in, what is next, what is to come. */
+import { SIDES, type Side, everySide } from '@/core/job/sides';
 import { type RouteStep, samePlace } from '@/core/fasten/routeSteps';
 import { frameMarks } from './frameMarks';
 import { type Mark, type Scene, point, rectangle } from './scene/scene';
@@ -24,13 +25,20 @@ export function fastenScene(
 ): Scene {
   const shape = frameShape({ inputs, plan });
   const { widthMm: w, heightMm: h } = shape;
-  const { margin } = plan.cloth.cut;
-  const inset = margin.onEdge ? 0 : margin.fastenerAtMm;
-  const band = margin.onEdge ? 0 : margin.returnMm + margin.hemMm;
-  const clothOnBack: Mark[] =
-    band > 0
-      ? [{ kind: 'path', points: [...rectangle(band, band, w - 2 * band, h - 2 * band), point(band, band)], role: 'fold' }]
-      : [];
+  const band = everySide((side) => clothOnBackMm({ inputs, plan }, side));
+  const inset = everySide((side) => (band[side] > 0 ? Math.min(plan.cloth.cut.margins[side].fastenerAtMm, band[side] / 2) : 0));
+  const clothOnBack: Mark[] = SIDES.some((side) => band[side] > 0)
+    ? [
+        {
+          kind: 'path',
+          points: [
+            ...rectangle(band.left, band.top, w - band.left - band.right, h - band.top - band.bottom),
+            point(band.left, band.top),
+          ],
+          role: 'fold',
+        },
+      ]
+    : [];
   const { steps } = plan.fasten.route;
   const now = steps[current - 1];
   const isNow = (step: RouteStep) => step === now || (now !== undefined && now.act !== 'fix' && samePlace(step, now));
@@ -44,7 +52,7 @@ export function fastenScene(
       const level = side === 'top' || side === 'bottom';
       return {
         kind: 'staple',
-        at: point(xMm - outward.x * inset, yMm - outward.y * inset),
+        at: point(xMm - outward.x * inset[side], yMm - outward.y * inset[side]),
         degrees: level ? inputs.fasten.slantDeg : 90 - inputs.fasten.slantDeg,
         lengthMm: 14,
         role: 'metal',
@@ -69,8 +77,26 @@ export function fastenScene(
       ...noteMarks(inputs),
       { kind: 'words', at: point(w / 2, 0), text: 'Top', anchor: 'middle', role: 'quiet', strong: true, shiftPx: point(0, -40) },
     ],
-    says: `${plan.fasten.route.fasteners} fasteners on the back; ${now ? `step ${current} of ${steps.length} is next` : 'all in the order they go in'}.`,
+    says: `${plan.fasten.route.fasteners} fasteners ${whereWords(plan)}; ${now ? `step ${current} of ${steps.length} is next` : 'all in the order they go in'}.`,
   };
+}
+
+/** How far the cloth of a side reaches over the back of its bar, mm; 0 where it is held on the edge. */
+function clothOnBackMm({ inputs, plan }: Pick<SceneInput, 'inputs' | 'plan'>, side: Side): number {
+  const { painting, cut } = plan.cloth;
+  if (!painting) return cut.margins[side].onEdge ? 0 : cut.margins[side].returnMm + cut.margins[side].hemMm;
+  if (plan.fasten.seen.includes(side)) return 0;
+  const { depthMm, beadMm } = plan.bars.profile;
+  const { leastMm } = painting.sides.find((one) => one.side === side)!;
+  const over = leastMm === null ? 0 : leastMm - depthMm - beadMm;
+  return Math.max(0, Math.min(over, Math.min(inputs.brief.width.mm, inputs.brief.height.mm) / 3));
+}
+
+/** Where the fasteners are: all on the back, all on the edges, or some on each. */
+function whereWords({ fasten, cloth }: SceneInput['plan']): string {
+  const onEdge = cloth.painting ? fasten.seen.length : cloth.cut.margin.onEdge ? SIDES.length : 0;
+  if (onEdge === 0) return 'on the back';
+  return onEdge === SIDES.length ? 'on the edges' : `on the back and on ${onEdge === 1 ? 'one edge' : `${onEdge} edges`}`;
 }
 
 /** Notes at their places, numbered as in their list. */

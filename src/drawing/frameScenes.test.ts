@@ -2,8 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { planJob } from '@/core/case/planJob';
-import { length } from '@/core/units/length';
+import { setRow } from '@/core/fasten/setRow';
+import { SIDES } from '@/core/job/sides';
+import { trueTape } from '@/core/testReadings';
+import { length, printFine } from '@/core/units/length';
 import { barsScene } from './barsScene';
+import { fastenScene } from './fastenScene';
 import { type Grab, type Mark, type Scene, fromBack } from './scene/scene';
 import { squareScene } from './squareScene';
 import type { SceneInput } from './stageScenes';
@@ -51,6 +55,39 @@ describe('braces in the drawing of the bars', () => {
     const [top] = of(scene, 'path').filter((mark) => mark.role === 'good' || mark.role === 'stop');
     const inwardAt = (x: number) => top!.points.reduce((a, b) => (Math.abs(b.x - x) < Math.abs(a.x - x) ? b : a)).y - 44;
     expect(inwardAt(225)).toBeLessThan(0.7 * Math.max(...top!.points.map((at) => at.y - 44)));
+  });
+});
+
+describe('a painting that is tacked on its edge', () => {
+  const short = sceneInput((inputs) => {
+    inputs.brief.use = 'restretch';
+    for (const side of SIDES) inputs.cloth.left[side] = { first: length(90), second: length(90) };
+    inputs.cloth.left.top = { first: length(24), second: length(24) };
+    inputs.cloth.painting = { ...inputs.cloth.painting, ...trueTape(900, 600) };
+  });
+
+  it('has its tacks at the edge and no cloth on the back there, the others on the back within their cloth', () => {
+    const scene = fastenScene(short, 1);
+    const along = (side: 'top' | 'bottom') =>
+      of(scene, 'staple').filter(({ outward }) => outward.y === (side === 'top' ? -1 : 1));
+    expect(along('top').length).toBeGreaterThan(10);
+    for (const { at } of along('top')) expect(at.y).toBe(0);
+    for (const { at } of along('bottom')) expect(at.y).toBeLessThan(600);
+    const fold = of(scene, 'path').find(({ role }) => role === 'fold')!;
+    const [low, high] = [Math.min(...fold.points.map(({ y }) => y)), Math.max(...fold.points.map(({ y }) => y))];
+    const { depthMm, beadMm } = short.plan.bars.profile;
+    expect([low, 600 - high]).toEqual([0, expect.closeTo(90 - depthMm - beadMm, 1)]);
+    expect(scene.says).toMatch(/^\d+ fasteners on the back and on one edge;/);
+  });
+
+  it('is told one row at Place and at Fasten, and its kit has what its sides take', () => {
+    const { route, tacksToHave } = short.plan.fasten;
+    const row = setRow(route, 'top', 900)!;
+    expect(short.plan.brief.verdicts.find(({ id }) => id === 'topMargin')!.doThis).toBe(
+      `${row.count} tacks, ${printFine(row.pitchMm, tape)} apart, the first ${printFine(row.firstMm, tape)} from the corner.`,
+    );
+    expect(row.count).toBe(route.steps.filter((step) => step.side === 'top' && step.act === 'fix').length);
+    expect(tacksToHave).toBeGreaterThanOrEqual(row.count);
   });
 });
 

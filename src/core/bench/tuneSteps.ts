@@ -5,6 +5,7 @@ import { CORNERS } from '../frame/square/corners';
 import { USES, byId } from '../house/schools';
 import type { SideWords } from '../job/sideWords';
 import type { TuneInputs } from '../stages/tune/tuneInputs';
+import { mayBeDone } from '../stages/look/mayBeDone';
 import { FEELS, type FeelId } from '../tension/feel';
 import { printFine } from '../units/length';
 import { aloud } from './aloud';
@@ -40,7 +41,7 @@ export function tuneSteps(here: JobCase, say: SideWords): BenchStep[] {
   const weigh = plan.tune.hearing === 'weigh' || (!painted && inputs.tune.weight.lightSag !== null);
   return [
     feel,
-    ...(plan.tune.hearing === 'weigh' ? [] : [taps]),
+    ...(plan.tune.hearing === 'weigh' || mayBeDone('tap', inputs).may !== 'allowed' ? [] : [taps]),
     ...(weigh && !painted ? sagSteps(here) : []),
     ...openSteps(here, say),
   ];

@@ -106,7 +106,17 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
   const now = once((): StageGround => {
     const closed = inputsAsClosed(job.inputs, (stage) => (isFrozen(stage) ? (entryOf(stage)?.plan?.inputs ?? null) : null));
     const inputs = progress.painted ? { ...closed, look: lookNow(closed.look, log) } : closed;
-    return { inputs, context: { rules: house.rules, tape: house.tape, view: house.view, taught, history: history() } };
+    return {
+      inputs,
+      context: {
+        rules: house.rules,
+        tape: house.tape,
+        view: house.view,
+        taught,
+        history: history(),
+        faceSettled: isFrozen('brief'),
+      },
+    };
   });
   const plan = once(() => {
     const groundOf = (stage: StageId) => groundOfRecord(groundEntry(stage), log, house.tape) ?? now();
@@ -138,8 +148,9 @@ export function caseOf(job: Pick<Job, 'inputs'>, log: readonly LogEntry[], house
       return plan();
     },
     viewOf: (stage) => {
-      if (isFaceUp(stage)) return 'front';
-      return (isFrozen(stage) && entryOf(stage)?.plan?.view) || (house.view ?? 'front');
+      if (isFaceUp(stage, false)) return 'front';
+      const live = isFaceUp(stage, progress.painted) ? 'front' : (house.view ?? 'front');
+      return (isFrozen(stage) && entryOf(stage)?.plan?.view) || live;
     },
     verdictsOf: (stage) =>
       isFrozen(stage)

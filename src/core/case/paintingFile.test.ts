@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { rounds } from '@/testRounds';
 import { benchSteps } from '../bench/benchRun';
 import { materialNeeds } from '../cost/materialNeeds';
+import { takingDownVerdicts } from '../painting/takingDownVerdicts';
 import { DEFAULT_RULES, tapeFor } from '../house/houseRules';
 import { USES } from '../house/schools';
 import { type JobInputs, newInputs } from '../job/job';
@@ -137,6 +138,13 @@ describe('any painting', () => {
       withKeys.push(tells);
       expect(keep.some((line) => line.startsWith('Dust it'))).toBe(may('brush', inputs, log) === 'allowed');
       expect(never.some((line) => line.startsWith('Never roll it face in'))).toBe(may('roll', inputs, log) === 'allowed');
+      expect(never.some((line) => line.startsWith('Never send it away'))).toBe(may('travel', inputs, log) !== 'allowed');
+      expect(keep.some((line) => line.startsWith('Hang it'))).toBe(may('hang', inputs, log) === 'allowed');
+      const taps = benchSteps(here, 'tune').some(({ id }) => id === 'tune/taps');
+      expect(taps).toBe(may('tap', inputs, log) === 'allowed' && here.plan.tune.hearing !== 'weigh');
+      const rolled = takingDownVerdicts(inputs, { kept: 'rolled', paint: 'thin', faceOut: true, coreMm: 400 }, house);
+      const mayRoll = may('roll', inputs, log) === 'allowed' && may('unfasten', inputs, log) === 'allowed';
+      expect(rolled.every(({ level }) => level !== 'stop')).toBe(mayRoll);
     }
     // Both were met often enough to say something.
     expect(withKeys.filter(Boolean).length).toBeGreaterThan(20);

@@ -107,7 +107,13 @@ function fastenNeeds({ fasten }: Pick<Plan, 'fasten'>, inputs: JobInputs): Need[
   if (chosen.seen) return kind(fastener, count + drawn, fasten.fastenersToHave);
   // Sides in sight are tacked, whatever the others are fastened with.
   const tacks = fasten.route.steps.filter((step) => step.act === 'fix' && fasten.seen.includes(step.side)).length;
-  return [...kind(fastener, count - tacks + drawn, fasten.fastenersToHave), ...kind('tack', tacks, fasten.tacksToHave)];
+  // What was drawn and set again was mostly of the kind that there is more of.
+  const again = (more: boolean) => (more ? drawn : 0);
+  const staples = count - tacks;
+  return [
+    ...kind(fastener, staples + again(staples > tacks), fasten.fastenersToHave),
+    ...kind('tack', tacks + again(staples <= tacks), fasten.tacksToHave),
+  ];
 }
 
 const primeNeeds = ({ prime }: Pick<Plan, 'prime'>): Need[] =>

@@ -34,8 +34,27 @@ const within = (whole: Plain, name: string, change: (part: Plain) => Plain): Pla
 /** Inputs of a version as those of today; whatever is no inputs at all is left for the check to refuse. */
 export function upgradeInputs(inputs: unknown, version: number): unknown {
   if (version >= 11 || !isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.bars)) return inputs;
-  return filled(version < 9 ? asOf9(inputs, version) : inputs, ADDED_BY_11);
+  return filled(readSides(version < 9 ? asOf9(inputs, version) : inputs), ADDED_BY_11);
 }
+
+/** Before version 11 a side or diagonal of 0 was taken for a reading of an image or a rebate: nobody read it. */
+function readSides(inputs: unknown): unknown {
+  if (!isPlain(inputs)) return inputs;
+  const read = (part: Plain): Plain =>
+    Object.fromEntries(
+      Object.entries(part).map(([name, one]) => [
+        name,
+        isPlain(one) && typeof one.mm === 'number' && one.mm < 1 && SIDES_AND_DIAGONALS.includes(name) ? null : one,
+      ]),
+    );
+  return within(
+    within(inputs, 'cloth', (cloth) => within(cloth, 'painting', read)),
+    'brief',
+    (brief) => within(brief, 'rebate', read),
+  );
+}
+
+const SIDES_AND_DIAGONALS = ['top', 'right', 'bottom', 'left', 'down', 'up'];
 
 /** What version 11 asks besides, as nobody had answered it. */
 const ADDED_BY_11 = { cloth: { found: { torn: [] } } };

@@ -35,12 +35,16 @@ export function leftByCreep(creep: number, fromDays: number, toDays: number): nu
 export const movedBefore = ({ marks }: Pick<Life, 'marks'>, order: number): LifeMark | null =>
   marks.findLast((mark) => mark.moves && mark.order < order) ?? null;
 
-/** The first reading since the cloth was last moved, by the tool of a later one; for one by feel the first that was measured. Null where there is none before it. */
+/**
+ * The first reading since the cloth was last moved, by the tool of a later one; for one by feel the first that was measured, or
+ * where none was the first that was felt. Null where there is none before it.
+ */
 export function readingBefore(life: Pick<Life, 'marks' | 'tensions'>, last: TensionReading): TensionReading | null {
   const moved = movedBefore(life, last.order);
   if (!moved) return null;
-  const alike = ({ tool }: TensionReading) => (last.tool === 'hand' ? tool !== 'hand' : tool === last.tool);
-  return life.tensions.find((one) => alike(one) && one.order > moved.order && one.order < last.order) ?? null;
+  const since = life.tensions.filter(({ order }) => order > moved.order && order < last.order);
+  if (last.tool === 'hand') return since.find(({ tool }) => tool !== 'hand') ?? since[0] ?? null;
+  return since.find(({ tool }) => tool === last.tool) ?? null;
 }
 
 export interface CreepFound {

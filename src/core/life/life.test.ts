@@ -5,12 +5,14 @@ import { reading } from '../log/reading';
 import { isFragile } from '../stages/look/care';
 import { CONDITIONS } from '../stages/look/conditions';
 import { VALUES } from '../stages/look/lookInputs';
+import { FEELS, middleOf } from '../tension/feel';
 import { length } from '../units/length';
 import type { LogEntry } from '../log/logEntry';
 import { testEntry } from '../log/testEntry';
 import { lossPerRh } from '../tension/clothWeather';
 import type { HangingPlace } from './climates';
 import { creepFound, creepLesson, daysSince, isPlausible, leftByCreep, movedBefore, readingBefore, seenBetween } from './creep';
+import { oddsOfFeel } from './feltPast';
 import { type Life, lifeOf } from './life';
 import { lifeBand, placesOf } from './lifeBand';
 import { type LifeGround, expectedNow, lifeVerdicts } from './lifeVerdicts';
@@ -43,6 +45,7 @@ const ground = (days: number, more: Partial<LifeGround> = {}): LifeGround => ({
   lesson: null,
   painted: false,
   fragile: false,
+  hanging: { may: 'allowed' },
   keyed: true,
   nowMs: START + days * DAY,
   ...more,
@@ -239,7 +242,85 @@ describe('reading the past', () => {
   });
 });
 
+describe('a canvas that is only felt', () => {
+  const felt = (days: number, feel: number, rh: number | null, more: Partial<LogEntry> = {}) =>
+    entry(days, {
+      readings: [
+        reading('tensionByHand', middleOf(FEELS[feel]!), 'N/m', { precision: 50, tool: 'hand', known: 'felt' }),
+        ...(rh === null ? [] : [reading('roomHumidity', rh, '% RH', { precision: 3, tool: 'hygrometer, read' })]),
+      ],
+      ...more,
+    });
+  const [SLACK, SOFT, FIRM, DRUM, BOARD] = [0, 1, 2, 3, 4];
+  const past = (...log: LogEntry[]) =>
+    verdictOf(lifeOf([made(), handedOver(), ...log]), 'lifePast', ground(900, { lesson: creepLesson([0.05, 0.06, 0.07]) }));
+
+  it('is compared with how it felt in its own air: as before, by its air, by its cloth, tighter than by itself', () => {
+    expect(past(felt(2, FIRM, 52), felt(700, FIRM, 54))).toMatchObject({
+      level: 'good',
+      says: expect.stringMatching(/^Felt firm, as on 3 January 2031: its air/),
+    });
+    expect(past(felt(2, FIRM, 50), felt(700, SOFT, 80))).toMatchObject({
+      level: 'good',
+      says: expect.stringMatching(/^Felt soft, one step looser than on .*may do that\.$/),
+    });
+    expect(past(felt(2, BOARD, 52), felt(700, SOFT, 50))).toMatchObject({
+      level: 'watch',
+      says: expect.stringMatching(/3 steps looser than .*: it is the cloth/),
+      doThis: expect.stringMatching(/drawn fastener/),
+    });
+    expect(past(felt(2, SLACK, 52), felt(700, DRUM, 52))).toMatchObject({
+      level: 'watch',
+      says: expect.stringMatching(/3 steps tighter than .*tighter than it gets by itself/),
+    });
+  });
+
+  it('that was seen to give in air no damper is not put down to the weather; in damper air it is', () => {
+    const seen = happened(600, 'ripples');
+    expect(past(felt(2, FIRM, 55), seen, felt(700, SOFT, 50))!.says).toMatch(/it is the cloth/);
+    expect(past(felt(2, FIRM, 50), seen, felt(700, SOFT, 80))!.says).toMatch(/its air and its age may do that/);
+    expect(past(felt(2, FIRM, 55), felt(700, SOFT, 50))!.says).toMatch(/may do that/);
+  });
+
+  it('without its air tells what it is, and asks for the humidity; a measured reading goes before a felt one', () => {
+    expect(past(felt(2, FIRM, null), felt(700, SOFT, 50))).toMatchObject({
+      level: 'watch',
+      doThis: expect.stringMatching(/^Note the humidity/),
+    });
+    expect(past(felt(2, FIRM, 50), weighed(3, 200, 50), felt(700, SOFT, 50))!.says).toMatch(/^53 % less than on 4 January 2031/);
+    expect(past(felt(700, SOFT, 50))).toBeUndefined();
+  });
+
+  it('has odds that agree with themselves for every pair of feels and air', () => {
+    for (let from = 0; from < 5; from += 1)
+      for (const byAir of [-60, 0, 40, 120])
+        for (const creepPart of [0, 0.2]) {
+          const odds = FEELS.map((_, to) => oddsOfFeel(from, to, { creepPart, byAir }));
+          // Of any two feels the looser is rarer reached from above, and each cloth has one of them.
+          for (let to = 1; to < 5; to += 1) {
+            expect(odds[to]!.asLoose).toBeGreaterThanOrEqual(odds[to - 1]!.asLoose);
+            expect(odds[to - 1]!.asLoose + odds[to]!.asTight).toBeCloseTo(100, 9);
+          }
+          expect([odds[4]!.asLoose > 99.9 || from === 4, odds[0]!.asTight]).toEqual([true, 100]);
+        }
+    expect(oddsOfFeel(2, 1, { creepPart: 0.2, byAir: 0 }).asLoose).toBeLessThan(
+      oddsOfFeel(2, 1, { creepPart: 0.2, byAir: 50 }).asLoose,
+    );
+  });
+});
+
 describe('a painting that asks for a conservator', () => {
+  it('is not left hanging: its life says so first, where it hangs and where it does not', () => {
+    const hanging = { may: 'ask', says: 'A conservator before hanging it: it has a tear.', because: 'It runs on.' } as const;
+    const told = (log: LogEntry[]) => lifeVerdicts(lifeOf(log), ground(900, { painted: true, hanging }))[0]!;
+    expect(told([made(), handedOver(), hung(2, CELLAR)])).toMatchObject({
+      id: 'lifeHanging',
+      level: 'stop',
+      doThis: expect.stringMatching(/^Take it off the wall/),
+    });
+    expect(told([made(), handedOver()]).doThis).toMatch(/^Keep it flat/);
+  });
+
   it('is offered no hand by its life, whatever was seen of it', () => {
     const fresh = newInputs('Old', length(600), length(450));
     const life = lifeOf([made(), handedOver(), hung(2, CELLAR), weighed(3, 220, 50), weighed(900, 70, 50)]);

@@ -3,11 +3,13 @@ import { bare, printed, printedRange } from '../quantities/printed';
 import { type HouseRules, assumed } from '../house/houseRules';
 import { type Verdict, verdict } from '../job/verdict';
 import { type TensionReading, lastTension } from '../log/jobHistory';
+import type { Permission } from '../stages/look/mayBeDone';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { type WeatherResponse, lossPerRh, tensionAt } from '../tension/clothWeather';
 import { dayWords } from '../units/inWords';
 import { type HangingPlace, placeWords } from './climates';
 import { type CreepLesson, daysSince, leftByCreep, movedBefore, readingBefore } from './creep';
+import { type Fading, feltPastVerdict } from './feltPast';
 import type { Life } from './life';
 
 /** What a life is judged under. */
@@ -18,6 +20,8 @@ export interface LifeGround {
   lesson: CreepLesson | null;
   painted: boolean;
   fragile: boolean;
+  /** Whether it may hang, by its file. */
+  hanging: Permission;
   keyed: boolean;
   nowMs: number;
 }
@@ -87,6 +91,7 @@ export function expectedNow(
 
 export function lifeVerdicts(life: Life, ground: LifeGround): Verdict[] {
   return [
+    ...hangingVerdicts(life, ground),
     ...pastVerdicts(life, ground),
     ...placeVerdicts(life, ground),
     ...dryVerdicts(life, ground),
@@ -99,6 +104,17 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
   const first = last && readingBefore(life, last);
   const moved = last && movedBefore(life, last.order);
   if (!last || !first || !moved) return [];
+  if (first.tool === 'hand')
+    return [
+      feltPastVerdict({
+        first,
+        last,
+        fading: fadingBetween(first, moved.at, last, ground),
+        between: life.marks.filter(({ order }) => order > first.order && order <= last.order),
+        gave: remedyWords(ground),
+        tightened: tighterWords(ground),
+      }),
+    ];
   const since = `on ${dayWords(first.at)}, the first reading after “${moved.says.toLowerCase()}”`;
   const lost = first.nPerM - last.nPerM;
   const change = `${printed('lostShare', Math.abs(lost / first.nPerM))} ${lost >= 0 ? 'less' : 'more'}`;
@@ -151,6 +167,12 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
   ];
 }
 
+/** What air and age take between two readings; null where the air of either is not known. */
+function fadingBetween(first: TensionReading, movedAt: string, last: TensionReading, ground: LifeGround): Fading | null {
+  const expected = expectedNow(first, movedAt, last, ground);
+  return expected && { creepPart: expected.byCreep / first.nPerM, byAir: expected.byAir };
+}
+
 /** A reading, and that it was felt where it was. */
 const readWords = ({ nPerM, sdNPerM, tool }: TensionReading): string =>
   `${tool === 'hand' ? 'felt, ' : ''}${tensionWords(nPerM, sdNPerM)}`;
@@ -166,6 +188,21 @@ function remedyWords({ painted, fragile, keyed }: LifeGround): string {
 /** What to do about a cloth that got tighter than it does by itself. */
 const tighterWords = ({ painted }: LifeGround): string =>
   `Ask whether somebody opened its corners, and note it; otherwise read it once more by the same tool: one of the two readings is off.${painted ? ' Paint that is pulled tight can crack: let a conservator see it.' : ''}`;
+
+/** A painting that its file says is not to hang. */
+function hangingVerdicts({ hangs, takenDown }: Life, { hanging }: LifeGround): Verdict[] {
+  if (hanging.may === 'allowed' || takenDown) return [];
+  return [
+    verdict({
+      id: 'lifeHanging',
+      about: 'hanging',
+      level: 'stop',
+      says: hanging.says,
+      because: hanging.because,
+      doThis: `${hangs ? 'Take it off the wall with two people and lay' : 'Keep'} it flat, face up; write into its file what a conservator said.`,
+    }),
+  ];
+}
 
 function placeVerdicts(life: Life, { rules, response }: LifeGround): Verdict[] {
   const { hangs } = life;

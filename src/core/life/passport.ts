@@ -75,7 +75,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
       ...(measured.length === 0 ? ['Its tension was not measured.'] : []),
     ],
     keep: [
-      'Hang it in even air, 40 to 60 % RH, away from heaters, sun and damp outer walls; leave room behind it for air.',
+      airWords(mayBeDone('hang', inputs)),
       'A canvas goes slack in damp air and tightens when it dries: wait before you touch it.',
       dustWords(mayBeDone('brush', inputs)),
     ],
@@ -85,6 +85,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
       'Never lean it against anything that touches the cloth, and never carry it by its braces.',
       'Never drive nails or screws through the bars from the front, and never hang it by a brace.',
       ...rollWords(painted, mayBeDone('roll', inputs)),
+      ...travelWords(mayBeDone('travel', inputs)),
       'Flaking, a tear or mould: leave it as it is and ask a conservator.',
     ],
   };
@@ -94,6 +95,14 @@ const rollWords = (painted: boolean, rolling: Permission): string[] => {
   if (!painted) return [];
   return [rolling.may === 'allowed' ? 'Never roll it face in.' : `Never roll it. ${rolling.says}`];
 };
+
+const airWords = (hanging: Permission): string =>
+  hanging.may === 'allowed'
+    ? 'Hang it in even air, 40 to 60 % RH, away from heaters, sun and damp outer walls; leave room behind it for air.'
+    : `It is not hung: keep it flat, face up, in even air, 40 to 60 % RH. ${hanging.says}`;
+
+const travelWords = (travelling: Permission): string[] =>
+  travelling.may === 'allowed' ? [] : [`Never send it away as it is. ${travelling.says}`];
 
 const dustWords = (brushing: Permission): string =>
   brushing.may === 'allowed'

@@ -14,6 +14,8 @@ export interface MarkingStrip {
   /** What the bar is called, seen from the back. */
   name: string;
   lengthMm: number;
+  /** Its fasteners go into the edge of the bar, not into its back. */
+  onEdge: boolean;
   /** The ends it runs from and to, as seen from the back. */
   from: string;
   to: string;
@@ -54,6 +56,7 @@ export function markingStrip({ inputs, plan, house }: JobCase, side: Side): Mark
     side,
     name: `${say.side(side)} bar`,
     lengthMm,
+    onEdge: plan.cloth.painting ? plan.fasten.seen.includes(side) : plan.cloth.cut.margins[side].onEdge,
     from: endWord(say, side, 0),
     to: endWord(say, side, 1),
     fasteners: plan.fasten.route.steps
@@ -94,6 +97,7 @@ export function pairStrip(one: MarkingStrip, other: MarkingStrip): MarkingStrip 
     ...one,
     name: `${one.name.split(' ')[0]} and ${other.name}`,
     fasteners: [...own, ...rest].sort((a, b) => a.atMm - b.atMm),
+    onEdge: one.onEdge || other.onEdge,
     barred: [...one.barred, ...other.barred.filter((two) => !one.barred.some((zone) => zone.fromMm === two.fromMm))],
   };
 }

@@ -143,6 +143,16 @@ describe('torn edges', () => {
   });
 });
 
+it('cloth that ends before the face does is said to, never a margin below nothing', () => {
+  const inputs = found([960, 600], () => undefined);
+  inputs.cloth.left.right = { first: length(10), second: length(12) };
+  const told = planJob(inputs, context, 0).brief.verdicts.find(({ id }) => id === 'rightMargin')!;
+  expect([told.level, told.says]).toEqual([
+    'stop',
+    'Right: the cloth ends 20 mm short of the edge of the face, nothing to hold: strip-lining by a conservator.',
+  ]);
+});
+
 describe('old holes', () => {
   const rows = (apart: number) => (of: FoundInputs) => {
     for (const side of SIDES) of.holes[side] = { first: length(12), apart: length(apart) };

@@ -14,7 +14,7 @@ export interface EdgeBow extends ShapeOf<typeof edgeBowShape> {}
 
 export const paintingShape = {
   /** Sides and diagonals of the image: `down` runs top left to bottom right, `up` bottom left to top right. */
-  ...each(TAPE_NAMES, optional(lengthOf('tapeReading'))),
+  ...each(TAPE_NAMES, optional(lengthOf('sideReading'))),
   bow: part('edgeBows', each(SIDES, optional(part('edgeBow', edgeBowShape)))),
 };
 

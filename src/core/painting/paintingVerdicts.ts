@@ -10,9 +10,11 @@ import { type Registration, UNSEEN_MM } from '../cloth/registration';
 import { assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { USES, byId } from '../house/schools';
-import { SIDES, type Side } from '../job/sides';
+import { SIDES, type Side, isLevel } from '../job/sides';
 import { type Verdict, levelAtMost, verdict } from '../job/verdict';
-import { printFine, printLength, printSize } from '../units/length';
+import { type Tape, printFine, printLength, printSize } from '../units/length';
+import { type SetRow, setRow } from '../fasten/setRow';
+import { routeUnder } from '../stages/fasten/jobRoute';
 import type { PlanContext } from '../stages/planContext';
 import { type PaintedSide, type PaintingPlan, whatWouldHold } from './planPainting';
 
@@ -39,7 +41,7 @@ export function measuredVerdicts(inputs: JobInputs, plan: PaintingPlan, context:
 /** What is judged of the face on a painting: how true it lies, what each side is held by, what bends. */
 export function placedVerdicts(inputs: JobInputs, plan: PaintingPlan, context: PlanContext): Verdict[] {
   const placed = plan.registration ? placingVerdicts(inputs, plan.registration, context) : imageVerdicts(inputs, plan, context);
-  return [...placed, ...sideVerdicts(plan.sides, context), ...foldedVerdicts(inputs)];
+  return [...placed, ...sideVerdicts(inputs, plan, context), ...foldedVerdicts(inputs)];
 }
 
 /** Whether the image is measured, and its readings check each other and do so. */
@@ -193,31 +195,38 @@ function placingVerdicts(inputs: JobInputs, registration: Registration, context:
   ];
 }
 
-function sideVerdicts(sides: readonly PaintedSide[], { tape, view }: PlanContext): Verdict[] {
+/** "17 tacks, 43.6 mm apart, the first 21.8 mm from the corner." */
+const tackWords = ({ count, pitchMm, firstMm }: SetRow, tape: Tape): string =>
+  `${printed('tacks', count)}, ${count > 1 ? `${printFine(pitchMm, tape)} apart, ` : ''}the first ${printFine(firstMm, tape)} from the corner.`;
+
+function sideVerdicts(inputs: JobInputs, plan: PaintingPlan, { rules, tape, view }: PlanContext): Verdict[] {
   const say = sideWords(view);
-  return sides.flatMap(({ side, leastMm, fixing, tacks }) =>
-    leastMm === null || fixing === null
-      ? []
-      : [
-          verdict({
-            id: `${side}Margin`,
-            about: `${say.side(side)} margin`,
-            level: fixing === 'none' ? 'stop' : fixing === 'backByHand' ? 'good' : 'watch',
-            measured: leastMm,
-            limit: null,
-            of: 'marginLeft',
-            says: `${capital(say.side(side))}: ${printFine(leastMm, tape)} left, ${FIXING_WORDS[fixing]}.`,
-            because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
-            doThis:
-              fixing === 'none'
-                ? 'Stop here and ask a conservator about strip-lining. Where only a stretch of it is short or torn, enter that stretch under Torn edges at Measure, and the margin of the rest.'
-                : tacks
-                  ? `${printed('tacks', tacks.count)}, ${tacks.count > 1 ? `${printFine(tacks.pitchMm, tape)} apart, ` : ''}the first ${printFine(tacks.pitchMm / 2, tape)} from the corner.`
-                  : '',
-            uses: ['handGrip', 'pliersGrip', 'rawEdge'],
-          }),
-        ],
-  );
+  const { sides } = plan;
+  const route = sides.some(({ onEdge }) => onEdge) ? routeUnder(inputs, rules, plan) : null;
+  const { width, height } = inputs.brief;
+  return sides.flatMap(({ side, leastMm, fixing, onEdge }) => {
+    if (leastMm === null || fixing === null) return [];
+    const row = route && onEdge ? setRow(route, side, isLevel(side) ? width.mm : height.mm) : null;
+    return [
+      verdict({
+        id: `${side}Margin`,
+        about: `${say.side(side)} margin`,
+        level: fixing === 'none' ? 'stop' : fixing === 'backByHand' ? 'good' : 'watch',
+        measured: leastMm,
+        limit: null,
+        of: 'marginLeft',
+        says: `${capital(say.side(side))}: ${leastMm < 0 ? `the cloth ends ${printFine(-leastMm, tape)} short of the edge of the face` : `${printFine(leastMm, tape)} left`}, ${FIXING_WORDS[fixing]}.`,
+        because: 'What is left must pass the depth of the bar and still be held; a fastener stands clear of the raw edge.',
+        doThis:
+          fixing === 'none'
+            ? 'Stop here and ask a conservator about strip-lining. Where only a stretch of it is short or torn, enter that stretch under Torn edges at Measure, and the margin of the rest.'
+            : row
+              ? tackWords(row, tape)
+              : '',
+        uses: ['handGrip', 'pliersGrip', 'rawEdge'],
+      }),
+    ];
+  });
 }
 
 function unreadMargins(sides: readonly PaintedSide[], { view }: PlanContext): Verdict[] {

@@ -1,6 +1,6 @@
 import type { EndMargins } from '../cloth/centring';
 import { type FaceSize, type OfferedFace, bestFace, offeredFaces } from '../cloth/bestFace';
-import { type Fixing, type TackRow, evenTacks, fixingFor } from '../cloth/marginLeft';
+import { type Fixing, fixingFor } from '../cloth/marginLeft';
 import { type PaintedImage, type Priorities, type Registration, register } from '../cloth/registration';
 import { CORNERS, type Corner, type Point2, TAPE_NAMES } from '../frame/square/corners';
 import { type QuadrilateralResult, fitQuadrilateral } from '../frame/square/quadrilateral';
@@ -26,8 +26,8 @@ export interface PaintedSide {
   /** The lesser of them. */
   leastMm: number | null;
   fixing: Fixing | null;
-  /** Where tacks are seen: how many and how far apart. */
-  tacks: TackRow | null;
+  /** Held on the edge of the bar, by tacks that are seen. */
+  onEdge: boolean;
 }
 
 export interface PaintingPlan {
@@ -100,9 +100,7 @@ export function planPainting(inputs: JobInputs, context: PlanContext): PaintingP
     const read = beyondMm.filter((one) => one !== null);
     const leastMm = read.length > 0 ? Math.min(...read) : null;
     const fixing = leastMm === null ? null : fixingFor(leastMm, profile, context.rules);
-    const long = side === 'top' || side === 'bottom' ? face.widthMm : face.heightMm;
-    const seen = fixing === 'edge' || fixing === 'edgeClamped';
-    return { side, beyondMm, leastMm, fixing, tacks: seen ? evenTacks(long, fasten.spacing.mm) : null };
+    return { side, beyondMm, leastMm, fixing, onEdge: fixing === 'edge' || fixing === 'edgeClamped' };
   });
   return { image: fit, registration, sides };
 }

@@ -6,7 +6,7 @@ import { REBATE_FIXINGS } from './rebateFixings';
 
 export const rebateShape = {
   /** The opening between the steps, seen from the front: `down` runs top left to bottom right, `up` bottom left to top right. */
-  ...each(TAPE_NAMES, optional(lengthOf('tapeReading'))),
+  ...each(TAPE_NAMES, optional(lengthOf('sideReading'))),
   /** From the step to the back of the frame. */
   depth: optional(lengthOf('rebatePart')),
   /** How far the lip reaches over the opening. */

@@ -111,9 +111,9 @@ const onScale = (name: string, limits: Range): Twofold =>
 
 export const QUANTITIES = {
   // The face and what it hangs on.
-  faceLength: tape('width or height of a face', [100, 4000], [20, 5000]),
+  faceLength: tape('width or height of a face', [50, 4000], [20, 5000]),
   tapeReading: tape('side, diagonal or margin as read off a tape', [0, 100_000]),
-  sideReading: tape('side or diagonal of a frame as read off a tape', [1, 100_000]),
+  sideReading: tape('side or diagonal as read off a tape', [1, 100_000]),
   setGap: tape('gap between canvases of a set', [0, 1000]),
   setPlace: tape('place of a canvas in a set', [0, 20_000]),
   roomFor: tape('side of a canvas that a place takes', [100, 10_000]),

@@ -7,6 +7,8 @@ import type { Tape } from '../units/length';
 
 /** What every plan is made under: the rules of the house and the tape its sentences are printed for. */
 export interface PlanContext {
+  /** The size of the face is recorded: no other is proposed. */
+  faceSettled?: boolean | undefined;
   rules: HouseRules;
   tape: Tape;
   /** Where the reader looks from: words name left and right as they are seen. From the front where it is left out. */

@@ -71,7 +71,11 @@ const PAINTED_RUN: readonly StageId[] = ['look', 'cloth', 'brief', 'bars', 'squa
  */
 export const runOf = (painted: boolean): readonly StageId[] => (painted ? PAINTED_RUN : BLANK_RUN);
 
-/** The painted face is looked at: everything else is done with the frame lying on it. */
-export const isFaceUp = (id: StageId): boolean => 'faceUp' in stageById(id);
+/**
+ * Whether the face is looked at, that of a painting when it is measured too: everything else is done with the frame lying on it.
+ *
+ * @example isFaceUp('cloth', true) // true
+ */
+export const isFaceUp = (id: StageId, painted: boolean): boolean => 'faceUp' in stageById(id) || (painted && id === 'cloth');
 
 export const stageById = (id: StageId): Stage => STAGES.find((stage) => stage.id === id)!;

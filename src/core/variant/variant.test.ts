@@ -119,7 +119,7 @@ describe('one quantity moved', () => {
   it('keeps the shape of a face and what can be stretched at all', () => {
     const { width, height } = withQuantity('size', job, 150).brief;
     expect([width.mm, height.mm]).toEqual([2100, 1500]);
-    const small = newInputs('Small', length(160), length(120));
+    const small = newInputs('Small', length(80), length(60));
     expect(Math.min(...quantityValues('size', small))).toBe(87.5);
     expect(quantityValues('size', { ...job, brief: { ...job.brief, use: 'finished' } })).toEqual([]);
   });

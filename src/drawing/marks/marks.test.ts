@@ -82,6 +82,22 @@ describe('a marking strip', () => {
     expect(top.fasteners.some(({ atMm }) => atMm > top.barred[0]!.fromMm && atMm < top.barred[0]!.toMm)).toBe(false);
   });
 
+  it('lies on the edge of a bar whose side is tacked there, and says so', () => {
+    const ends = (mm: number) => ({ first: length(mm), second: length(mm) });
+    const painted: JobInputs = {
+      ...inputs,
+      brief: { ...inputs.brief, use: 'restretch' },
+      cloth: { ...inputs.cloth, left: { top: ends(24), right: ends(90), bottom: ends(90), left: ends(90) } },
+    };
+    const its = caseOf({ inputs: painted }, [], { rules: DEFAULT_RULES, tape, lessons: NO_LESSONS, view: 'back' }, NOW);
+    const [top, right] = [markingStrip(its, 'top'), markingStrip(its, 'right')];
+    expect([top.onEdge, right.onEdge, pairStrip(top, markingStrip(its, 'bottom')).onEdge]).toEqual([true, false, true]);
+    const words = (of: Scene) => of.marks.flatMap((mark) => (mark.kind === 'words' ? [mark.text] : []));
+    const told = words(stripScene([top, right], 'fasteners', tape));
+    expect(told.find((text) => text.startsWith('top bar'))).toMatch(/^top bar, on its edge, back up: left end here/);
+    expect(told.find((text) => text.startsWith('left bar'))).toMatch(/^left bar, back up:/);
+  });
+
   it('of a pair carries both numbers where both bars have a place', () => {
     const pair = pairStrip(strips[0]!, strips[2]!);
     expect(pair.name).toBe('top and bottom bar');

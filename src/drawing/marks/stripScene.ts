@@ -28,12 +28,13 @@ export function stripScene(strips: readonly MarkingStrip[], carries: StripCarrie
     bounds: { minX: -2, minY: -7, maxX: longest + 2, maxY: strips.length * (STRIP_MM + STRIP_GAP_MM) - STRIP_GAP_MM + 2 },
     padPx: { top: 10, right: 10, bottom: 10, left: 10 },
     marks,
-    says: `Marking strips, true to size, laid on the back: ${strips.map(({ name }) => name).join(', ')}.`,
+    says: `Marking strips, true to size, laid on the ${strips.some(({ onEdge }) => onEdge) ? 'back or the edge' : 'back'}: ${strips.map(({ name }) => name).join(', ')}.`,
   };
 }
 
 function stripMarks(strip: MarkingStrip, carries: StripCarries, tape: Tape, top: number): Mark[] {
-  const { lengthMm, name, from, to, fasteners, braces, barred } = strip;
+  const { lengthMm, name, onEdge, from, to, fasteners, braces, barred } = strip;
+  const lies = onEdge && carries === 'fasteners' ? 'on its edge, back up' : 'back up';
   const across = (at: number, role: 'markLine' | 'markEdge' | 'measure', part: [number, number] = [0, 1]): Mark => ({
     kind: 'path',
     points: [point(at, top + part[0] * STRIP_MM), point(at, top + part[1] * STRIP_MM)],
@@ -57,7 +58,7 @@ function stripMarks(strip: MarkingStrip, carries: StripCarries, tape: Tape, top:
           points: rectangle(fromMm, top, toMm - fromMm, STRIP_MM * 0.55),
           role: 'barred',
         }))),
-    words(0, -3.5, `${name}, back up: ${from} end here, ${printLength(lengthMm, tape)} to the ${to} end`, 'start'),
+    words(0, -3.5, `${name}, ${lies}: ${from} end here, ${printLength(lengthMm, tape)} to the ${to} end`, 'start'),
     across(lengthMm / 2, 'measure', [0.85, 1]),
     words(lengthMm / 2, STRIP_MM * 0.8, 'middle', 'middle', 2.4),
     ...numbers.flatMap(({ atMm, label }, index): Mark[] => {

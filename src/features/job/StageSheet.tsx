@@ -4,6 +4,7 @@ import { memo, useMemo } from 'react';
 import type { RackBar } from '@/core/frame/sawing/rack';
 import type { JobInputs } from '@/core/job/job';
 import { braceRange } from '@/core/stages/bars/barsInputs';
+import { isPainted } from '@/core/house/schools';
 import { type StageId, isFaceUp } from '@/core/stages/stages';
 import type { HouseLessons } from '@/core/case/jobCase';
 import type { ReadAir } from '@/core/log/readAir';
@@ -220,13 +221,13 @@ interface StageDrawingProps {
 function StageDrawing({ open, inputs, plan, coatsDone, view, onView, onMove }: StageDrawingProps) {
   const { tape } = useWorkshop();
   const say = useSideWords();
-  const fixedFront = isFaceUp(open);
-  const seen = fixedFront ? 'front' : view;
+  const fixed = isFaceUp(open, isPainted(inputs.brief.use));
+  const seen = fixed ? say.view : view;
   const scene = useMemo(() => {
     const drawn = stageScene(open, { inputs, plan, tape, say }, coatsDone);
     return seen === 'back' ? fromBack(drawn, inputs.brief.width.mm) : drawn;
   }, [open, inputs, plan, tape, say, coatsDone, seen]);
-  return <SheetDrawing scene={scene} view={view} onView={fixedFront ? undefined : onView} onMove={onMove} />;
+  return <SheetDrawing scene={scene} view={view} onView={fixed ? undefined : onView} onMove={onMove} />;
 }
 
 /** The braces with one of them moved to a place, mm, kept in order and apart. */

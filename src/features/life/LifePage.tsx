@@ -9,6 +9,7 @@ import { isInHouse, lifeOf } from '@/core/life/life';
 import { lifeBand, placesOf } from '@/core/life/lifeBand';
 import { type LifeGround, lifeVerdicts } from '@/core/life/lifeVerdicts';
 import { lastTension, standingEntries } from '@/core/log/jobHistory';
+import { mayBeDone } from '@/core/stages/look/mayBeDone';
 import { isFragile } from '@/core/stages/look/care';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { FEELS } from '@/core/tension/feel';
@@ -44,6 +45,7 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
       lesson: lessons.creep[creepKey(job.inputs.cloth.fabric, job.inputs.prime.system)] ?? null,
       painted: here.progress.painted,
       fragile: isFragile(here.inputs),
+      hanging: mayBeDone('hang', here.inputs),
       keyed: here.plan.tune.opener !== null,
       nowMs,
     };

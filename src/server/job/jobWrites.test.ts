@@ -233,7 +233,7 @@ describe('what comes from outside', () => {
   });
 
   it.each<[string, (inputs: JobInputs) => unknown, RegExp]>([
-    ['a face too small', (i) => (i.brief.width.mm = 99), /brief\.width\.mm: mm must be a number from 100 to 4000, got 99$/m],
+    ['a face too small', (i) => (i.brief.width.mm = 49), /brief\.width\.mm: mm must be a number from 50 to 4000, got 49$/m],
     ['a face that is text', (i) => Object.assign(i.brief.width, { mm: '300' }), /brief\.width\.mm: .*number/],
     ['an unknown unit', (i) => Object.assign(i.brief.height, { unit: 'ell' }), /brief\.height\.unit: .*got "ell"/],
     ['an empty title', (i) => (i.brief.title = ''), /brief\.title/],

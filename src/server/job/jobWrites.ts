@@ -14,6 +14,7 @@ import type { Length } from '@/core/units/length';
 import { type JobFile, jobFileShape } from '@/core/file/jobFile';
 import { differences } from '@/core/job/differences';
 import { upgradeJobFile } from '@/core/file/upgradeJob';
+import { paintedStart } from '@/core/painting/paintedStart';
 import { withRecommendedBars } from '@/core/stages/bars/planBars';
 import type { CoatPlan } from '@/core/stages/prime/CoatPlan';
 import { standingEntries } from '@/core/log/jobHistory';
@@ -54,7 +55,7 @@ interface NewJob extends Pick<JobInputs['brief'], 'title' | 'width' | 'height'>,
 /** Starts a job; for a blank canvas where nothing else is said. */
 export function createJob(workshop: Workshop, { title, width, height, use = 'new' }: NewJob): Outcome<StoredJob> {
   const inputs = firstInputs(title, width, height, readRules(workshop.database).rules);
-  return beginJob(workshop, { ...inputs, brief: { ...inputs.brief, use } });
+  return beginJob(workshop, paintedStart({ ...inputs, brief: { ...inputs.brief, use } }, readRules(workshop.database).rules));
 }
 
 export const newJob = write({

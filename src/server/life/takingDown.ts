@@ -14,6 +14,7 @@ import { isTakenDown } from '@/core/case/logViolations';
 import { reading } from '@/core/log/reading';
 import { assumed } from '@/core/house/houseRules';
 import { KEEPINGS, type TakenDown, type WorkBefore, restretchInputs, takenDownShape } from '@/core/painting/takenDownWork';
+import { paintedStart } from '@/core/painting/paintedStart';
 import { takingDownVerdicts } from '@/core/painting/takingDownVerdicts';
 import { withRecommendedBars } from '@/core/stages/bars/planBars';
 import { printSize, WHOLE_MM } from '@/core/units/length';
@@ -160,7 +161,8 @@ export const restretch = write({
       if (work.stretchedAs !== null) return refuse('It was taken from the store and is stretched again already.');
       const before = workBefore(workshop, work);
       if (!before) return GONE;
-      const inputs = withRecommendedBars(restretchInputs(title.trim(), work.measured, before), readRules(database).rules);
+      const { rules } = readRules(database);
+      const inputs = withRecommendedBars(paintedStart(restretchInputs(title.trim(), work.measured, before), rules), rules);
       const begun = beginJob(workshop, inputs);
       if (begun.ok) stretchRolled(database, rolledId, begun.value.id);
       return begun;

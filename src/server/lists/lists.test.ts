@@ -97,7 +97,7 @@ describe('jobs as a list', () => {
     const before = contentOf(workshop.database);
     const wrong = `${text}\nWide,5 m,400,,`;
     expect(wordsOf(look('jobs', wrong))).toBe(
-      'line 4, width: “5 m” is above 157 7/16 in. Type 3 15/16 in to 157 7/16 in, in any unit.',
+      'line 4, width: “5 m” is above 157 7/16 in. Type 2 in to 157 7/16 in, in any unit.',
     );
     expect(wordsOf(look('jobs', `${text}\nSoon,20,400,2031-02-30,`))).toMatch(/^line 4, due: “2031-02-30” is no day/);
     expect(contentOf(workshop.database)).toBe(before);

@@ -9,6 +9,7 @@ import { writeWav } from '@/core/tension/tap/wav';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import { findRecording, recordedEntries } from '@/db/recordings';
+import { keepFinding } from '../look/findingWrites';
 import { importAir } from '../air/airWrites';
 import { checked } from '../write/checked';
 import { withdrawRecord } from '../job/jobWrites';
@@ -80,6 +81,47 @@ describe('taps', () => {
     expect(
       wordsOf(checked(REQUESTS.keepTaps, 'keepTaps', { ...asked(), wavs: { ...tapWavs(200), C: '§' }, source: 'ear' })),
     ).toMatch(/source.*"ear"/);
+  });
+
+  it('are not taken from a painting that flakes, nor before a conservator has said yes', () => {
+    const painting = newJob(workshop, 'Old harbour');
+    type(workshop, painting, (inputs) => ({
+      ...inputs,
+      brief: { ...inputs.brief, use: 'restretch' },
+      look: { ...inputs.look, lookedOver: true, decided: 'allows', conditions: [{ kind: 'flaking', at: null, note: '' }] },
+    }));
+    workUpTo(workshop, painting, 'tune');
+    const tapped = () =>
+      tapsKept(workshop, {
+        ...asked(),
+        jobId: painting,
+        revision: revisionOf(workshop, painting),
+        wavs: tapWavs(200),
+        source: 'file',
+      });
+    expect(wordsOf(tapped())).toMatch(/^No tapping it: it has flaking paint/);
+    value(
+      keepFinding.act(workshop, {
+        jobId: painting,
+        maker: 'Me',
+        condition: null,
+        decided: 'treated',
+        note: 'Dr Ostrel',
+        jpeg: null,
+      }),
+    );
+    value(
+      keepFinding.act(workshop, {
+        jobId: painting,
+        maker: 'Me',
+        condition: 'tear',
+        decided: null,
+        note: 'at the top',
+        jpeg: null,
+      }),
+    );
+    expect(wordsOf(tapped())).toMatch(/^A conservator before tapping it: it has a tear/);
+    expect(historyOf(openJob(workshop, painting)!.log).tensions).toEqual([]);
   });
 
   it('can be taken back, after other records too, and count no more', () => {

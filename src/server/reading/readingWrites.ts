@@ -159,7 +159,10 @@ export const keepTaps = longWrite({
     if (!heard.ok) return heard;
     const found = openJob(workshop, dto.jobId);
     if (!found) return GONE;
-    const { mass, span } = caseOfJob(workshop, found).plan.tune;
+    const here = caseOfJob(workshop, found);
+    const tapping = mayBeDone('tap', here.inputs);
+    if (tapping.may !== 'allowed') return refuse(`${tapping.says} ${tapping.because}`);
+    const { mass, span } = here.plan.tune;
     const told = yield* analyseTaps({ span, sigma: mass.kgPerM2, sigmaPart: mass.spread, taps: heard.value.sounds });
     if (told.kind === 'refused') return refuse(`Tap ${told.place}: ${told.says} ${told.doThis}`);
     if (told.kind === 'doubted') return refuse(`${told.says} ${told.doThis}`);

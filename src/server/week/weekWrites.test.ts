@@ -225,7 +225,7 @@ describe('today, dates, drafts and calendars', () => {
 
   it('a canvas not taken, and one with another ground, are work to be tried', () => {
     expect(value(draftWork(workshop, 400, 300)).work.steps.map(({ key }) => key)).toContain('fasten');
-    expect(wordsOf(draftWork(workshop, 4, 300))).toMatch(/A side of 4 mm is outside 100 to 4000 mm/);
+    expect(wordsOf(draftWork(workshop, 4, 300))).toMatch(/A side of 4 mm is outside 50 to 4000 mm/);
     expect(wordsOf(draftWork(workshop, NaN, 300))).toMatch(/A side of NaN mm/);
     const id = newJob(workshop);
     const others = value(otherGrounds(workshop, id));

@@ -166,7 +166,7 @@ function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules
 }
 
 /** Bought bars whose length is not on the list: which listed size is next. */
-function listVerdicts({ inputs, profile, chosen }: BarsCase, { tape, rules }: PlanContext): Verdict[] {
+function listVerdicts({ inputs, profile, chosen }: BarsCase, { tape, rules, faceSettled }: PlanContext): Verdict[] {
   const { brief, bars } = inputs;
   if (byId(JOINTS, bars.joint).parts !== 'pair' || profile.pairs.length === 0) return [];
   const near = (mm: number) => {
@@ -186,7 +186,9 @@ function listVerdicts({ inputs, profile, chosen }: BarsCase, { tape, rules }: Pl
       level: 'watch',
       says: `${[...new Set(off)].map((mm) => printLength(mm, tape)).join(' and ')} ${off.length > 1 ? 'are' : 'is'} not on the list of the ${profile.name.toLowerCase()}: a special order.`,
       because: `Made to order costs ${assumed(rules, 'specialFactor')} times the next length${chosen.price.minor === null ? '' : `; the frame comes to ${printMoney(chosen.price.minor, rules.currency)}`}.`,
-      doThis: `${printLength(change[0]!, tape)} × ${printLength(change[1]!, tape)} comes from the list, if the size is still free.`,
+      doThis: faceSettled
+        ? 'Order them to measure, or saw them yourself.'
+        : `${printLength(change[0]!, tape)} × ${printLength(change[1]!, tape)} comes from the list, if the size is still free.`,
       uses: ['specialFactor'],
     }),
   ];

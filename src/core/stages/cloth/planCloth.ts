@@ -78,7 +78,8 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
           answerNote: `${fabric.name}, warp along the ${cloth.warp}; ${fabric.tearsTrue && !cloth.washFirst ? 'tear along a thread' : fabric.tearsTrue ? 'wash, then tear' : 'cut, do not tear'}`,
         }),
     verdicts: painting
-      ? measuredVerdicts(inputs, painting, context)
+      ? // The paint is measured, and it is seen from the front.
+        measuredVerdicts(inputs, painting, { ...context, view: 'front' })
       : [
           ...holdVerdicts(cut, inputs, context),
           rollWidthVerdict(fit, fit.fits ? null : waysToFit(face, cloth, profile, rules, tape), inputs, context),

@@ -15,7 +15,7 @@ import { type PaintingPlan, planPainting } from '../../painting/planPainting';
 
 /** Sides whose fasteners stay in sight: tacks on the edge of new work, and what a painting’s short margins ask for. */
 export function seenSides({ cloth, fasten }: JobInputs, painting: PaintingPlan | null): Side[] {
-  if (painting) return painting.sides.flatMap(({ side, tacks }) => (tacks ? [side] : []));
+  if (painting) return painting.sides.flatMap(({ side, onEdge }) => (onEdge ? [side] : []));
   const fastener: Fastener = byId(FASTENERS, fasten.fastener);
   return fastener.seen && byId(MARGIN_STYLES, cloth.marginStyle).onEdge ? [...SIDES] : [];
 }

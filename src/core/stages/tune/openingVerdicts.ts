@@ -5,7 +5,7 @@ import { CORNERS } from '../../frame/square/corners';
 import { assumed } from '../../house/houseRules';
 import type { JobInputs } from '../../job/job';
 import { isFragile } from '../look/care';
-import { EDGES, byId } from '../../house/schools';
+import { EDGES, byId, isPainted } from '../../house/schools';
 import { sideWords } from '../../job/sideWords';
 import { type Verdict, levelAtMost, verdict, worstLevel } from '../../job/verdict';
 import { printFine } from '../../units/length';
@@ -72,7 +72,8 @@ function pullVerdicts(
   const felt = inputs.tune.feel === null ? null : middleOf(byId(FEELS, inputs.tune.feel));
   const now = last?.nPerM ?? felt ?? inputs.bars.tensionNPerM;
   const after = now + adds;
-  const most = assumed(rules, 'tensionMost');
+  const limit = isPainted(inputs.brief.use) ? 'paintedMost' : 'tensionMost';
+  const most = assumed(rules, limit);
   const from = last
     ? `${printed('tension', now)} ${last.tool === 'hand' ? 'felt' : 'measured'}`
     : `${printed('tension', now)} ${felt === null ? 'reckoned with' : 'felt'}`;
@@ -84,10 +85,10 @@ function pullVerdicts(
       measured: after,
       limit: most,
       of: 'tension',
-      says: `${from} and ${printed('tension', adds)} by the corners make ${printed('tension', after)}; ${printed('tension', most)} is the most.`,
+      says: `${from} and ${printed('tension', adds)} by the corners make ${printed('tension', after)}; ${printed('tension', most)} is the most${limit === 'paintedMost' ? ' for a painting' : ''}.`,
       because: 'An upper estimate: nothing slips or creeps in it.',
       doThis: after > most ? 'Open less, measure, and go on only if it is still slack.' : '',
-      uses: ['tensionMost'],
+      uses: [limit],
     }),
   ];
   if (!bars) return list;

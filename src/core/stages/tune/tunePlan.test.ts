@@ -203,6 +203,9 @@ describe('keys', () => {
     expect(much.says).toMatch(/^390 N\/m measured and \d+ N\/m by the corners make 4\d\d N\/m/);
     expect(much.level).not.toBe('good');
     expect(about(opened(0.5, [tapped(1, 120, 12)]), 'cornersPull')).toMatchObject({ level: 'good', limit: 400 });
+    const painting = opened(0.5, [tapped(1, 190, 12)], ({ brief }) => (brief.use = 'restretch'));
+    expect(about(painting, 'cornersPull')).toMatchObject({ limit: 200, uses: ['paintedMost'] });
+    expect(about(painting, 'cornersPull')!.level).not.toBe('good');
     expect(about(opened(0.5, []), 'cornersPull')!.says).toMatch(/^250 N\/m reckoned with/);
     // A light bar of a long side bows under it.
     const light = opened(2, [tapped(1, 300, 12)], ({ brief, bars }) => {

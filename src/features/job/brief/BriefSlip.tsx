@@ -1,9 +1,11 @@
 'use client';
+import { paintedStart } from '@/core/painting/paintedStart';
 import { briefShape } from '@/core/stages/brief/briefInputs';
 import type { JobInputs } from '@/core/job/job';
-import { EDGES, HANGS, MEDIUMS, USES, byId } from '@/core/house/schools';
+import { EDGES, HANGS, MEDIUMS, USES, byId, isPainted } from '@/core/house/schools';
 import { parsed, refused } from '@/core/units/result';
 import { Choice, LengthField, TypedField } from '@/ui/form/fields';
+import { useWorkshop } from '@/ui/WorkshopContext';
 import { type SlipProps, columns } from '../slip/slipProps';
 import { GRIPS } from '../cloth/grips';
 import { RebateFields } from './RebateFields';
@@ -91,8 +93,17 @@ function TitleField(part: Part) {
 }
 
 function FaceFields(part: Part) {
+  const { rules } = useWorkshop();
   const { brief } = part.inputs;
   const set = setter(part);
+  /** A canvas that turns out to be a painting is fastened and pulled as one. */
+  const take = (use: JobInputs['brief']['use']) => {
+    set({ use });
+    if (isPainted(brief.use)) return;
+    const { bars, fasten } = paintedStart({ ...part.inputs, brief: { ...brief, use } }, rules);
+    if (bars !== part.inputs.bars) part.change('bars', bars);
+    if (fasten !== part.inputs.fasten) part.change('fasten', fasten);
+  };
   return (
     <>
       <LengthField
@@ -109,7 +120,7 @@ function FaceFields(part: Part) {
         onChange={(height) => set({ height })}
         disabled={part.locked}
       />
-      <Choice label="What it is" value={brief.use} options={USES} onChange={(use) => set({ use })} disabled={part.locked} />
+      <Choice label="What it is" value={brief.use} options={USES} onChange={take} disabled={part.locked} />
       <Choice label="Edges" value={brief.edges} options={EDGES} onChange={(edges) => set({ edges })} disabled={part.locked} />
     </>
   );

@@ -44,7 +44,7 @@ export function RebateReadings({ jobId, inputs, locked, change, className }: Reb
           <ReadingField
             key={name}
             label={isDiagonal(name) ? capital(FRONT_WORDS.diagonal(name)) : `Rebate, ${FRONT_WORDS.side(name)}`}
-            of="tapeReading"
+            of="sideReading"
             value={rebate[name]}
             onChange={(value) => set({ [name]: value })}
             disabled={locked}

@@ -2,15 +2,28 @@
 import { FASTENERS } from '@/core/fasten/fasteners';
 import { ROUTES } from '@/core/fasten/routes';
 import { takenRoute, fastenShape } from '@/core/stages/fasten/fastenInputs';
+import { SIDES } from '@/core/job/sides';
+import { listOfWords } from '@/core/units/inWords';
 import type { JobInputs } from '@/core/job/job';
+import type { SideWords } from '@/core/job/sideWords';
+import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { Choice, LengthField, Tick } from '@/ui/form/fields';
 import { StripLinks } from '../header/MarkLinks';
 import { type SlipProps, columns } from '../slip/slipProps';
 
 const ONE_TO_THREE = (['1', '2', '3'] as const).map((id) => ({ id, name: id }));
 
+/** Which sides of a painting are tacked whatever fastener is chosen; empty where none is. */
+function tackedWords({ fasten, cloth }: SlipProps['plan'], say: SideWords): string {
+  if (!cloth.painting || fasten.tacksToHave === 0) return '';
+  return fasten.seen.length === SIDES.length
+    ? 'All four sides are tacked on the edge: the fastener above is not used.'
+    : `Tacked on the edge, whatever is chosen above: ${listOfWords(fasten.seen.map(say.side))}.`;
+}
+
 export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: SlipProps) {
   const set = (patch: Partial<JobInputs['fasten']>) => change('fasten', patch);
+  const tacked = tackedWords(plan, useSideWords());
   return (
     <div className={columns}>
       <Choice
@@ -27,6 +40,7 @@ export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: 
         onChange={(fastener) => set({ fastener })}
         disabled={locked}
       />
+      {tacked && <p className="soft col-span-2 text-[13px]">{tacked}</p>}
       <LengthField
         label="Spacing, at most"
         of={fastenShape.spacing}

@@ -55,7 +55,7 @@ function ImageReadings({ inputs, locked, change }: MeasurePanelProps) {
           <ReadingField
             key={name}
             label={isDiagonal(name) ? capital(say.diagonal(name)) : `Image, ${say.side(name)}`}
-            of="tapeReading"
+            of="sideReading"
             value={painting[name]}
             onChange={(read) => set({ [name]: read })}
             disabled={locked}

@@ -9,7 +9,8 @@ import type { ClothInputs } from '@/core/stages/cloth/clothInputs';
 import { EDGES, byId } from '@/core/house/schools';
 import { foldLines } from '@/core/painting/foundLines';
 import { UNSEEN_MM } from '@/core/cloth/registration';
-import { SIDES } from '@/core/job/sides';
+import { setRow } from '@/core/fasten/setRow';
+import { SIDES, isLevel } from '@/core/job/sides';
 import { turnWords, wavers, wouldHoldWords } from '@/core/painting/paintingVerdicts';
 import type { Plan } from '@/core/case/planJob';
 import { type OfferedSize, offeredSizes } from '@/core/painting/offeredSizes';
@@ -64,7 +65,7 @@ export const PlacePanel = memo(function PlacePanel(props: PlacePanelProps) {
 const signed = (mm: number, print: (mm: number) => string) =>
   Math.abs(mm) < UNSEEN_MM ? '0' : `${mm > 0 ? '+' : '−'}${print(Math.abs(mm))}`;
 
-function Placed({ plan }: PlacePanelProps) {
+function Placed({ inputs: { brief }, plan }: PlacePanelProps) {
   const say = useSideWords();
   const { tape } = useWorkshop();
   const { registration, sides } = plan.brief.painting!;
@@ -87,8 +88,9 @@ function Placed({ plan }: PlacePanelProps) {
           </tr>
         </thead>
         <tbody>
-          {sides.map(({ side, beyondMm, tacks }) => {
+          {sides.map(({ side, beyondMm, onEdge }) => {
             const { firstMm, middleMm, secondMm } = registration.sides[side];
+            const row = onEdge ? setRow(plan.fasten.route, side, (isLevel(side) ? brief.width : brief.height).mm) : null;
             return (
               <tr key={side} className="hair-b">
                 <th className="text-left font-semibold">{say.side(side)}</th>
@@ -100,7 +102,7 @@ function Placed({ plan }: PlacePanelProps) {
                 <td className="text-right">
                   <Figure>{beyondMm.map((mm) => (mm === null ? '?' : printFine(mm, tape))).join(', ')}</Figure>
                 </td>
-                <td className="text-right">{tacks ? `${tacks.count}, ${printFine(tacks.pitchMm, tape)} apart` : '–'}</td>
+                <td className="text-right">{row ? `${row.count}, ${printFine(row.pitchMm, tape)} apart` : '–'}</td>
               </tr>
             );
           })}

@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { writeWav } from '@/core/tension/tap/wav';
 import { TAP_PLACE_IDS, type TapPlace } from '@/core/tension/tap/membraneTone';
 import { USES, byId } from '@/core/house/schools';
+import { mayBeDone } from '@/core/stages/look/mayBeDone';
 import { tensionWords } from '@/core/stages/tune/tensionWords';
 import { Choice, NumberField } from '@/ui/form/fields';
 import { Fact } from '../slip/Fact';
@@ -43,6 +44,13 @@ interface TapPanelProps extends Pick<TuneStageProps, 'inputs' | 'plan' | 'fasten
 export function TapPanel(props: TapPanelProps) {
   const { inputs, plan, taps, fastened } = props;
   const { hearing, lowestHz } = plan.tune;
+  const tapping = mayBeDone('tap', inputs);
+  if (tapping.may !== 'allowed')
+    return (
+      <p className="max-w-prose text-[14.5px]">
+        <strong>{tapping.says}</strong> {tapping.because} Go by the feel of the back, if it may be touched at all.
+      </p>
+    );
   if (hearing === 'weigh')
     return (
       <p className="max-w-prose text-[14.5px]">
