@@ -85,7 +85,7 @@ export function paintedImage(
 
 /** Where the frame lies on a painted image, and what each side then has to be held by. */
 export function planPainting(inputs: JobInputs, context: PlanContext): PaintingPlan {
-  const { brief, cloth, fasten } = inputs;
+  const { brief, cloth } = inputs;
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
   const { fit, image } = paintedImage(inputs, context);
   const registration = image && register(image, face, prioritiesOf(brief.placing), linesOf(inputs));

@@ -45,8 +45,12 @@ export function lookNow(look: LookInputs, log: readonly LogEntry[]): LookInputs 
     if (!finding) return known;
     if ('decided' in finding)
       return { ...known, decided: finding.decided, decidedBy: entry.note, decidedOn: entry.at.slice(0, 10) };
-    const conditions = [...known.conditions, { kind: finding.condition, at: null, note: entry.note.slice(0, 200) }];
-    const covered = known.decided === 'nobody' || !asksFor(finding.condition, known.value);
-    return covered ? { ...known, conditions } : { ...known, conditions, decided: 'nobody', decidedBy: '', decidedOn: null };
+    const seen = { kind: finding.condition, at: null, note: entry.note.slice(0, 200) };
+    if (known.decided === 'nobody' || !asksFor(finding.condition, known.value))
+      return { ...known, conditions: [...known.conditions, seen] };
+    // What a conservator has treated is not there any more.
+    const before =
+      known.decided === 'treated' ? known.conditions.filter(({ kind }) => !asksFor(kind, known.value)) : known.conditions;
+    return { ...known, conditions: [...before, seen], decided: 'nobody', decidedBy: '', decidedOn: null };
   }, look);
 }
