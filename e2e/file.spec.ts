@@ -132,7 +132,7 @@ test('a list of jobs is looked at, then taken in whole; one with wrong lines is 
   const jobs = page.getByLabel('A file of Jobs');
   const alert = page.getByRole('alert').filter({ hasText: 'wrong.csv cannot be taken in' });
   await jobs.setInputFiles(file('wrong.csv', 'title,width,height,due\nPier,24 in,5 m,\nMole,400,300,soon'));
-  await expect(alert).toContainText('line 2, height: “5 m” is above 4000 mm. Type 100 mm to 4000 mm, in any unit.');
+  await expect(alert).toContainText('line 2, height: “5 m” is above 4000 mm. Type 50 mm to 4000 mm, in any unit.');
   await expect(alert).toContainText('line 3, due: “soon” is no day. Write it as 2031-05-06.');
   await jobs.setInputFiles(
     file('jobs.csv', 'title;width (in);height (in);due;colour\nPier;24;18 1/2;2031-06-01;red\n"=Mole";400 mm;300 mm;;'),

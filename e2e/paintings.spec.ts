@@ -39,7 +39,7 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
 
   await test.step('measure', async () => {
     await expect(answer(page)).toHaveText('Do not cut');
-    await expect(verdict(page, 'Still to measure: margin at top, left, bottom, right.')).toHaveAttribute('data-level', 'stop');
+    await expect(verdict(page, 'Still to measure: margin at top, right, bottom, left.')).toHaveAttribute('data-level', 'stop');
     const image = { top: '822', left: '542', bottom: '820', right: '541' };
     for (const [side, typed] of Object.entries(image)) await page.getByLabel(`Image, ${side}`, { exact: true }).fill(typed);
     await page.getByLabel('Top left to bottom right').fill('983');
@@ -131,6 +131,59 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
       page.getByText('It is not keyed. A conservator before keying it: it has flaking paint and a tear.'),
     ).toBeVisible();
     await expect(page.getByText(/Dust it with/)).toHaveCount(0);
+  });
+
+  await test.step('every sheet of it is read as text: no word of water, ground, keys or brush where its file says never', async () => {
+    const job = page.url().replace(/\/passport.*/, '');
+    for (const sheet of ['passport', 'slip', 'life']) {
+      await page.goto(`${job}/${sheet}`);
+      const text = await page.locator('main').innerText();
+      expect(text.length, sheet).toBeGreaterThan(200);
+      expect(text, sheet).not.toMatch(
+        /dust it with|tap or two|a little at each corner|turn the bolts|sand it|acrylic ground|glue size/i,
+      );
+    }
+    await page.goto(`${emptyServer.url}/store?view=buy`);
+    await expect(page.getByRole('heading', { name: 'Store' })).toBeVisible();
+    expect(await page.locator('main').innerText()).not.toMatch(/ground|size\b|sandpaper|brush/i);
+    await page.goto(job);
+  });
+
+  await test.step('it comes off its bars only with a yes, lies flat, and is stretched again with what is known of it', async () => {
+    await page.getByRole('button', { name: 'Take it down' }).click();
+    const down = page.getByRole('dialog', { name: 'Take it down' });
+    await expect(down.getByText(/What stands here was measured/)).toBeVisible();
+    await expect(down.getByLabel('Image, top')).toHaveValue(/822/);
+    await expect(down.getByText(/A conservator before taking it off its bars: it has flaking paint and a tear\./)).toBeVisible();
+    await expect(down.getByRole('button', { name: 'Take it down' })).toBeDisabled();
+    await page.keyboard.press('Escape');
+    await expect(down).toHaveCount(0);
+    await page.goto(`${page.url().replace(/\?.*/, '')}/life`);
+    const file = page.getByRole('region', { name: 'Condition file' });
+    await file.getByRole('button', { name: 'Add a decision' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Add a decision' });
+    await dialog.getByLabel('Who decided, and what was said').fill('Dr Ilse Marrow: take it off, keep it flat');
+    await dialog.getByRole('button', { name: 'Add to the file' }).click();
+    await expect(file).toContainText('take it off, keep it flat');
+    await page.goto(page.url().replace('/life', ''));
+    await page.getByRole('button', { name: 'Take it down' }).click();
+    await down.getByLabel('Kept').selectOption('rolled');
+    await expect(down.getByText(/^No rolling it: it has flaking paint\./)).toBeVisible();
+    await expect(down.getByRole('button', { name: 'Take it down' })).toBeDisabled();
+    await down.getByLabel('Kept').selectOption('flat');
+    await down.getByRole('button', { name: 'Take it down' }).click();
+    await expect(page.getByText('flat, face up, with smooth paper over it', { exact: false }).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Stretch it again' }).click();
+    await expect(answer(page)).toHaveText('Look first');
+    await expect(page.getByLabel('About 1')).toHaveValue(
+      /a thumb wide \(seen on No\. \d+\)|\(seen on No\. \d+\)|seen on No\. \d+/,
+    );
+    await stage(page, 'Measure').click();
+    await expect(page.getByLabel('Image, top', { exact: true })).toHaveValue(/822/);
+    await expect(page.getByLabel('Image, right', { exact: true })).toHaveValue(/541/);
+    await page.getByRole('tab', { name: 'Margins left' }).click();
+    await expect(page.getByLabel('Top, left end')).toHaveValue(/60/);
+    await expect(page.getByLabel('Top, right end')).toHaveValue('');
   });
 });
 

@@ -208,8 +208,8 @@ test('panels are drawn with their gap, judged against one another, and follow on
   await page.getByLabel('Face height').fill('700');
   await page.getByLabel('How many').fill('3');
   await page.getByLabel('They are').selectOption('panels');
-  await page.getByLabel('Faces in their order').fill('400 × 700; 600 × 70; 400 × 700');
-  await expect(page.getByText('“600 × 70” is no face we stretch')).toBeVisible();
+  await page.getByLabel('Faces in their order').fill('400 × 700; 600 × 7; 400 × 700');
+  await expect(page.getByText('“600 × 7” is no face we stretch')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start a set of 3' })).toBeDisabled();
   await page.getByLabel('Faces in their order').fill('400 × 700; 600 × 700; 400 × 700');
   await page.getByLabel('Gap between two').fill('15');

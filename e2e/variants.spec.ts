@@ -14,8 +14,8 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await expect(weight.nth(1)).toHaveText(/^\d\.\d+ kg\+\d\.\d+ kg$/);
   await expect(page.getByTestId('figure-cloth').nth(1)).toHaveText(/the same/);
   await page.getByRole('button', { name: 'Another make-up' }).click();
-  await page.getByLabel('Width, Variant A').fill('60');
-  await expect(page.getByText(/“60” .*100 mm/)).toBeVisible();
+  await page.getByLabel('Width, Variant A').fill('40');
+  await expect(page.getByText(/“40” .*50 mm/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Take Two braces' })).toBeDisabled();
   await page.getByLabel('Width, Variant A').fill('2400');
   await expect(page.getByTestId('stages').nth(2)).toContainText(/stop.*bow/i);

@@ -133,7 +133,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
       buffer: Buffer.from('{"format":"keen-batten/job","version":99}'),
     });
   await expect(
-    page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 10/ }),
+    page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 11/ }),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep both' })).toHaveCount(0);
   await page.getByLabel('Job file').setInputFiles(file);

@@ -24,8 +24,8 @@ test('every field says what is wrong, what was typed and what would do; nothing 
   await test.step('brief', async () => {
     await wrong(page, 'Face width', '9oo', /is not a length.*Type a length such as 615/, '900');
     await wrong(page, 'Face width', '1,200', /two ways. Write 1200 or 1\.2\./, '900');
-    await wrong(page, 'Face height', '40 m', /is above 4000 mm\. Type 100 mm to 4000 mm/, '600');
-    await wrong(page, 'Face height', '5 cm', /is below 100 mm/, '600');
+    await wrong(page, 'Face height', '40 m', /is above 4000 mm\. Type 50 mm to 4000 mm/, '600');
+    await wrong(page, 'Face height', '4 cm', /is below 50 mm/, '600');
     await wrong(page, 'Title', '   ', /is empty\. A title of 1 to 120 letters/, 'Wrong things');
     await page.getByLabel('Edges').selectOption({ label: 'In a rebate' });
     await wrong(page, 'Rebate clearance, in all', '-2', /is below zero/, '4');
@@ -87,7 +87,7 @@ test('a new canvas is refused with reasons, field by field', async ({ page, empt
   await page.getByRole('button', { name: 'New canvas' }).first().click();
   await page.getByLabel('Face width').fill('9');
   await page.getByLabel('Face height').fill('tall');
-  await expect(page.getByText(/“9” is below 100 mm/)).toBeVisible();
+  await expect(page.getByText(/“9” is below 50 mm/)).toBeVisible();
   await expect(page.getByText(/“tall” is not a length/)).toBeVisible();
   const start = page.getByRole('button', { name: 'Start the job' });
   await expect(start).toBeDisabled();

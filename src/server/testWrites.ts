@@ -165,6 +165,21 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       air: { celsius: 17, rh: 72 },
       jpeg: null,
     }),
+    takeElsewhere: () => ({
+      title: 'Found in the loft',
+      width: length(530),
+      height: length(410),
+      use: 'finished' as const,
+      value: 'valued' as const,
+      profile: null,
+      joint: null,
+      fabric: 'linenMedium',
+      system: null,
+      madeOn: '2019-04-02',
+      from: 'a house clearance',
+      note: '',
+      maker: 'Me',
+    }),
     takePassport: () => {
       const given = passport(workshop, ids.tuned);
       if (typeof given === 'string') throw new Error(given);

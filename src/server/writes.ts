@@ -19,6 +19,7 @@ import { recordBatch, setStock } from './ground/groundWrites';
 import { saveRules } from './house/houseRuleWrites';
 import { mendJob, setJobAside } from './job/brokenJobs';
 import { importJob, newJob, recordStep, removeJob, saveInputs, withdrawRecord } from './job/jobWrites';
+import { takeElsewhere } from './life/elsewhereWrites';
 import { keepCare, keepHanging } from './life/lifeWrites';
 import { takePassport } from './life/passportWrites';
 import { makeFromStock, restretch, takeDown } from './life/takingDown';
@@ -66,6 +67,7 @@ export const WRITES = {
   archive: archiveJobs,
   keepCare,
   takePassport,
+  takeElsewhere,
   keepHanging,
   keepVariant,
   dropVariant,

@@ -57,7 +57,7 @@ function readSides(inputs: unknown): unknown {
 const SIDES_AND_DIAGONALS = ['top', 'right', 'bottom', 'left', 'down', 'up'];
 
 /** What version 11 asks besides, as nobody had answered it. */
-const ADDED_BY_11 = { cloth: { found: { torn: [] } } };
+const ADDED_BY_11 = { brief: { notKnown: [] }, cloth: { found: { torn: [] } } };
 
 function asOf9(inputs: Plain, version: number): unknown {
   const steps = [countedBraces, oneMarginASide, oneOpening, ...(version < 5 ? [feltByDefault] : []), placedWhereMeasured];

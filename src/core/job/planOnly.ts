@@ -14,7 +14,7 @@ export function planOnly(inputs: JobInputs, title: string): JobInputs {
   const { brief, bars, square, cloth, fasten, tune, prime, handover } = inputs;
   const fresh = newInputs(title, brief.width, brief.height);
   return {
-    brief: { ...brief, title, dueOn: null, rebate: fresh.brief.rebate },
+    brief: { ...brief, title, dueOn: null, rebate: fresh.brief.rebate, notKnown: [] },
     look: fresh.look,
     kit: [],
     bars,

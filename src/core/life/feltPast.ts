@@ -7,7 +7,7 @@ import { printed, printedRange } from '../quantities/printed';
 import { type Verdict, verdict } from '../job/verdict';
 import type { TensionReading } from '../log/jobHistory';
 import { FEELS, middleOf } from '../tension/feel';
-import { dayWords } from '../units/inWords';
+import { longDay } from '../units/inWords';
 import type { LifeMark } from './life';
 
 /** The feel whose middle a kept reading is. */
@@ -83,7 +83,7 @@ export function feltPastVerdict({ first, last, fading, between, gave, tightened 
     const { name, bandNPerM } = FEELS[index]!;
     return `${name.toLowerCase()} is roughly ${printedRange('tension', ...bandNPerM)}`;
   });
-  const since = steps === 0 ? `as on ${dayWords(first.at)}` : `${stepWords(steps)} on ${dayWords(first.at)}`;
+  const since = steps === 0 ? `as on ${longDay(first.at)}` : `${stepWords(steps)} on ${longDay(first.at)}`;
   const felt = `Felt ${FEELS[to]!.name.toLowerCase()}, ${since}`;
   const whole = (level: Verdict['level'], says: string, because: string, doThis: string): Verdict =>
     verdict({

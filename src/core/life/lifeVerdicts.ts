@@ -6,7 +6,7 @@ import { type TensionReading, lastTension } from '../log/jobHistory';
 import type { Permission } from '../stages/look/mayBeDone';
 import { tensionWords } from '../stages/tune/tensionWords';
 import { type WeatherResponse, lossPerRh, tensionAt } from '../tension/clothWeather';
-import { dayWords } from '../units/inWords';
+import { longDay } from '../units/inWords';
 import { type HangingPlace, placeWords } from './climates';
 import { type CreepLesson, daysSince, leftByCreep, movedBefore, readingBefore } from './creep';
 import { type Fading, feltPastVerdict } from './feltPast';
@@ -115,7 +115,7 @@ function pastVerdicts(life: Life, ground: LifeGround): Verdict[] {
         tightened: tighterWords(ground),
       }),
     ];
-  const since = `on ${dayWords(first.at)}, the first reading after “${moved.says.toLowerCase()}”`;
+  const since = `on ${longDay(first.at)}, the first reading after “${moved.says.toLowerCase()}”`;
   const lost = first.nPerM - last.nPerM;
   const change = `${printed('lostShare', Math.abs(lost / first.nPerM))} ${lost >= 0 ? 'less' : 'more'}`;
   const expected = expectedNow(first, moved.at, last, ground);
@@ -292,7 +292,7 @@ function lookVerdicts({ lookedAt, handedOverAt, takenDown }: Life, { rules, nowM
       measured: months,
       limit: every,
       of: 'months',
-      says: late ? `Not looked at for ${printed('years', months / 12)}.` : `Looked at ${dayWords(lookedAt)}.`,
+      says: late ? `Not looked at for ${printed('years', months / 12)}.` : `Looked at ${longDay(lookedAt)}.`,
       because: `This house looks at what it made every ${printed('months', every)}, where it can.`,
       doThis: late ? 'Ask whoever has it how it hangs; a feel and the humidity say much.' : '',
       uses: ['lookAgain'],

@@ -4,6 +4,7 @@
  */
 import { printed } from '../quantities/printed';
 import type { JobCase } from '../case/jobCase';
+import type { NOT_KNOWN } from '../stages/brief/briefInputs';
 import { SHAPE_VERSION } from '../file/shapeVersion';
 import { JOINTS } from '../frame/joints';
 import { type Materials, materialsShape } from '../house/materials';
@@ -58,12 +59,21 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
   const measured = history.tensions.filter(({ tool }) => tool !== 'hand');
   const soFar = Math.max(...Object.values(history.opened));
   const painted = progress.painted;
+  const lacks = (what: (typeof NOT_KNOWN)[number]) => brief.notKnown.includes(what);
   return {
     materials: [
-      `Face ${printSize(brief.width.mm, brief.height.mm, tape)}, ${printed('mass', handover.weighedKg ?? plan.handover.totalKg, tape)}${handover.weighedKg === null ? ', worked out' : ' on the scale'}.`,
-      `Bars: ${plan.bars.profile.name}, ${printSize(plan.bars.profile.widthMm, plan.bars.profile.depthMm, tape)}; ${byId(JOINTS, bars.joint).name.toLowerCase()}; ${braceWords(bars)}.`,
-      `Cloth: ${plan.cloth.fabric.name}.`,
-      painted ? 'It carries a finished image.' : progress.coatsDone > 0 ? `Ground: ${primingOf(inputs).name}.` : 'Not primed.',
+      `Face ${printSize(brief.width.mm, brief.height.mm, tape)}${weightWords(handover.weighedKg, lacks('bars') ? null : plan.handover.totalKg, tape)}.`,
+      lacks('bars')
+        ? 'Bars: not known.'
+        : `Bars: ${plan.bars.profile.name}, ${printSize(plan.bars.profile.widthMm, plan.bars.profile.depthMm, tape)}; ${byId(JOINTS, bars.joint).name.toLowerCase()}; ${braceWords(bars)}.`,
+      `Cloth: ${lacks('cloth') ? 'not known' : plan.cloth.fabric.name}.`,
+      painted
+        ? 'It carries a finished image.'
+        : lacks('ground')
+          ? 'Ground: not known.'
+          : progress.coatsDone > 0
+            ? `Ground: ${primingOf(inputs).name}.`
+            : 'Not primed.',
     ],
     measures: [
       ...measured
@@ -79,7 +89,7 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
       'A canvas goes slack in damp air and tightens when it dries: wait before you touch it.',
       dustWords(mayBeDone('brush', inputs)),
     ],
-    key: keyWords(opener?.kind ?? null, soFar, mayBeDone('key', inputs), tape),
+    key: keyWords(lacks('bars') ? 'notKnown' : (opener?.kind ?? null), soFar, mayBeDone('key', inputs), tape),
     never: [
       'Never wet the back, and never press on it: from behind, paint cracks without a sign at first.',
       'Never lean it against anything that touches the cloth, and never carry it by its braces.',
@@ -90,6 +100,11 @@ export function passportSays({ inputs, plan, house, history, progress }: JobCase
     ],
   };
 }
+
+const weightWords = (weighedKg: number | null, workedOutKg: number | null, tape: Tape): string => {
+  if (weighedKg !== null) return `, ${printed('mass', weighedKg, tape)} on the scale`;
+  return workedOutKg === null ? '' : `, ${printed('mass', workedOutKg, tape)}, worked out`;
+};
 
 const rollWords = (painted: boolean, rolling: Permission): string[] => {
   if (!painted) return [];
@@ -109,8 +124,9 @@ const dustWords = (brushing: Permission): string =>
     ? 'Dust it with a soft dry brush, the face and the top edge; nothing wet.'
     : `Leave its dust: ${brushing.says.charAt(0).toLowerCase()}${brushing.says.slice(1)} Ask a conservator; nothing wet.`;
 
-function keyWords(kind: 'key' | 'bolt' | null, soFarMm: number, keying: Permission, tape: Tape): string[] {
+function keyWords(kind: 'key' | 'bolt' | 'notKnown' | null, soFarMm: number, keying: Permission, tape: Tape): string[] {
   if (keying.may !== 'allowed') return [`It is not keyed. ${keying.says}`];
+  if (kind === 'notKnown') return ['How its corners open is not known: look behind before anything is turned or driven in.'];
   if (kind === null)
     return ['Its corners are fixed: it is not keyed. A slack cloth is drawn and set again by whoever stretches canvas.'];
   const open =

@@ -35,6 +35,7 @@ export function backLabel(here: JobCase, log: readonly LogEntry[], number: numbe
   const made = progress.records.findLast(({ stage }) => stage === 'handover') ?? progress.records.at(-1);
   const coats = progress.coatsDone;
   const ground = primingOf(inputs);
+  const lacks = (what: (typeof brief.notKnown)[number]) => brief.notKnown.includes(what);
   return {
     number,
     numberSaid: `number ${inWords(number)}`,
@@ -43,8 +44,8 @@ export function backLabel(here: JobCase, log: readonly LogEntry[], number: numbe
     up: brief.hangs === 'eitherWay' ? null : 'this side up',
     lines: [
       `${printSize(brief.width.mm, brief.height.mm, house.tape)}${made ? `, ${made.maker}, ${made.at.slice(0, 10)}` : ''}`,
-      plan.cloth.fabric.name,
-      ...(plan.cloth.painted ? [] : [coats > 0 ? `${ground.name}: ${coats} on` : 'not primed']),
+      lacks('cloth') ? 'cloth not known' : plan.cloth.fabric.name,
+      ...(plan.cloth.painted || lacks('ground') ? [] : [coats > 0 ? `${ground.name}: ${coats} on` : 'not primed']),
       ...tensionLines(here, log),
       ...(handover.weighedKg === null ? [] : [`${printed('mass', handover.weighedKg, house.tape)} on the scale`]),
       ...openerLine(here),
@@ -74,6 +75,7 @@ function tensionLines({ history }: JobCase, log: readonly LogEntry[]): string[] 
 function openerLine({ plan, inputs }: JobCase): string[] {
   const { opener } = plan.tune;
   if (opener && mayBeDone('key', inputs).may !== 'allowed') return ['not keyed: ask a conservator first'];
+  if (inputs.brief.notKnown.includes('bars')) return ['corners: look before anything is turned'];
   if (!opener) return ['fixed corners: not keyed'];
   return [opener.kind === 'bolt' ? 'corner bolts: turn a little, all four' : 'keys: a little at each corner in turn'];
 }

@@ -4,7 +4,7 @@ import { SIDES, everySide } from '../job/sides';
 import { type ShapeOf, each, flag, lengthOf, numberOf, oneOf, part } from '../shape/shape';
 import { TEXTS, textOf } from '../shape/texts';
 import { faceLength } from '../stages/brief/briefInputs';
-import { dayWords } from '../units/inWords';
+import { longDay } from '../units/inWords';
 
 export const KEEPINGS = [
   { id: 'flat', name: 'Flat, face up, with smooth paper over it' },
@@ -62,6 +62,7 @@ export function restretchInputs(title: string, work: TakenDown, before: WorkBefo
     brief: {
       ...fresh.brief,
       use: 'restretch',
+      notKnown: inputs.brief.notKnown.filter((what) => what === 'cloth'),
       rebate,
       edges,
       rebateClearance,
@@ -91,11 +92,11 @@ export function restretchInputs(title: string, work: TakenDown, before: WorkBefo
 
 /** Where what a new job starts with is known from. */
 function carriedWords({ number, measuredAt, takenDownAt, inputs }: WorkBefore): string {
-  const day = dayWords(takenDownAt);
+  const day = longDay(takenDownAt);
   const sides =
     measuredAt === null
       ? 'the other sides, the diagonals and old folds were not measured'
-      : `the other sides, diagonals, old folds and holes as measured ${dayWords(measuredAt)}`;
+      : `the other sides, diagonals, old folds and holes as measured ${longDay(measuredAt)}`;
   const frame = Object.values(inputs.brief.rebate).some((value) => value !== null && typeof value === 'object' && 'mm' in value);
   return `No. ${number} before, taken down ${day}. Top, left side and margins measured then; ${sides}.${frame ? ` Its frame as measured for No. ${number}.` : ''} Measure again what the work depends on.`;
 }

@@ -1,6 +1,7 @@
 /* Faces of several canvases as they are typed in a line. */
-import { isTyped } from '../quantities/quantities';
-import { type Length, type LengthUnit, parseLength, printTyped } from '../units/length';
+import { printedRange } from '../quantities/printed';
+import { isTyped, limitsOf } from '../quantities/quantities';
+import { type Length, type LengthUnit, RECORD_TAPE, parseLength, printTyped } from '../units/length';
 import { type Parsed, parsed, refused } from '../units/result';
 
 export interface FaceTyped {
@@ -29,7 +30,11 @@ export function readFaces(typed: string, unit: LengthUnit, most: number): Parsed
     const inRange = ({ mm }: Length) => isTyped('faceLength', mm);
     if (!width.ok || !height.ok) return refused(piece, 'is no face', 'Type width × height, such as 400 × 600 or 2 of 400 × 600.');
     if (!inRange(width.value) || !inRange(height.value))
-      return refused(piece, 'is no face we stretch', 'A side is 100 mm to 4 m: check the unit.');
+      return refused(
+        piece,
+        'is no face we stretch',
+        `A side is ${printedRange('faceLength', ...limitsOf('faceLength'), RECORD_TAPE)}: check the unit.`,
+      );
     if (Number(count) < 1 || faces.length + Number(count) > most)
       return refused(piece, 'are too many or none', `A set has 2 to ${most} canvases.`);
     faces.push(...Array.from({ length: Number(count) }, () => ({ width: width.value, height: height.value })));

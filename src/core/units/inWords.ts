@@ -38,9 +38,9 @@ const MONTHS = 'January February March April May June July August September Octo
  * The day of a moment as it is said.
  *
  * @param at an ISO moment or day
- * @example dayWords('2031-03-03T10:00:00Z') // '3 March 2031'
+ * @example longDay('2031-03-03T10:00:00Z') // '3 March 2031'
  */
-export function dayWords(at: string): string {
+export function longDay(at: string): string {
   const [year, month, day] = at.slice(0, 10).split('-').map(Number) as [number, number, number];
   return `${day} ${MONTHS[month - 1]!} ${year}`;
 }

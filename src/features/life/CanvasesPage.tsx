@@ -17,6 +17,7 @@ import { fileText } from '../fileText';
 import { TakenInNotice } from '../TakenInNotice';
 import { refusalWords } from '../refusalWords';
 import { useSend } from '../useSend';
+import { ElsewhereDialog } from './ElsewhereDialog';
 import { ScanDialog } from './ScanDialog';
 import { MiniCanvas } from '../bench/MiniCanvas';
 
@@ -37,6 +38,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
   const send = useSend();
   const awake = useAwake();
   const [scans, setScans] = useState(false);
+  const [adds, setAdds] = useState(false);
   const [says, setSays] = useState<string | null>(null);
   const router = useRouter();
   const [typed, setTyped] = useState(page.find);
@@ -98,6 +100,11 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
             <QrCode aria-hidden className="size-4" /> Scan a label
           </button>
           {!looksOn && (
+            <button type="button" className="btn btn-outline btn-sm h-9" disabled={!awake} onClick={() => setAdds(true)}>
+              Add a canvas made elsewhere
+            </button>
+          )}
+          {!looksOn && (
             <FileButton label="Passport" disabled={!awake} onFile={(file) => void take(file)}>
               Take in a passport
             </FileButton>
@@ -110,6 +117,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
         )}
         {unlike && <TakenInNotice canvas={unlike} href={`/job/${unlike.id}/life`} />}
       </header>
+      {adds && <ElsewhereDialog onClose={() => setAdds(false)} />}
       {scans && <ScanDialog onClose={() => setScans(false)} />}
       <div className="min-h-0 flex-1 overflow-auto bg-base-100 px-5 py-2">
         {rows.length === 0 ? (
@@ -117,7 +125,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
             {page.find
               ? `No canvas that went out has “${page.find}”.`
               : filter === 'all'
-                ? 'None went out yet: a canvas comes here when its hand-over is recorded.'
+                ? 'No canvas is out: one comes here when its hand-over is recorded, and leaves when it is taken down.'
                 : 'None.'}
           </p>
         ) : (

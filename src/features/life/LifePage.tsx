@@ -66,7 +66,8 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
       <header className="hair-b flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-2">
         <h1 className="line-clamp-1 text-[22px] leading-7 font-semibold">{brief.title}</h1>
         <p className="figure soft text-[14.5px]">
-          No. {job.number} · <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure> · {here.plan.cloth.fabric.name}
+          No. {job.number} · <Figure>{printSize(brief.width.mm, brief.height.mm, tape)}</Figure> ·{' '}
+          {brief.notKnown.includes('cloth') ? 'cloth not known' : here.plan.cloth.fabric.name}
           {earlier.map((one) => (
             <span key={one.id}>
               {' · '}before{' '}

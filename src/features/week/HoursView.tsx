@@ -11,7 +11,7 @@ import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/form/fi
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
-import { DayField } from './DayField';
+import { DayField } from '@/ui/form/DayField';
 import { PlaceFields, Remove } from './PlaceFields';
 import { WeekHours, printHours, readHours } from './WeekHours';
 

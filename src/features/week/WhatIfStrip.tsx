@@ -13,7 +13,7 @@ import { ActButton, Form, FormScope, FormTrouble, SendButton } from '@/ui/form/F
 import { Choice, LengthField, NumberField } from '@/ui/form/fields';
 import { useAwake } from '@/ui/useAwake';
 import { useWrite } from '../useWrite';
-import { DayField } from './DayField';
+import { DayField } from '@/ui/form/DayField';
 import { DifferenceLines } from './DifferenceLines';
 import { useScheduleWorker } from './useScheduleWorker';
 

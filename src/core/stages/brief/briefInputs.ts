@@ -3,7 +3,10 @@ import { textOf } from '../../shape/texts';
 import { EDGES, HANGS, MEDIUMS, USES } from '../../house/schools';
 import { placingShape } from '../../painting/paintingInputs';
 import { rebateShape } from '../../painting/rebateInputs';
-import { type ShapeOf, lengthOf, oneOf, optional, part, day } from '../../shape/shape';
+import { type ShapeOf, lengthOf, listOf, oneOf, optional, part, day } from '../../shape/shape';
+
+/** What may not be known of a canvas that was made elsewhere. */
+export const NOT_KNOWN = ['bars', 'cloth', 'ground'] as const;
 
 export const faceLength = lengthOf('faceLength');
 export const titleText = textOf('title');
@@ -25,6 +28,8 @@ export const briefShape = {
   /** yyyy-mm-dd, or null when nobody waits. */
   dueOn: optional(day()),
   note: textOf('note'),
+  /** Of a canvas that was made elsewhere: what nobody knows of it. What stands for it is only reckoned with, and told nowhere. */
+  notKnown: listOf(oneOf(NOT_KNOWN), NOT_KNOWN.length, [], { unique: true }),
 };
 
 export interface BriefInputs extends ShapeOf<typeof briefShape> {}

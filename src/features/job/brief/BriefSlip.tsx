@@ -4,6 +4,7 @@ import { briefShape } from '@/core/stages/brief/briefInputs';
 import type { JobInputs } from '@/core/job/job';
 import { EDGES, HANGS, MEDIUMS, USES, byId, isPainted } from '@/core/house/schools';
 import { parsed, refused } from '@/core/units/result';
+import { OpenDayField } from '@/ui/form/DayField';
 import { Choice, LengthField, TypedField } from '@/ui/form/fields';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { type SlipProps, columns } from '../slip/slipProps';
@@ -144,15 +145,7 @@ function HangAndDate(part: Part) {
   return (
     <>
       <Choice label="Hangs" value={brief.hangs} options={HANGS} onChange={(hangs) => set({ hangs })} disabled={part.locked} />
-      <TypedField<string | null>
-        label="Wanted on"
-        type="date"
-        value={brief.dueOn}
-        print={(day) => day ?? ''}
-        read={(day) => parsed<string | null>(day || null)}
-        onChange={(dueOn) => set({ dueOn })}
-        disabled={part.locked}
-      />
+      <OpenDayField label="Wanted on" value={brief.dueOn} onChange={(dueOn) => set({ dueOn })} disabled={part.locked} />
     </>
   );
 }

@@ -12,7 +12,7 @@ import { KEEPINGS, PAINT_LAYERS, type TakenDown, takenDownShape } from '@/core/p
 import { takingDownVerdicts } from '@/core/painting/takingDownVerdicts';
 import { startOf } from '@/core/shape/shape';
 import { type Length, length } from '@/core/units/length';
-import { dayWords } from '@/core/units/inWords';
+import { longDay } from '@/core/units/inWords';
 import { FormDialog } from '@/ui/form/FormDialog';
 import { Choice, LengthField, NumberField, ReadingField, TextField, Tick } from '@/ui/form/fields';
 import { VerdictList } from '@/ui/VerdictList';
@@ -64,7 +64,9 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
   const write = useWrite();
   const { inputs } = here;
   const joint = byId(JOINTS, inputs.bars.joint);
-  const opener = openersOf(joint.opener);
+  /** Of bars that nobody knows nothing goes back by itself. */
+  const known = !inputs.brief.notKnown.includes('bars');
+  const opener = known ? openersOf(joint.opener) : null;
   const before = measuredBefore(here);
   const [work, setWork] = useState<Omit<TakenDown, 'width' | 'height' | 'margins'>>(startOf(takenDownShape));
   /** Nothing stands for a measure that nobody took. */
@@ -72,7 +74,7 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
   const [height, setHeight] = useState(before?.height ?? null);
   const [margins, setMargins] = useState(before?.margins ?? NO_MARGINS);
   const [gone, setGone] = useState(false);
-  const [keepBars, setKeepBars] = useState(!joint.glued);
+  const [keepBars, setKeepBars] = useState(known && !joint.glued);
   const [openers, setOpeners] = useState(opener?.count ?? 0);
   const measured = width !== null && height !== null && SIDES.every((side) => margins[side] !== null);
   const verdicts = takingDownVerdicts(inputs, gone ? null : work, here.house);
@@ -103,7 +105,7 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
         <>
           <p className="soft text-[13.5px]">
             Sides as seen from the front, right way up.
-            {before && ` What stands here was measured ${dayWords(before.at)}: read it again where it may have changed.`}
+            {before && ` What stands here was measured ${longDay(before.at)}: read it again where it may have changed.`}
           </p>
           <div className="grid grid-cols-2 gap-3">
             <ReadingField label="Image, top" of="faceLength" value={width} onChange={setWidth} />
@@ -138,10 +140,14 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
       {verdicts.length > 0 && <VerdictList verdicts={verdicts} />}
       <Tick
         label={
-          joint.glued ? 'Bars back to the rack: this frame is glued, they do not come apart' : 'Bars and braces back to the rack'
+          !known
+            ? 'Bars back to the rack: which they are is not known, put them there as measured'
+            : joint.glued
+              ? 'Bars back to the rack: this frame is glued, they do not come apart'
+              : 'Bars and braces back to the rack'
         }
         checked={keepBars}
-        disabled={joint.glued}
+        disabled={!known || joint.glued}
         onChange={setKeepBars}
       />
       {opener && (

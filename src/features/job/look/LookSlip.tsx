@@ -3,6 +3,7 @@ import { USES } from '@/core/house/schools';
 import type { JobInputs } from '@/core/job/job';
 import { DECISIONS, VALUES } from '@/core/stages/look/lookInputs';
 import { parsed, refused } from '@/core/units/result';
+import { OpenDayField } from '@/ui/form/DayField';
 import { Choice, Tick, TypedField } from '@/ui/form/fields';
 import { type SlipProps, columns } from '../slip/slipProps';
 
@@ -39,15 +40,7 @@ export function LookSlip({ inputs: { look, brief }, locked, change }: SlipProps)
           onChange={(decided) => set({ decided })}
           disabled={locked}
         />
-        <TypedField<string | null>
-          label="Decided on"
-          type="date"
-          value={look.decidedOn}
-          print={(day) => day ?? ''}
-          read={(day) => parsed<string | null>(day || null)}
-          onChange={(decidedOn) => set({ decidedOn })}
-          disabled={locked}
-        />
+        <OpenDayField label="Decided on" value={look.decidedOn} onChange={(decidedOn) => set({ decidedOn })} disabled={locked} />
       </div>
       <TypedField
         label="Decided by"

@@ -1,6 +1,6 @@
 import { dayWords } from '@/core/week/dateVerdicts';
 import { parsed, refused } from '@/core/units/result';
-import { TypedField } from '@/ui/form/fields';
+import { TypedField } from './fields';
 
 /** A day, not before another. */
 export function DayField({
@@ -29,3 +29,26 @@ export function DayField({
     />
   );
 }
+
+/** A day that may be left open: null where nobody knows it. */
+export const OpenDayField = ({
+  label,
+  value,
+  onChange,
+  disabled = false,
+}: {
+  label: string;
+  value: string | null;
+  onChange: (day: string | null) => void;
+  disabled?: boolean;
+}) => (
+  <TypedField<string | null>
+    label={label}
+    type="date"
+    value={value}
+    print={(day) => day ?? ''}
+    read={(day) => parsed<string | null>(day || null)}
+    onChange={onChange}
+    disabled={disabled}
+  />
+);
