@@ -32,6 +32,7 @@ import { addToRack, series } from './rack/rackWrites';
 import type { Request, RequestName } from './writes';
 import { type JobSet, jobsOfSet } from '@/db/jobSets';
 import { createSet } from './set/setWrites';
+import { ELSEWHERE } from './life/testElsewhere';
 import { tapWavs } from './reading/testTaps';
 import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
 
@@ -165,21 +166,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       air: { celsius: 17, rh: 72 },
       jpeg: null,
     }),
-    takeElsewhere: () => ({
-      title: 'Found in the loft',
-      width: length(530),
-      height: length(410),
-      use: 'finished' as const,
-      value: 'valued' as const,
-      profile: null,
-      joint: null,
-      fabric: 'linenMedium',
-      system: null,
-      madeOn: '2019-04-02',
-      from: 'a house clearance',
-      note: '',
-      maker: 'Me',
-    }),
+    takeElsewhere: () => ({ ...ELSEWHERE, fabric: 'linenMedium', madeOn: '2019-04-02' }),
     takePassport: () => {
       const given = passport(workshop, ids.tuned);
       if (typeof given === 'string') throw new Error(given);

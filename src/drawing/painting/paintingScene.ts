@@ -8,7 +8,7 @@ import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { SIDES, type Side } from '@/core/job/sides';
 import type { PaintedSide } from '@/core/painting/planPainting';
 import type { FoundInputs } from '@/core/painting/foundInputs';
-import { foldsOff, holesOf } from '@/core/painting/foundLines';
+import { foldsOff, holesOf, tornOnFace } from '@/core/painting/foundLines';
 import { type Tape, printFine, printLength } from '@/core/units/length';
 import { type Mark, type Point, type Scene, point, rectangle } from '../scene/scene';
 import { lipMarks, rebateMarks } from './rebateMarks';
@@ -107,7 +107,10 @@ function imageMarks(registration: Registration, [w, h]: [number, number], factor
 
 const line = (points: Point[], role: 'fold' | 'stop'): Mark => ({ kind: 'path', points, role });
 
-/** Old folds as lines and old holes as ticks across the edge, where they lie under this face: as they are, not larger. */
+/** How far out of the edge a torn stretch is drawn, mm: as deep as most margins are. */
+const TORN_MM = 25;
+
+/** Old folds as lines, old holes as ticks across the edge, torn stretches as what keeps clear, where they lie under this face: as they are, not larger. */
 function foundMarks(found: FoundInputs, registration: Registration, [w, h]: [number, number]): Mark[] {
   const folds = foldsOff(found, registration);
   const holes = holesOf(found, registration, { widthMm: w, heightMm: h });
@@ -115,7 +118,16 @@ function foundMarks(found: FoundInputs, registration: Registration, [w, h]: [num
     ({ top: point(along, -outMm), bottom: point(along, h + outMm), left: point(-outMm, along), right: point(w + outMm, along) })[
       side
     ];
-  return SIDES.flatMap((side): Mark[] => {
+  const torn = tornOnFace(found, registration, { widthMm: w, heightMm: h }).flatMap(({ side, fromMm, toMm }): Mark[] => [
+    {
+      kind: 'area',
+      points: [at(side, fromMm, 0), at(side, toMm, 0), at(side, toMm, TORN_MM), at(side, fromMm, TORN_MM)],
+      role: 'barred',
+    },
+    line([at(side, fromMm, 0), at(side, fromMm, TORN_MM)], 'stop'),
+    line([at(side, toMm, 0), at(side, toMm, TORN_MM)], 'stop'),
+  ]);
+  const rows = SIDES.flatMap((side): Mark[] => {
     const long = side === 'top' || side === 'bottom' ? w : h;
     const fold = folds[side];
     return [
@@ -123,6 +135,7 @@ function foundMarks(found: FoundInputs, registration: Registration, [w, h]: [num
       ...holes[side].map((along) => line([at(side, along, 2), at(side, along, 8)], 'stop')),
     ];
   });
+  return [...rows, ...torn];
 }
 
 /** How far the image’s corner goes round the face’s two edges, inside the corner: + round, − bare. */

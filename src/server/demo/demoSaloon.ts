@@ -75,6 +75,6 @@ export const SALOON_INPUTS: Overrides = {
       torn: [{ side: 'bottom', from: length(118), to: length(153) }],
     },
   },
-  fasten: { fastener: 'tack' },
+  fasten: { fastener: 'tack', route: 'registered' },
   prime: { system: 'none' },
 };

@@ -10,6 +10,7 @@ import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { importJob } from '../job/jobWrites';
 import type { Request } from '../writes';
 import { type TestWorkshop, asked, contentOf, revisionOf, testWorkshop, value, wordsOf } from '../testWorkshop';
+import { ELSEWHERE } from './testElsewhere';
 import { takeElsewhere } from './elsewhereWrites';
 import { keepCare, keepHanging } from './lifeWrites';
 import { canvasPage } from './canvasPage';
@@ -19,23 +20,7 @@ let workshop: TestWorkshop;
 beforeEach(() => {
   workshop = testWorkshop();
 });
-const take = (more: Partial<Request<'takeElsewhere'>> = {}) =>
-  asked(takeElsewhere, workshop, {
-    title: 'Found in the loft',
-    width: length(530),
-    height: length(410),
-    use: 'finished',
-    value: 'unknown',
-    profile: null,
-    joint: null,
-    fabric: null,
-    system: null,
-    madeOn: null,
-    from: 'a house clearance',
-    note: '',
-    maker: 'Me',
-    ...more,
-  });
+const take = (more: Partial<Request<'takeElsewhere'>> = {}) => asked(takeElsewhere, workshop, { ...ELSEWHERE, ...more });
 const told = (id: string) => {
   const found = openJob(workshop, id)!;
   const here = caseOfJob(workshop, found);

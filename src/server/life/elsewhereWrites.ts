@@ -1,21 +1,19 @@
 /* A canvas that was made elsewhere and has no passport: what is known of it, and nothing that nobody knows. */
 import { JOINTS } from '@/core/frame/joints';
-import type { JobInputs } from '@/core/job/job';
+import { type JobInputs, idText } from '@/core/job/job';
 import { VALUES } from '@/core/stages/look/lookInputs';
 import { SYSTEMS } from '@/core/prime/grounds';
 import { day, oneOf, optional } from '@/core/shape/shape';
 import { textOf } from '@/core/shape/texts';
 import { faceLength, titleText } from '@/core/stages/brief/briefInputs';
 import { paintedStart } from '@/core/painting/paintedStart';
-import { idText } from '@/core/job/job';
 import { USES } from '@/core/house/schools';
-import { insertJob, nextNumber } from '@/db/jobs';
+import { type StoredJob, insertJob, nextNumber } from '@/db/jobs';
 import { insertLogEntry } from '@/db/logEntries';
 import { readRules } from '@/db/workshops';
 import { firstInputs, unknownMaterial } from '../job/jobWrites';
 import { newJobAgain } from '../job/jobAgain';
 import { EMPTY_ENTRY } from '../job/writeDown';
-import type { StoredJob } from '@/db/jobs';
 import { maker } from '../write/asked';
 import { type Outcome, done, refuse } from '../write/outcome';
 import { type Workshop, deviceName } from '../workshop';

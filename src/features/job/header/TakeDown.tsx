@@ -119,7 +119,9 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
                 onChange={(margin) => setMargins({ ...margins, [side]: margin })}
               />
             ))}
-            <Choice label="Kept" value={work.kept} options={KEEPINGS} onChange={(kept) => set({ kept })} />
+            <div className="col-span-2">
+              <Choice label="Kept" value={work.kept} options={KEEPINGS} onChange={(kept) => set({ kept })} />
+            </div>
             {work.kept === 'rolled' && (
               <>
                 <Choice label="Its paint" value={work.paint} options={PAINT_LAYERS} onChange={(paint) => set({ paint })} />
