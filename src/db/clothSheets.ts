@@ -30,6 +30,10 @@ const fromRow = ({ width_mm, selvedge_mm, length_mm, flaws, gone: _gone, ...row 
 export const listCloth = (database: Database): StoredCloth[] =>
   database.prepare<[], Row>("SELECT * FROM cloth_sheet WHERE gone = 0 ORDER BY kind = 'offcut', fabric, tag").all().map(fromRow);
 
+/** The same in the order in which they came into the store: what was bought last is the last. */
+export const clothByAge = (database: Database): StoredCloth[] =>
+  database.prepare<[], Row>('SELECT * FROM cloth_sheet WHERE gone = 0 ORDER BY rowid').all().map(fromRow);
+
 /** Tags that were ever written, also on cloth that is gone. */
 export const clothTags = (database: Database): string[] =>
   database.prepare<[], string>('SELECT tag FROM cloth_sheet').pluck().all();

@@ -2,15 +2,13 @@
  * One list of what to bring from the shop: what all open jobs take, less what is there, earlier jobs first, rounded up to how it is
  * sold. Wood comes from one plan for all frames, cloth from one layout a fabric.
  */
-import { tearOf } from '../cloth/clothPieceOf';
-import { type StockCloth, liesOn } from '../cloth/clothStock';
-import type { Fabric } from '../cloth/fabrics';
-import { layQuick } from '../cloth/layout/layQuick';
+import type { StockCloth } from '../cloth/clothStock';
 import type { ClothPiece } from '../cloth/layout/rollLayout';
 import { rollPrice } from '../cloth/rollPrice';
 import { groundItem, type Need, type PackPriced } from '../cost/materialNeeds';
 import { type FrameWanted, buyingPlan, orderTotals } from '../frame/sawing/buyingPlan';
 import { pairPrice } from '../frame/sawing/framePrice';
+import { clothToBuy } from './clothToBuy';
 import type { RackBar } from '../frame/sawing/rack';
 import type { HouseRules } from '../house/houseRules';
 import { fabricOf, profileOf } from '../house/materials';
@@ -57,12 +55,21 @@ export type BuyLine = {
   | { kind: 'item' | 'ground'; item: string }
   | { kind: 'pairs' | 'timber' | 'brace'; profile: string; family: string; lengthMm: number }
   | { kind: 'bead'; profile: string; lengthMm: number }
-  | { kind: 'cloth'; fabric: string; widthMm: number }
+  | {
+      kind: 'cloth';
+      fabric: string;
+      /** Of the roll that is bought; 0 where none that is sold is wide enough. */
+      widthMm: number;
+      /** How many pieces of it there are in all, and how many of them are cut from what is here. */
+      pieces: number;
+      fromStock: number;
+    }
 );
 
 export interface Store {
   items: ReadonlyMap<string, Stocked>;
   rack: readonly RackBar[];
+  /** In the order in which it came into the store. */
   cloth: readonly StockCloth[];
 }
 
@@ -181,87 +188,34 @@ function clothLines(jobs: readonly BuyingJob[], store: Store, rules: HouseRules)
   return [...groupsBy(wanting, ({ cloth }) => cloth!.fabric)].flatMap(([id, of]): BuyLine[] => {
     const fabric = fabricOf(rules, id);
     const pieces = of.map(({ cloth }) => cloth!.piece);
-    const bought = clothToBuy(
-      fabric,
-      pieces,
-      store.cloth.filter((one) => one.fabric === id),
-      rules,
-    );
-    if (bought.moreMm <= 0 && bought.widthMm !== null) return [];
-    const packs = Math.ceil(bought.moreMm / CLOTH_STEP_MM);
-    const price = bought.widthMm === null ? null : rollPrice(fabric, bought.widthMm, packs * CLOTH_STEP_MM);
-    return [
-      {
+    const here = store.cloth.filter((one) => one.fabric === id);
+    const { roll, tooWide, onStock } = clothToBuy(fabric, pieces, here, rules);
+    const numbers = (whose: readonly { id: string }[]) =>
+      of.filter(({ cloth }) => whose.some((one) => one.id === cloth!.piece.id)).map(({ number }) => number);
+    const line = (widthMm: number, lengthMm: number, jobsOf: number[]): BuyLine => {
+      const packs = Math.ceil(lengthMm / CLOTH_STEP_MM - 1e-9);
+      return {
         kind: 'cloth',
         fabric: id,
-        widthMm: bought.widthMm ?? 0,
-        id: `cloth-${id}-${bought.widthMm ?? 0}`,
+        widthMm,
+        id: `cloth-${id}-${widthMm}`,
         what: fabric.name,
-        wanted: bought.wantedMm,
-        there: bought.thereMm,
+        pieces: pieces.length,
+        fromStock: onStock.size,
+        wanted: lengthMm,
+        there: 0,
         packs,
         pack: CLOTH_STEP_MM,
         unit: 'mm',
-        minor: price,
+        minor: widthMm === 0 ? null : rollPrice(fabric, widthMm, packs * CLOTH_STEP_MM),
         supplier: supplierOf(store, `cloth-${id}`),
-        jobs: of.filter(({ cloth }) => !bought.onStock.has(cloth!.piece.id)).map(({ number }) => number),
-      },
+        jobs: jobsOf,
+      };
+    };
+    return [
+      ...(roll ? [line(roll.widthMm, roll.lengthMm, numbers(roll.pieces))] : []),
+      // No roll is wide enough: told by itself, so that the others are bought for.
+      ...(tooWide.length > 0 ? [line(0, Math.max(...tooWide.map(({ h }) => h)), numbers(tooWide))] : []),
     ];
   });
-}
-
-interface ClothBought {
-  /** Width of the roll that is bought; null where none that is sold is wide enough. */
-  widthMm: number | null;
-  /** What the pieces take of a roll, what of one is there, and what more is bought, mm. */
-  wantedMm: number;
-  thereMm: number;
-  moreMm: number;
-  /** Pieces that lie on what is there. */
-  onStock: ReadonlySet<string>;
-}
-
-/** Offcuts first, then the longest roll that is there; what goes beyond its end is bought, of its width or of the cheapest. */
-function clothToBuy(
-  fabric: Fabric,
-  pieces: readonly Omit<ClothPiece, 'pin'>[],
-  there: readonly StockCloth[],
-  rules: HouseRules,
-): ClothBought {
-  const tear = tearOf(fabric, rules);
-  const { left, onOffcuts } = withoutOffcuts(pieces, there);
-  if (left.length === 0) return { widthMm: 0, wantedMm: 0, thereMm: 0, moreMm: 0, onStock: onOffcuts };
-  const widest = Math.max(...left.map(({ w, h, mayTurn }) => (mayTurn ? Math.min(w, h) : w)));
-  const roll = there
-    .filter(({ kind, widthMm }) => kind === 'roll' && Math.floor(widthMm) >= widest)
-    .sort((a, b) => b.lengthMm - a.lengthMm)[0];
-  if (roll) {
-    const width = Math.floor(roll.widthMm);
-    const { placed, length } = layQuick(left, { width, tear });
-    const within = placed.filter(({ y, h }) => y + h <= roll.lengthMm).map(({ id }) => id);
-    const moreMm = Math.max(0, length - roll.lengthMm);
-    return { widthMm: width, wantedMm: length, thereMm: roll.lengthMm, moreMm, onStock: new Set([...onOffcuts, ...within]) };
-  }
-  const options = fabric.rolls
-    .filter(({ mm }) => mm >= widest)
-    .map(({ mm, priceMinor }) => {
-      const { length } = layQuick(left, { width: Math.floor(mm), tear });
-      return { mm, length, cost: length * priceMinor };
-    })
-    .sort((a, b) => a.cost - b.cost);
-  const best = options[0];
-  const length = best?.length ?? left.reduce((sum, { h }) => sum + h, 0);
-  return { widthMm: best?.mm ?? null, wantedMm: length, thereMm: 0, moreMm: length, onStock: onOffcuts };
-}
-
-/** The largest piece that lies on each offcut goes there, the smallest offcut first. */
-function withoutOffcuts(pieces: readonly Omit<ClothPiece, 'pin'>[], there: readonly StockCloth[]) {
-  const onOffcuts = new Set<string>();
-  const largest = [...pieces].sort((a, b) => b.w * b.h - a.w * a.h);
-  const offcuts = there.filter(({ kind }) => kind === 'offcut').sort((a, b) => a.widthMm * a.lengthMm - b.widthMm * b.lengthMm);
-  for (const offcut of offcuts) {
-    const fits = largest.find((piece) => !onOffcuts.has(piece.id) && liesOn(piece, offcut));
-    if (fits) onOffcuts.add(fits.id);
-  }
-  return { left: pieces.filter(({ id }) => !onOffcuts.has(id)), onOffcuts };
 }

@@ -8,7 +8,7 @@ import { fabricOf } from '@/core/house/materials';
 import { byId } from '@/core/house/schools';
 import { SUBSTANCES, type SubstanceId } from '@/core/prime/substances';
 import { type BuyLine, type BuyingJob, type Store, type Stocked, toBuy } from '@/core/store/toBuy';
-import { clothTags, insertCloth, listCloth, cutOfJob } from '@/db/clothSheets';
+import { clothByAge, clothTags, insertCloth, cutOfJob } from '@/db/clothSheets';
 import { insertGroundMove, listGroundStock, setGroundStock } from '@/db/groundStocks';
 import { openStatesByDue } from '@/db/jobStates';
 import { addRackBar, isSawn, listRack } from '@/db/rackBars';
@@ -48,13 +48,18 @@ export function buyingJobs(workshop: Pick<Workshop, 'database'>, wanted: readonl
     });
 }
 
+/** A tin of ground, ml or g: its price is that of a litre or a kilogram. */
+const TIN = 1000;
+
 /** The store as the list of what to buy sees it; grounds stand in it with what their own shelf has. */
 function storeOf({ database }: Pick<Workshop, 'database'>): Store {
   const items = new Map<string, Stocked>(listStore(database).map((item) => [item.id, item]));
   for (const { substance, amount, priceMinor } of listGroundStock(database)) {
     const { name, unit } = byId(SUBSTANCES, substance);
     const kept = items.get(groundItem(substance));
-    const pack = kept?.pack ?? 1;
+    // Ground is bought in tins: of a litre or a kilogram where the house says nothing else.
+    const own = kept && kept.pack > 1 ? kept : null;
+    const pack = own?.pack ?? TIN;
     items.set(groundItem(substance), {
       name,
       unit,
@@ -63,10 +68,10 @@ function storeOf({ database }: Pick<Workshop, 'database'>): Store {
       supplier: kept?.supplier ?? '',
       place: kept?.place ?? '',
       pack,
-      priceMinor: kept?.priceMinor ?? (priceMinor > 0 ? Math.round((priceMinor * pack) / 1000) : null),
+      priceMinor: own?.priceMinor ?? (priceMinor > 0 ? Math.round((priceMinor * pack) / 1000) : null),
     });
   }
-  return { items, rack: listRack(database), cloth: listCloth(database) };
+  return { items, rack: listRack(database), cloth: clothByAge(database) };
 }
 
 /** Same jobs and store, same list. */

@@ -218,6 +218,33 @@ describe('what to buy', () => {
     expect(toBuyList(workshop, null).lines).toEqual([]);
   });
 
+  it('buys ground in tins at the price of a tin, however little a millilitre costs', () => {
+    const id = newJob(workshop);
+    type(workshop, id, (inputs) => ({ ...inputs, brief: { ...inputs.brief, width: length(2000), height: length(1400) } }));
+    for (const priceMinor of [1180, 490]) {
+      const revision = priceMinor === 1180 ? 0 : 1;
+      value(setStock.act(workshop, { substance: 'acrylicGround', amount: 0, priceMinor, revision, maker: 'Me' }));
+      const ground = line('ground')!;
+      expect(ground).toMatchObject({
+        pack: 1000,
+        packs: Math.ceil(ground.wanted / 1000),
+        minor: Math.ceil(ground.wanted / 1000) * priceMinor,
+      });
+      expect(ground.packs).toBeGreaterThan(1);
+    }
+  });
+
+  it('names a canvas that no roll is wide enough for in a line of its own, and buys cloth for the others', () => {
+    const [wide, other] = [newJob(workshop, 'Wide'), newJob(workshop, 'Other')];
+    type(workshop, wide, (inputs) => ({ ...inputs, brief: { ...inputs.brief, width: length(3900), height: length(3900) } }));
+    const cloth = toBuyList(workshop, [wide, other]).lines.filter(({ kind }) => kind === 'cloth');
+    expect(cloth.map(({ id, jobs }) => [id.endsWith('-0'), jobs])).toEqual([
+      [false, [102]],
+      [true, [101]],
+    ]);
+    expect(cloth[0]!.minor).toBeGreaterThan(0);
+  });
+
   it('goes without what a state of an earlier version does not say', () => {
     newJob(workshop);
     toBuyList(workshop, null);
