@@ -237,6 +237,8 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
   await expect(page.getByRole('button', { name: /Give the quote/ })).toBeDisabled();
   await page.goto(`${demoServer.url}/job/demo-132/cost`);
   await page.getByLabel('Quote for').fill('The ferry line');
+  await expect(page.getByRole('button', { name: /Give the quote/ })).toBeDisabled();
+  await page.getByLabel(/^The example prices hold here: /).check();
   await page.getByRole('button', { name: /Give the quote/ }).click();
   await expect(page.getByRole('heading', { name: /Quote \d+/ })).toBeVisible();
   await expect(page.getByText('For The ferry line')).toBeVisible();

@@ -335,7 +335,14 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
         value(setStock.act(workshop, { substance, amount: 0, priceMinor: 1500, revision: 0, maker: 'Me' }));
       for (const item of jobCost(workshop, jobId)!.reckoned.lines.filter(({ minor }) => minor === null))
         keepPriced(workshop, item.id);
-      return { jobId, setId: null, forWhom: 'The school', seenMinor: jobCost(workshop, jobId)!.reckoned.knownMinor, maker: 'Me' };
+      return {
+        jobId,
+        setId: null,
+        forWhom: 'The school',
+        examplesHold: true,
+        seenMinor: jobCost(workshop, jobId)!.reckoned.knownMinor,
+        maker: 'Me',
+      };
     },
     setStock: () => ({ substance: 'acrylicGround', amount: 4000, priceMinor: 1650, revision: 0, maker: 'Me' }),
     recordBatch: () => ({

@@ -29,6 +29,8 @@ export interface BillLine {
   from: string;
   /** Minor units; null when the price is not known. */
   minor: number | null;
+  /** The price is one that ships as an example: nobody of the house has put in its own. */
+  example?: true;
 }
 
 export interface Bill {
@@ -75,6 +77,8 @@ export interface Taken {
 
 /** A share of what was reckoned for several canvases at once. */
 export interface Common {
+  /** Of the length that all take of one roll, mm; null where they do not lie on it. */
+  clothMm: number | null;
   clothMinor: number | null;
   woodMinor: number | null;
 }
@@ -143,13 +147,24 @@ function clothLines(
   const rollWidthMm = taken.cloth?.rollWidthMm ?? inputs.cloth.rollWidth.mm;
   const alongMm = taken.cloth?.alongMm ?? cloth.fit.alongMm;
   const base = { id: 'cloth', group: 'cloth' as const, what: fabric.name, unit: 'mm' as const, per: MM_IN_METRE };
+  const example = rules.materials.fabrics.some(({ id }) => id === fabric.id) ? {} : { example: true as const };
   if (!taken.cloth && common)
-    return [{ ...base, quantity: alongMm, priceMinor: null, from: 'share of all laid on one roll', minor: common.clothMinor }];
+    return [
+      {
+        ...base,
+        ...example,
+        quantity: common.clothMm ?? alongMm,
+        priceMinor: null,
+        from: 'share of all laid on one roll',
+        minor: common.clothMinor,
+      },
+    ];
   const metre = cloth.fit.fits || taken.cloth ? rollPrice(fabric, rollWidthMm, MM_IN_METRE) : null;
   const worth = taken.cloth?.offcut ? settings.offcutPercent / 100 : 1;
   return [
     line({
       ...base,
+      ...example,
       quantity: alongMm,
       priceMinor: metre === null ? null : Math.round(metre * worth),
       from: taken.cloth?.offcut
@@ -163,7 +178,8 @@ const WOOD = { pairs: 'Bars, in pairs', timber: 'Timber of the bars', brace: 'Br
 
 function woodLines({ bars }: Plan, inputs: JobInputs, rules: HouseRules, common: Common | null): BillLine[] {
   const profile = profileOf(rules, inputs.bars.profile);
-  const base = { group: 'wood' as const, quantity: 1, unit: 'frame' as const, per: 1 };
+  const example = rules.materials.profiles.some(({ id }) => id === profile.id) ? {} : { example: true as const };
+  const base = { group: 'wood' as const, quantity: 1, unit: 'frame' as const, per: 1, ...example };
   if (common)
     return [
       { ...base, id: 'wood', what: profile.name, priceMinor: null, from: 'share of one plan for all', minor: common.woodMinor },
@@ -207,21 +223,32 @@ const plannedMinutes = (plan: Plan, stage: StageId): number =>
 
 function handLines(plan: Plan, { hourMinor, makers }: CostSettings, taken: Taken): BillLine[] {
   const { painted } = plan.cloth;
+  const hands = (id: string, what: string, minutes: number, maker: string | undefined) => {
+    const own = makers.find((one) => one.maker === maker);
+    return line({
+      id,
+      group: 'hands',
+      what,
+      quantity: Math.round(minutes),
+      unit: 'min',
+      priceMinor: own?.hourMinor ?? hourMinor,
+      per: MIN_IN_HOUR,
+      from: own ? `${own.maker}’s hour` : hourMinor === null ? 'no hour of hands is set' : 'hour of the house',
+    });
+  };
   return runOf(painted)
-    .map((id) => {
-      const { name } = stageActs(id, painted);
+    .flatMap((id) => {
+      const what = `Hands, ${stageActs(id, painted).name.toLowerCase()}`;
       const maker = taken.makers?.[id];
-      const own = makers.find((one) => one.maker === maker);
-      return line({
-        id: `hands ${id}`,
-        group: 'hands',
-        what: `Hands, ${name.toLowerCase()}`,
-        quantity: Math.round(taken.minutes?.[id] ?? plannedMinutes(plan, id)),
-        unit: 'min',
-        priceMinor: own?.hourMinor ?? hourMinor,
-        per: MIN_IN_HOUR,
-        from: own ? `${own.maker}’s hour` : hourMinor === null ? 'no hour of hands is set' : 'hour of the house',
-      });
+      const coats = plan.prime.coats.length;
+      const done = taken.coats?.length ?? 0;
+      // Coats that are not on yet are nobody’s: only what was done has its maker’s hour.
+      if (id === 'prime' && maker !== undefined && done < coats)
+        return [
+          hands(`hands ${id}`, what, plan.prime.minutes * done, maker),
+          hands(`hands ${id} to do`, `${what}, coats to do`, plan.prime.minutes * (coats - done), undefined),
+        ];
+      return [hands(`hands ${id}`, what, taken.minutes?.[id] ?? plannedMinutes(plan, id), maker)];
     })
     .filter(({ quantity }) => quantity > 0);
 }

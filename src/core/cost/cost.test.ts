@@ -15,10 +15,13 @@ import { historyOf } from '../log/jobHistory';
 import { startOf } from '../shape/shape';
 import { length } from '../units/length';
 import { parseMoney } from '../units/money';
-import { type Bill, type Prices, billOf, groupSums } from './bill';
+import { type Bill, type BillLine, type Prices, billFrom, billOf, groupSums } from './bill';
+import { isTyped } from '../quantities/quantities';
 import { costSettingsShape } from './costSettings';
 import { materialNeeds } from './materialNeeds';
-import { quoteSums } from './quoteSums';
+import { billedTogether } from './billedTogether';
+import { exampleNames } from './quoted';
+import { quoteFor, quoteSums } from './quoteSums';
 import { paysFrom, readyAlong, readyPrice } from './readyMade';
 import { setCommon } from './setCommon';
 import { sharesByWeight } from './shares';
@@ -161,6 +164,120 @@ describe('what several cost together', () => {
     const wide = { ...inputs, cloth: { ...inputs.cloth, rollWidth: length(300) } };
     expect(setCommon([wide, wide], DEFAULT_RULES, randomLcg(0.3))[0]!.clothMinor).toBeNull();
   });
+});
+
+describe('the bill of an order', () => {
+  const line = (id: string, quantity: number, priceMinor: number, per: number): BillLine => ({
+    id,
+    group: 'hands',
+    what: id,
+    quantity,
+    unit: 'min',
+    priceMinor,
+    per,
+    from: 'house',
+    minor: Math.round((quantity * priceMinor) / per),
+  });
+
+  it('rounds a line once for all canvases: three times forty minutes at 32 an hour are 64', () => {
+    const bills = [0, 1, 2].map(() => billFrom([line('hands', 40, 3200, 60)], 0));
+    expect(bills.reduce((sum, { knownMinor }) => sum + knownMinor, 0)).toBe(6399);
+    const together = billedTogether(bills, 0);
+    expect(together.map(({ knownMinor }) => knownMinor)).toEqual([2134, 2133, 2133]);
+  });
+
+  it('adds up to what every line costs in all, overhead rounded once, whatever the canvases', () => {
+    const random = randomLcg(0.77);
+    for (let turn = 0; turn < rounds(100, 5000); turn += 1) {
+      const percent = Math.floor(40 * random());
+      const kinds = Array.from(
+        { length: 1 + Math.floor(4 * random()) },
+        (_, index) => [`k${index}`, Math.floor(5000 * random()), 60] as const,
+      );
+      const bills = Array.from({ length: 1 + Math.floor(12 * random()) }, () =>
+        billFrom(
+          kinds.map(([id, price, per]) => line(id, Math.floor(200 * random()), price, per)),
+          percent,
+        ),
+      );
+      const together = billedTogether(bills, percent);
+      const of = (id: string) =>
+        together.reduce(
+          (sum, { lines }) => sum + lines.filter((one) => one.id === id).reduce((all, { minor }) => all + minor!, 0),
+          0,
+        );
+      const net = kinds.reduce((sum, [id, price, per]) => {
+        const whole = Math.round(
+          (bills
+            .flatMap(({ lines }) => lines)
+            .filter((one) => one.id === id)
+            .reduce((all, { quantity }) => all + quantity, 0) *
+            price) /
+            per,
+        );
+        if (bills.length > 1) expect(of(id)).toBe(whole);
+        return sum + of(id);
+      }, 0);
+      expect(of('overhead')).toBe(percent > 0 ? Math.round((net * percent) / 100) : 0);
+      expect(together.reduce((sum, { knownMinor }) => sum + knownMinor, 0)).toBe(net + of('overhead'));
+    }
+  });
+
+  it('gives alike canvases one price each; the quote is what they add up to', () => {
+    const rates = { marginPercent: 25, taxPercent: 19 };
+    const { sums, grossMinor } = quoteFor(
+      [
+        { alike: 'a', costMinor: 20275 },
+        { alike: 'b', costMinor: 9999 },
+        { alike: 'a', costMinor: 20274 },
+        { alike: 'a', costMinor: 20274 },
+      ],
+      rates,
+    );
+    expect(new Set([grossMinor[0], grossMinor[2], grossMinor[3]]).size).toBe(1);
+    expect(sums.grossMinor).toBe(grossMinor.reduce((sum, one) => sum + one, 0));
+    expect(sums.netMinor + sums.taxMinor).toBe(sums.grossMinor);
+    expect(sums.costMinor + sums.marginMinor).toBe(sums.netMinor);
+  });
+
+  it('tells the cloth that was laid for all, not that of each by itself', () => {
+    const inputs = newInputs('Study', length(600), length(400));
+    const common = setCommon([inputs, inputs, inputs], DEFAULT_RULES, randomLcg(0.3));
+    const laid = common.reduce((sum, { clothMm }) => sum + clothMm!, 0);
+    const told = common.map((one) => billFor(inputs, prices(), {}, one).lines.find(({ id }) => id === 'cloth')!.quantity);
+    expect(told.reduce((sum, one) => sum + one, 0)).toBe(laid);
+    expect(laid).toBeLessThan(3 * planJob(inputs, context, 0).cloth.fit.alongMm);
+    const { rolls } = planJob(inputs, context, 0).cloth.fabric;
+    const roll = rolls.filter(({ mm }) => mm >= inputs.cloth.rollWidth.mm).sort((a, b) => a.mm - b.mm)[0]!;
+    expect(common.reduce((sum, { clothMinor }) => sum + clothMinor!, 0)).toBe(Math.round((roll.priceMinor * laid) / 1000));
+  });
+});
+
+it('a price that ships is called an example until the house has its own; an hour is no fortune', () => {
+  const inputs = newInputs('Study', length(600), length(400));
+  expect(exampleNames(billFor(inputs))).toEqual([planJob(inputs, context, 0).cloth.fabric.name, expect.stringMatching(/^Bars/)]);
+  const [profile, fabric] = [
+    profilesOf(DEFAULT_RULES).find(({ id }) => id === inputs.bars.profile)!,
+    fabricsOf(DEFAULT_RULES).find(({ id }) => id === inputs.cloth.fabric)!,
+  ];
+  const own = { ...DEFAULT_RULES, materials: { ...DEFAULT_RULES.materials, profiles: [profile], fabrics: [fabric] } };
+  expect(exampleNames(billOf({ plan: planJob(inputs, { ...context, rules: own }, 0), inputs, rules: own }, prices()))).toEqual(
+    [],
+  );
+  expect([isTyped('hourRate', 10_000_000), isTyped('hourRate', 100_000_000)]).toEqual([true, false]);
+});
+
+it('coats that are not on yet have the hour of the house, those that are that of who put them on', () => {
+  const inputs = newInputs('Study', length(600), length(400));
+  const own = { ...prices(), settings: { ...settings, makers: [{ maker: 'Tove', hourMinor: 6000 }] } };
+  const lines = billFor(inputs, own, { makers: { prime: 'Tove' }, coats: [100] }).lines.filter(({ id }) =>
+    id.startsWith('hands prime'),
+  );
+  const { minutes, coats } = planJob(inputs, context, 0).prime;
+  expect(lines.map(({ quantity, from }) => [quantity, from])).toEqual([
+    [minutes, 'Tove’s hour'],
+    [minutes * (coats.length - 1), 'hour of the house'],
+  ]);
 });
 
 describe('beside a ready-made one', () => {

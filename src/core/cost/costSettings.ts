@@ -5,13 +5,14 @@ import { type ShapeOf, listOf, optional, part, numberOf } from '../shape/shape';
 /** An amount in minor units; a hundred million is a typing error. */
 export const minorAmount = numberOf('price');
 
+const hourRate = numberOf('hourRate');
 const side = numberOf('faceLength');
 
 export const costSettingsShape = {
   /** An hour of hands; null until somebody said, which is not the same as 0. */
-  hourMinor: optional(minorAmount),
+  hourMinor: optional(hourRate),
   /** Makers whose hour is another one. */
-  makers: listOf(part('makerRate', { maker: textOf('name'), hourMinor: minorAmount }), 20),
+  makers: listOf(part('makerRate', { maker: textOf('name'), hourMinor: hourRate }), 20),
   /** Rent, light, tools: per cent of material and hands. */
   overheadPercent: numberOf('overhead', 15),
   /** What an offcut is worth of what its cloth cost, per cent. */

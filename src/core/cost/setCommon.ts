@@ -31,6 +31,7 @@ function dealt(into: (number | null)[], places: readonly number[], minor: number
  */
 export function setCommon(all: readonly JobInputs[], rules: HouseRules, random: () => number): Common[] {
   const cloth: (number | null)[] = all.map(() => 0);
+  const along: (number | null)[] = all.map(() => 0);
   const at = [...all.keys()];
   const rolls = groupsBy(at, (place) => {
     const { brief, cloth: of } = all[place]!;
@@ -38,12 +39,10 @@ export function setCommon(all: readonly JobInputs[], rules: HouseRules, random: 
   });
   for (const places of rolls.values()) {
     const pieces = places.map((place) => clothPieceOf(String(place), all[place]!, rules, WHOLE_MM));
-    dealt(
-      cloth,
-      places,
-      layPrice(all[places[0]!]!, pieces, rules),
-      pieces.map(({ w, h }) => w * h),
-    );
+    const laid = laidOn(all[places[0]!]!, pieces, rules);
+    const areas = pieces.map(({ w, h }) => w * h);
+    dealt(cloth, places, laid && laid.minor, areas);
+    dealt(along, places, laid && Math.round(laid.lengthMm), areas);
   }
   const wood: (number | null)[] = all.map(() => 0);
   const frames = all.map(({ brief, bars }, index) =>
@@ -59,13 +58,18 @@ export function setCommon(all: readonly JobInputs[], rules: HouseRules, random: 
     const runs = places.map((place) => frames[place]!.parts.reduce((sum, { count, lengthMm }) => sum + count * lengthMm, 0));
     dealt(wood, places, plan.priceMinor, runs);
   }
-  return all.map((_one, index) => ({ clothMinor: cloth[index]!, woodMinor: wood[index]! }));
+  return all.map((_one, index) => ({ clothMm: along[index]!, clothMinor: cloth[index]!, woodMinor: wood[index]! }));
 }
 
-/** What pieces of one cloth cost off one roll; null where one is wider than it, or no price is known. */
-function layPrice({ cloth }: JobInputs, pieces: readonly ReturnType<typeof clothPieceOf>[], rules: HouseRules): number | null {
+/** How much of one roll pieces of one cloth take, and what it costs; null where one is wider than the roll. */
+function laidOn(
+  { cloth }: JobInputs,
+  pieces: readonly ReturnType<typeof clothPieceOf>[],
+  rules: HouseRules,
+): { lengthMm: number; minor: number | null } | null {
   const fabric = fabricOf(rules, cloth.fabric);
   const width = Math.floor(cloth.rollWidth.mm);
   if (pieces.some(({ w, h, mayTurn }) => (mayTurn ? Math.min(w, h) : w) > width)) return null;
-  return rollPrice(fabric, width, layQuick(pieces, { width, tear: tearOf(fabric, rules) }).length);
+  const { length } = layQuick(pieces, { width, tear: tearOf(fabric, rules) });
+  return { lengthMm: length, minor: rollPrice(fabric, width, length) };
 }

@@ -252,6 +252,8 @@ export const QUANTITIES = {
   years: plain('years', 'years', 1, null, [0, 1000]),
   // Money and stock. Money is printed with the currency of the house.
   price: counted('price in the smallest coin', '', [0, 100_000_000]),
+  /** A thousand times what most are paid is a typing error. */
+  hourRate: counted('price of an hour of hands in the smallest coin', '', [0, 10_000_000]),
   overhead: plain('overhead on the hours', '%', 2, [0, 500]),
   offcutWorth: plain('worth of an offcut, of its price', '%', 2, [0, 100]),
   profitMargin: plain('margin on the cost', '%', 2, [0, 1000]),

@@ -5,12 +5,13 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { BILL_GROUPS, type Bill, type BillLine, groupSums } from '@/core/cost/bill';
-import { quoteSums } from '@/core/cost/quoteSums';
+import { quoteFor } from '@/core/cost/quoteSums';
+import { exampleNames, quoted } from '@/core/cost/quoted';
 import { type Tape, printLength, printSize } from '@/core/units/length';
 import { printMoney } from '@/core/units/money';
 import type { CostView } from '@/server/cost/costWrites';
 import { Figure } from '@/ui/drawing/Figure';
-import { TextField } from '@/ui/form/fields';
+import { TextField, Tick } from '@/ui/form/fields';
 import { Form, SendButton } from '@/ui/form/Form';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
@@ -116,7 +117,10 @@ function BillTable({ bill }: { bill: Bill }) {
                   <Figure>{quantityWords(line, tape)}</Figure>
                 </td>
                 <td className="hidden text-right whitespace-nowrap sm:table-cell">{unitWords(line, rules.currency)}</td>
-                <td className="soft hidden text-[13px] sm:table-cell sm:pl-4">{line.from}</td>
+                <td className="soft hidden text-[13px] sm:table-cell sm:pl-4">
+                  {line.from}
+                  {line.example && <span className="text-warning">, example price</span>}
+                </td>
                 <td className="text-right whitespace-nowrap">
                   {line.minor === null ? <span className="text-warning">no price</span> : printMoney(line.minor, '').trim()}
                 </td>
@@ -257,11 +261,15 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
   const { rules, maker } = useWorkshop();
   const [forWhom, setForWhom] = useState('');
   const { marginPercent, taxPercent, taxName, quoteDays } = costs.settings;
-  const sums = quoteSums(reckoned.knownMinor, costs.settings);
+  const { sums } = quoteFor(canvases.map(quoted), costs.settings);
+  const examples = exampleNames(reckoned);
+  const [examplesHold, setHold] = useState(false);
   const money = (minor: number) => printMoney(minor, rules.currency);
   const give = () =>
-    write('giveQuote', { jobId: canvases[0]!.jobId, setId, forWhom, seenMinor: reckoned.knownMinor, maker }, ({ number }) =>
-      router.push(`/quote/${number}`),
+    write(
+      'giveQuote',
+      { jobId: canvases[0]!.jobId, setId, forWhom, seenMinor: reckoned.knownMinor, examplesHold, maker },
+      ({ number }) => router.push(`/quote/${number}`),
     );
   return (
     <section aria-label="For a customer">
@@ -280,7 +288,13 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
       </dl>
       <Form className="mt-2 space-y-2" onSend={give}>
         <TextField label="Quote for" of="person" value={forWhom} onChange={setForWhom} />
-        <SendButton className="btn btn-primary h-11 w-full" disabled={reckoned.unknown.length > 0}>
+        {examples.length > 0 && (
+          <Tick label={`The example prices hold here: ${examples.join(', ')}`} checked={examplesHold} onChange={setHold} />
+        )}
+        <SendButton
+          className="btn btn-primary h-11 w-full"
+          disabled={reckoned.unknown.length > 0 || (examples.length > 0 && !examplesHold)}
+        >
           Give the quote, valid {quoteDays} days
         </SendButton>
         {reckoned.unknown.length > 0 && <p className="soft text-[13px]">A quote needs every price.</p>}

@@ -9,10 +9,11 @@ import type { JobCase } from '@/core/case/jobCase';
 import { type Bill, type BillLine, type Common, type PriceList, type Taken, billOf, pricesOf } from '@/core/cost/bill';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { groundItem } from '@/core/cost/materialNeeds';
-import { quoteSums } from '@/core/cost/quoteSums';
+import { billedTogether } from '@/core/cost/billedTogether';
+import { quoteFor } from '@/core/cost/quoteSums';
+import { exampleNames, quoted } from '@/core/cost/quoted';
 import { type SizeCost, paysFrom, readyPrice } from '@/core/cost/readyMade';
 import { setCommon } from '@/core/cost/setCommon';
-import { sharesByWeight } from '@/core/cost/shares';
 import { sizeCurve } from '@/core/cost/sizeCurve';
 import { groupsBy } from '@/core/groupsBy';
 import { batchRecipe } from '@/core/prime/coatRecipe';
@@ -40,7 +41,7 @@ import { canvasesOf } from '../set/setWrites';
 import type { Workshop } from '../workshop';
 import { write } from '../write/write';
 import { anyRevision, maker } from '../write/asked';
-import { part, optional, whole } from '@/core/shape/shape';
+import { flag, part, optional, whole } from '@/core/shape/shape';
 import { idText } from '@/core/job/job';
 import { textOf } from '@/core/shape/texts';
 
@@ -167,17 +168,26 @@ function costOf(workshop: Workshop, jobs: readonly StoredJob[], title: string, s
           randomLcg(SEED),
         )
       : [null];
+  const grounds = cases.map(({ here }) => ({ plan: here.plan, inputs: here.inputs, rules: here.house.rules }));
+  const { overheadPercent } = settings;
+  const reckoned = billedTogether(
+    grounds.map((ground, index) => billOf(ground, prices, {}, common[index])),
+    overheadPercent,
+  );
+  const taken = billedTogether(
+    cases.map(({ job, here }, index) => billOf(grounds[index]!, prices, takenOf(workshop, job, here), common[index])),
+    overheadPercent,
+  );
   const canvases = cases.map(({ job, here }, index): CanvasCost => {
     const { brief } = here.inputs;
     const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-    const ground = { plan: here.plan, inputs: here.inputs, rules: here.house.rules };
     return {
       jobId: job.id,
       number: job.number,
       title: brief.title,
       ...face,
-      reckoned: billOf(ground, prices, {}, common[index]),
-      taken: billOf(ground, prices, takenOf(workshop, job, here), common[index]),
+      reckoned: reckoned[index]!,
+      taken: taken[index]!,
       readyMinor: readyPrice(settings, face),
     };
   });
@@ -211,9 +221,16 @@ export function setCost(workshop: Workshop, setId: string): CostView | null {
 
 /** Gives a quote on a job or a set: numbered, and frozen as it is. A price that is not known stops it. */
 export const giveQuote = write({
-  /** `seenMinor`: what it was seen to cost. Of a set where one is named. */
-  asks: { jobId: idText, setId: optional(idText), forWhom: textOf('person'), seenMinor: whole(0, 1_000_000_000), maker },
-  act(workshop: Workshop, { jobId, setId, forWhom, seenMinor, maker }): Outcome<Quote> {
+  /** `seenMinor`: what it was seen to cost; `examplesHold`: prices that ship as examples are those of this house. Of a set where one is named. */
+  asks: {
+    jobId: idText,
+    setId: optional(idText),
+    forWhom: textOf('person'),
+    seenMinor: whole(0, 1_000_000_000),
+    examplesHold: flag(),
+    maker,
+  },
+  act(workshop: Workshop, { jobId, setId, forWhom, seenMinor, examplesHold, maker }): Outcome<Quote> {
     const { database, now, newId } = workshop;
     const give = database.transaction((): Outcome<Quote> => {
       const view = setId === null ? jobCost(workshop, jobId) : setCost(workshop, setId);
@@ -225,15 +242,13 @@ export const giveQuote = write({
         );
       if (reckoned.knownMinor !== seenMinor)
         return refuse('What it costs has changed since this was looked at: look again, then give the quote.');
-      const sums = quoteSums(reckoned.knownMinor, costs.settings);
+      const example = exampleNames(reckoned);
+      if (example.length > 0 && !examplesHold)
+        return refuse(
+          `Some prices are examples that nobody has confirmed: ${example.join(', ')}. Say that they hold, or put in your own.`,
+        );
+      const { sums, grossMinor } = quoteFor(canvases.map(quoted), costs.settings);
       const { rules } = readRules(database);
-      const shares =
-        reckoned.knownMinor > 0
-          ? sharesByWeight(
-              sums.grossMinor,
-              canvases.map((one) => one.reckoned.knownMinor),
-            )
-          : canvases.map(() => 0);
       const quote: Quote = {
         number: nextQuote(database),
         id: newId(),
@@ -253,7 +268,7 @@ export const giveQuote = write({
             title: own,
             widthMm,
             heightMm,
-            grossMinor: shares[index]!,
+            grossMinor: grossMinor[index]!,
           })),
         },
       };

@@ -291,14 +291,16 @@ describe('what it costs', () => {
     const ask = { jobId: id, setId: null, forWhom: 'The school', maker: 'Me' };
     const bare = jobCost(workshop, id)!.reckoned;
     expect(bare.unknown).toEqual(expect.arrayContaining(['Key', 'Staple, 8 mm leg', 'Hands, brief']));
-    expect(wordsOf(giveQuote.act(workshop, { ...ask, seenMinor: bare.knownMinor }))).toMatch(
+    expect(wordsOf(giveQuote.act(workshop, { ...ask, examplesHold: true, seenMinor: bare.knownMinor }))).toMatch(
       /A quote needs every price: Key.* have none yet/,
     );
     priced();
     const { reckoned } = jobCost(workshop, id)!;
     expect(reckoned.unknown).toEqual([]);
-    expect(wordsOf(giveQuote.act(workshop, { ...ask, seenMinor: reckoned.knownMinor - 1 }))).toMatch(/has changed since/);
-    const quote = value(giveQuote.act(workshop, { ...ask, seenMinor: reckoned.knownMinor }));
+    expect(wordsOf(giveQuote.act(workshop, { ...ask, examplesHold: true, seenMinor: reckoned.knownMinor - 1 }))).toMatch(
+      /has changed since/,
+    );
+    const quote = value(giveQuote.act(workshop, { ...ask, examplesHold: true, seenMinor: reckoned.knownMinor }));
     expect(quote).toMatchObject({
       number: 1,
       validUntil: '2031-06-03',
@@ -334,6 +336,7 @@ describe('what it costs', () => {
         setId: id,
         forWhom: '',
         seenMinor: cost.reckoned.knownMinor,
+        examplesHold: true,
         maker: 'Me',
       }),
     );
