@@ -66,17 +66,8 @@ function makeWorked(): WorkedWorkshop {
   workUpTo(workshop, ids.squared, 'square');
   workUpTo(workshop, ids.fastened, 'fasten');
   workUpTo(workshop, ids.tuned, 'tune');
-  value(
-    addToRack.act(workshop, {
-      profile: 'deep',
-      kind: 'timber',
-      family: 'plain',
-      lengthMm: 2400,
-      count: 4,
-      mark: '',
-      maker: 'Me',
-    }),
-  );
+  const timber = { profile: 'deep', kind: 'timber' as const, family: 'plain', lengthMm: 2400, count: 4, mark: '' };
+  value(addToRack.act(workshop, { ...timber, maker: 'Me' }));
   value(
     addCloth.act(workshop, {
       kind: 'roll',

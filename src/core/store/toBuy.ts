@@ -43,6 +43,8 @@ export type BuyLine = {
   /** What is wanted in all, what is there, and what is bought: so many packs of so much. */
   wanted: number;
   there: number;
+  /** What the house keeps of it besides. */
+  least: number;
   packs: number;
   pack: number;
   unit: Need['unit'] | 'mm';
@@ -111,6 +113,7 @@ function itemLines(jobs: readonly BuyingJob[], { items }: Store): BuyLine[] {
         what: item?.name ?? so!.need.name,
         wanted: so?.quantity ?? 0,
         there,
+        least,
         packs,
         pack,
         unit: item?.unit ?? so!.need.unit,
@@ -148,6 +151,7 @@ function woodLines(jobs: readonly BuyingJob[], store: Store, rules: HouseRules, 
       what: `${name}, pair, ${family}`,
       wanted: bars,
       there: 0,
+      least: 0,
       packs,
       pack: 2,
       unit: 'pieces',
@@ -170,6 +174,7 @@ function woodLines(jobs: readonly BuyingJob[], store: Store, rules: HouseRules, 
         what: `${name}, ${kind === 'bead' ? 'bead strip' : kind === 'brace' ? 'brace timber' : 'timber'}`,
         wanted: bars.length,
         there: 0,
+        least: 0,
         packs: bars.length,
         pack: 1,
         unit: 'pieces' as const,
@@ -204,6 +209,7 @@ function clothLines(jobs: readonly BuyingJob[], store: Store, rules: HouseRules)
         fromStock: onStock.size,
         wanted: lengthMm,
         there: 0,
+        least: 0,
         packs,
         pack: CLOTH_STEP_MM,
         unit: 'mm',

@@ -166,15 +166,15 @@ export function BuyView({ buying: { lines, jobs, wanted } }: { buying: ToBuy & {
   );
 }
 
-/** Who would go without, and what is there. */
+/** Who would go without, what is in stock, and what of it is reserved. */
 function forWords(line: BuyLine): string {
-  const { jobs, there, wanted, unit } = line;
+  const { jobs, there, least, wanted } = line;
+  const round = (value: number) => String(Math.round(value * 10) / 10);
   const whose =
     jobs.length === 0
-      ? 'to have it in stock'
+      ? `keep at least ${round(least)}`
       : `for No. ${jobs.slice(0, 6).join(', ')}${jobs.length > 6 ? ` and ${jobs.length - 6} more` : ''}`;
   if (line.kind === 'cloth' && line.fromStock > 0)
     return `${whose}; ${line.fromStock} of ${line.pieces} pieces are cut from what is here`;
-  const round = (value: number) => String(Math.round(value * 10) / 10);
-  return there === 0 ? whose : `${whose}; ${round(there)} ${unit} there, ${round(wanted)} wanted`;
+  return there === 0 ? whose : `${whose}; ${round(there)} in stock, ${round(wanted)} reserved`;
 }
