@@ -68,7 +68,10 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
   const known = !inputs.brief.notKnown.includes('bars');
   const opener = known ? openersOf(joint.opener) : null;
   const before = measuredBefore(here);
-  const [work, setWork] = useState<Omit<TakenDown, 'width' | 'height' | 'margins'>>(startOf(takenDownShape));
+  const [chosen, setChosen] = useState<Omit<TakenDown, 'width' | 'height' | 'margins' | 'coreMm'>>(startOf(takenDownShape));
+  /** As it was typed, with its unit. */
+  const [core, setCore] = useState(() => length(startOf(takenDownShape).coreMm, here.house.tape.unit));
+  const work = { ...chosen, coreMm: core.mm };
   /** Nothing stands for a measure that nobody took. */
   const [width, setWidth] = useState(before?.width ?? null);
   const [height, setHeight] = useState(before?.height ?? null);
@@ -78,7 +81,7 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
   const [openers, setOpeners] = useState(opener?.count ?? 0);
   const measured = width !== null && height !== null && SIDES.every((side) => margins[side] !== null);
   const verdicts = takingDownVerdicts(inputs, gone ? null : work, here.house);
-  const set = (patch: Partial<typeof work>) => setWork({ ...work, ...patch });
+  const set = (patch: Partial<typeof chosen>) => setChosen({ ...chosen, ...patch });
   const take = async () => {
     if (!(await draft.flush())) return 'What was typed is not saved yet.';
     const { revision } = draft.read();
@@ -126,12 +129,7 @@ function TakeDownForm({ jobId, here, maker, draft, onClose }: TakeDownProps & { 
               <>
                 <Choice label="Its paint" value={work.paint} options={PAINT_LAYERS} onChange={(paint) => set({ paint })} />
                 <Choice label="Rolled along" value={work.along} options={ALONG} onChange={(along) => set({ along })} />
-                <LengthField
-                  label="Core, across"
-                  of="core"
-                  value={length(work.coreMm)}
-                  onChange={({ mm }) => set({ coreMm: mm })}
-                />
+                <LengthField label="Core, across" of="core" value={core} onChange={setCore} />
               </>
             )}
           </div>
