@@ -128,6 +128,10 @@ export const openStatesByDue = (database: Database, most: number): JobState[] =>
     .all(most)
     .map(plain);
 
+/** How many are open. */
+export const countOpen = (database: Database): number =>
+  database.prepare<[], number>('SELECT count(*) FROM job_state s WHERE s.stage IS NOT NULL AND s.broken IS NULL').pluck().get()!;
+
 /** States of all canvases of a set, open or not, by number. */
 export const statesOfSet = (database: Database, setId: string): JobState[] =>
   database

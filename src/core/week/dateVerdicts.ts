@@ -11,14 +11,15 @@ const LATE = 0.05;
 export type DateStanding = 'safe' | 'tight' | 'atRisk' | 'late';
 
 /**
- * How a date stands.
+ * How a date stands. One that the plan itself ends after is never safe, however many of its runs keep it.
  *
- * @example dateStanding({ due: 96, chance: 0.8 }) // 'tight'
+ * @example dateStanding({ due: 96, chance: 0.8, end: 90 }) // 'tight'
+ * @example dateStanding({ due: 96, chance: 0.92, end: 98 }) // 'tight'
  */
-export function dateStanding({ due, chance }: Pick<DateChance, 'due' | 'chance'>): DateStanding | null {
+export function dateStanding({ due, chance, end }: Pick<DateChance, 'due' | 'chance' | 'end'>): DateStanding | null {
   if (due === null || chance === null) return null;
   if (chance < LATE) return 'late';
-  return chance >= SAFE ? 'safe' : chance >= TIGHT ? 'tight' : 'atRisk';
+  return chance >= SAFE && end <= due ? 'safe' : chance >= TIGHT ? 'tight' : 'atRisk';
 }
 
 const BY_GRAVITY: readonly DateStanding[] = ['safe', 'tight', 'atRisk', 'late'];

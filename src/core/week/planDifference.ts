@@ -1,6 +1,6 @@
 /* Two plans of the same days against one another: what a maker would notice. */
 import { type DateStanding, dateStanding } from './dateVerdicts';
-import type { WeekPlan } from './weekPlan';
+import type { DateChance, WeekPlan } from './weekPlan';
 import type { WantedId } from './weekSettings';
 import { STEPS_A_DAY } from '../schedule/workCalendar';
 
@@ -56,4 +56,37 @@ export function isBetter(
     if (Math.abs(gain) > (one === 'finish' ? 1 : 1e-6)) return gain > 0;
   }
   return false;
+}
+
+/** A date that a plan keeps more seldom than another one. */
+export interface DateFall {
+  jobId: string;
+  chanceFrom: number;
+  chanceTo: number;
+}
+
+/** Told apart from the chance of the runs by so many standard deviations; less than this part of all runs is nothing. */
+const APART = 2;
+const LEAST_FALL = 0.02;
+
+/**
+ * Dates whose chance falls by more than the noise of the runs it was told from, the deepest fall first.
+ *
+ * @param runs that each chance was told from, above 0
+ * @example dateFalls({ dates: new Map([['a', { due: 9, chance: 0.9 }]]) }, { dates: new Map([['a', { due: 9, chance: 0.13 }]]) }, 240).length // 1
+ */
+export function dateFalls(
+  before: { dates: ReadonlyMap<string, Pick<DateChance, 'due' | 'chance'>> },
+  after: { dates: ReadonlyMap<string, Pick<DateChance, 'due' | 'chance'>> },
+  runs: number,
+): DateFall[] {
+  const variance = (chance: number) => (chance * (1 - chance)) / runs;
+  return [...after.dates]
+    .flatMap(([jobId, { chance: chanceTo }]): DateFall[] => {
+      const chanceFrom = before.dates.get(jobId)?.chance ?? null;
+      if (chanceFrom === null || chanceTo === null) return [];
+      const noise = Math.max(LEAST_FALL, APART * Math.sqrt(variance(chanceFrom) + variance(chanceTo)));
+      return chanceFrom - chanceTo > noise ? [{ jobId, chanceFrom, chanceTo }] : [];
+    })
+    .sort((a, b) => b.chanceFrom - b.chanceTo - (a.chanceFrom - a.chanceTo));
 }

@@ -6,7 +6,7 @@ import { toEnd } from '../toEnd';
 import { dateStanding, dateVerdict } from './dateVerdicts';
 import { latestStart } from './latestStart';
 import { namedPlan, planOfNames } from './namedPlan';
-import { isBetter, planDifference } from './planDifference';
+import { dateFalls, isBetter, planDifference } from './planDifference';
 import { forcedBy, promiseFor } from './promise';
 import { chanceBy, endsOverRuns, runGround, runPlan } from '../schedule/runPlan';
 import { savingChanges } from './savingChanges';
@@ -214,6 +214,19 @@ describe('the plan of a week', () => {
     for (const one of [next, makerDay(week, facts.jobs, plan, 'Jon', 96)])
       for (const task of one.tasks) expect(task.overnight).toBe(task.from >= 52 && task.coat !== null && task.to + 12 > 68);
     expect(makerDay(week, facts.jobs, plan, 'Eva', 0)).toMatchObject({ day: null, tasks: [] });
+  });
+
+  it('a plan that keeps a date more seldom is told by that date first; the noise of its runs is none', () => {
+    const plan = (...chances: (number | null)[]) => ({
+      dates: new Map(chances.map((chance, index) => [`j${index}`, { due: chance === null ? null : 96, chance }])),
+    });
+    const falls = (from: (number | null)[], to: (number | null)[]) =>
+      dateFalls(plan(...from), plan(...to), 240).map(({ jobId }) => jobId);
+    expect(falls([0.95, 0.9, 0.6, null], [0.13, 0.95, 0.3, null])).toEqual(['j0', 'j2']);
+    expect(falls([0.9, 0.5, 1], [0.86, 0.43, 0.99])).toEqual([]);
+    // More runs tell a smaller fall.
+    expect(dateFalls(plan(0.9), plan(0.86), 24_000)).toHaveLength(1);
+    expect(falls([1], [0.95])).toEqual(['j0']);
   });
 
   it('what is tried is tried on the whole plan', () => {

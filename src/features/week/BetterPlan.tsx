@@ -4,11 +4,11 @@ import { printed } from '@/core/quantities/printed';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { namedPlan } from '@/core/week/namedPlan';
-import { isBetter, planDifference } from '@/core/week/planDifference';
+import { dateFalls, isBetter, planDifference } from '@/core/week/planDifference';
 import type { Shop } from '@/core/schedule/shop';
 import { withoutBrokenPins } from '@/core/schedule/pins';
 import { scheduleViolations } from '@/core/schedule/scheduleViolations';
-import type { WeekPlan } from '@/core/week/weekPlan';
+import { RUNS, type WeekPlan } from '@/core/week/weekPlan';
 import type { WeekView } from '@/server/week/weekWrites';
 import { TaskCancelled } from '@/workers/taskClient';
 import { refusalWords } from '../refusalWords';
@@ -62,6 +62,7 @@ export function BetterPlan({ week, shop, standing }: { week: WeekView; shop: Sho
     [shop, found],
   );
   const better = found !== null && sound && isBetter(found, standing, facts.settings.wanted) ? found : null;
+  const falls = better ? dateFalls(standing, better, RUNS) : [];
   const take = async () => {
     const { at, pots } = namedPlan(shop, better!);
     const outcome = await send('takePlan', {
@@ -77,10 +78,16 @@ export function BetterPlan({ week, shop, standing }: { week: WeekView; shop: Sho
   return (
     <section aria-label="A better plan" className="min-w-72 flex-1 text-[14.5px]">
       <h2 className="text-[16px] font-semibold">
-        {better ? 'A better plan was found' : state === 'running' ? 'Looking for a better plan' : 'No better plan was found'}
+        {better
+          ? falls.length === 0
+            ? 'A better plan was found'
+            : `Another plan: ${falls.length === 1 ? 'one date falls' : `${falls.length} dates fall`}`
+          : state === 'running'
+            ? 'Looking for a better plan'
+            : 'No better plan was found'}
       </h2>
       <div role="status">
-        {better && <DifferenceLines difference={planDifference(standing, better)} jobs={facts.jobs} />}
+        {better && <DifferenceLines difference={planDifference(standing, better)} falls={falls} jobs={facts.jobs} />}
         {proven && !better && <p className="soft">No plan keeps more of the dates: proven, each canvas alone takes as long.</p>}
         {!proven && standing.tardiness > 0 && (
           <p className="soft">
@@ -92,7 +99,7 @@ export function BetterPlan({ week, shop, standing }: { week: WeekView; shop: Sho
       <div className="mt-1 flex gap-2">
         {better && (
           <button type="button" className="btn btn-primary btn-sm h-9" disabled={state === 'running'} onClick={() => void take()}>
-            Take it
+            {falls.length === 0 ? 'Use this plan' : 'Use it all the same'}
           </button>
         )}
         {state === 'running' && (

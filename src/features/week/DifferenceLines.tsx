@@ -1,6 +1,6 @@
 import { printed } from '@/core/quantities/printed';
 import { STANDING_WORDS, runsWords } from '@/core/week/dateVerdicts';
-import type { PlanDifference } from '@/core/week/planDifference';
+import type { DateFall, PlanDifference } from '@/core/week/planDifference';
 import type { WeekJob } from '@/core/week/weekShop';
 
 /** Lines that are read before one takes or leaves it. */
@@ -9,15 +9,27 @@ const MOST = 2;
 const times = (count: number, one: string, many: string): string => `${Math.abs(count)} ${Math.abs(count) === 1 ? one : many}`;
 
 /** What differs between two plans, in words. */
-export function DifferenceLines({ difference, jobs }: { difference: PlanDifference; jobs: readonly WeekJob[] }) {
+export function DifferenceLines({
+  difference,
+  falls = [],
+  jobs,
+}: {
+  difference: PlanDifference;
+  /** Dates that are kept more seldom: told first, and all of them. */
+  falls?: readonly DateFall[];
+  jobs: readonly WeekJob[];
+}) {
   const { dates, ends, setUps, moved, finishSteps } = difference;
   const number = new Map(jobs.map(({ id, number: of }) => [id, of]));
+  const fell = new Set(falls.map(({ jobId }) => jobId));
   const lines = [
-    ...dates.map(({ jobId, from, to, chanceFrom, chanceTo }) => ({
-      key: jobId,
-      bad: chanceTo < chanceFrom,
-      says: `No. ${number.get(jobId) ?? ''}: ${STANDING_WORDS[from]} (${runsWords(chanceFrom)}) becomes ${STANDING_WORDS[to]} (${runsWords(chanceTo)})`,
-    })),
+    ...dates
+      .filter(({ jobId }) => !fell.has(jobId))
+      .map(({ jobId, from, to, chanceFrom, chanceTo }) => ({
+        key: jobId,
+        bad: chanceTo < chanceFrom,
+        says: `No. ${number.get(jobId) ?? ''}: ${STANDING_WORDS[from]} (${runsWords(chanceFrom)}) becomes ${STANDING_WORDS[to]} (${runsWords(chanceTo)})`,
+      })),
     ...ends
       .filter(({ jobId }) => !dates.some((one) => one.jobId === jobId))
       .map(({ jobId, days }) => ({
@@ -28,6 +40,11 @@ export function DifferenceLines({ difference, jobs }: { difference: PlanDifferen
   ];
   return (
     <ul>
+      {falls.map(({ jobId, chanceFrom, chanceTo }) => (
+        <li key={jobId} className="text-error">
+          No. {number.get(jobId) ?? ''}: kept in {runsWords(chanceFrom)}, then in {runsWords(chanceTo)}
+        </li>
+      ))}
       {lines.slice(0, MOST).map(({ key, bad, says }) => (
         <li key={key} className={bad ? 'text-error' : ''}>
           {says}

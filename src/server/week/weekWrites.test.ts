@@ -9,7 +9,7 @@ import { taskId } from '@/core/week/weekShop';
 import { momentAt } from '@/core/week/weekTime';
 import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
-import { findState } from '@/db/jobStates';
+import { countOpen, findState } from '@/db/jobStates';
 import { readPlan } from '@/db/weeks';
 import { removeJob } from '../job/jobWrites';
 import { factsIn } from '../job/jobStates';
@@ -27,7 +27,7 @@ import {
   workUpTo,
 } from '../testWorkshop';
 import { jobDate, printedDays, todayOf } from './today';
-import { pinTask, saveWeek, takePlan, weekNow, weekSettings } from './weekWrites';
+import { MOST_PLANNED, pinTask, saveWeek, takePlan, unplannedTroubles, weekFacts, weekNow, weekSettings } from './weekWrites';
 import { weekCalendar } from './weekCalendar';
 import { draftWork, otherGrounds } from './weekDrafts';
 
@@ -221,6 +221,14 @@ describe('today, dates, drafts and calendars', () => {
     const printed = await printedDays(workshop, null);
     expect(printed.days.flatMap(({ makers }) => makers.flatMap(({ tasks }) => tasks)).length).toBeGreaterThan(3);
     expect((await printedDays(workshop, 'Eva')).wrong.join()).toMatch(/Nobody here is called “Eva”/);
+  });
+
+  it('more open canvases than are planned are said to be left out', () => {
+    expect(unplannedTroubles(MOST_PLANNED)).toEqual([]);
+    expect(unplannedTroubles(MOST_PLANNED + 1)[0]).toMatch(/^Only the 200 canvases .* 1 more is open/);
+    expect(unplannedTroubles(400)[0]).toMatch(/200 more are open/);
+    newJob(workshop);
+    expect(weekFacts(workshop).facts.jobs.length).toBe(countOpen(workshop.database));
   });
 
   it('a canvas not taken, and one with another ground, are work to be tried', () => {

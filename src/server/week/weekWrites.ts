@@ -20,7 +20,7 @@ import { RUNS, type WeekPlan, datesOf, planWeek } from '@/core/week/weekPlan';
 import { type WeekFacts, type WeekShop, weekShop, weekTroubles } from '@/core/week/weekShop';
 import { weekSettingsShape, weekSettingsViolations } from '@/core/week/weekSettings';
 import { dayOfMoment, momentAt } from '@/core/week/weekTime';
-import { openStatesByDue } from '@/db/jobStates';
+import { countOpen, openStatesByDue } from '@/db/jobStates';
 import { isBusy } from '@/db/isBusy';
 import { latestReadings } from '@/db/logEntries';
 import {
@@ -134,6 +134,15 @@ export const weekDice = (seed = SEED) => {
   return { random: randomLcg(seed / 2), dice: { even, normal: randomNormal.source(even)() } };
 };
 
+/** That more are open than are planned, where they are. */
+export function unplannedTroubles(open: number): string[] {
+  const more = open - MOST_PLANNED;
+  if (more <= 0) return [];
+  return [
+    `Only the ${MOST_PLANNED} canvases that are wanted first are planned: ${more} more ${more === 1 ? 'is' : 'are'} open, and take no hands here.`,
+  ];
+}
+
 const asked = new WeakMap<Database, { word: string; view: Promise<WeekView> }>();
 
 /** The week as it stands now. */
@@ -141,7 +150,7 @@ export async function weekNow(workshop: Workshop): Promise<WeekView> {
   const { facts: typed, revision, spread } = weekFacts(workshop);
   const { database } = workshop;
   const word = weekWord(typed, spread);
-  const troubles = weekTroubles(typed);
+  const troubles = [...unplannedTroubles(countOpen(database)), ...weekTroubles(typed)];
   const stands = readPlan(database);
   const facts = { ...typed, begun: stands ? begunNow(stands, typed) : [] };
   const week = weekShop(facts);
