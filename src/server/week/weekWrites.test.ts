@@ -27,6 +27,7 @@ import {
   workUpTo,
 } from '../testWorkshop';
 import { jobDate, printedDays, todayOf } from './today';
+import { houseRules, saveRules } from '../house/houseRuleWrites';
 import { MOST_PLANNED, pinTask, saveWeek, takePlan, unplannedTroubles, weekFacts, weekNow, weekSettings } from './weekWrites';
 import { weekCalendar } from './weekCalendar';
 import { draftWork, otherGrounds } from './weekDrafts';
@@ -104,6 +105,25 @@ describe('the plan that stands', () => {
     const nextDay = (await weekNow(workshop)).plan!;
     expect(nextDay.firstDay).toBe('2031-05-06');
     expect(Math.min(...nextDay.at.map(([, start]) => start))).toBeGreaterThan(36);
+  });
+
+  it('refuses to set by hand what its maker cannot do, and goes on planning; what another can do is set', async () => {
+    const rules = houseRules(workshop);
+    value(saveRules.act(workshop, { rules: { ...rules.rules, makers: ['Me', 'Ida'] }, revision: rules.revision }));
+    // Half an hour each morning.
+    const hours = [1, 2, 3, 4, 5].map((weekday) => ({ weekday, from: 36, to: 38 }));
+    value(
+      saveWeek.act(workshop, {
+        revision: 0,
+        settings: { ...USUAL_WEEK, makers: [{ maker: 'Ida', ownHours: true, hours, leaves: [], squeezes: 1 }] },
+      }),
+    );
+    const id = newJob(workshop);
+    const task = taskId(id, 'fasten');
+    expect(wordsOf(pin(task, 'Ida', null))).toMatch(/^Ida is never there long enough at once for it, or no hand stands/);
+    expect((await weekNow(workshop)).plan).not.toBeNull();
+    value(pin(task, 'Me', null));
+    expect((await weekNow(workshop)).plan!.at.find(([one]) => one === task)![2]).toBe('Me');
   });
 
   it('says what is wrong where nothing can be planned', async () => {

@@ -2,6 +2,7 @@
  * The week of the workshop: everything that is open put into days. The plan that stands is kept, and made again when something was
  * recorded, typed or set since, or when time went by something planned; what lies near stays where it is.
  */
+import { toEnd } from '@/core/toEnd';
 import { createHash } from 'node:crypto';
 import type { Database } from 'better-sqlite3';
 import { randomLcg, randomNormal } from 'd3-random';
@@ -226,6 +227,13 @@ export const saveWeek = write({
   again: (workshop) => done(weekSettings(workshop)),
 });
 
+/** Whether all the work finds room within the hours that somebody is there, by the first plan that is made. */
+const hasRoom = (facts: WeekFacts): boolean => {
+  const week = weekShop(facts);
+  const options = { wanted: facts.settings.wanted, variation: variationOf(week.tasks, 0), rounds: 1, runs: 1, before: null };
+  return shopViolations(week.shop).length === 0 && toEnd(planOrNone(week, { ...options, ...weekDice() })) !== null;
+};
+
 /** Sets a task by hand, or lets it go; refused where it cannot be kept, with why. */
 export const pinTask = write({
   /** By whom and from when a task is set by hand: neither lets it go. `seen…`: how it was set when it was looked at. */
@@ -260,6 +268,13 @@ export const pinTask = write({
       return refuse(
         `${maker ?? 'Nobody who does it'} is ${maker ? 'not ' : ''}there from its start to its end: choose a time within the hours.`,
       );
+    if (maker !== null || atMs !== null) {
+      const others = facts.pins.filter((one) => one.task !== task);
+      if (hasRoom({ ...facts, pins: others }) && !hasRoom({ ...facts, pins: [...others, { task, maker, atMs }] }))
+        return refuse(
+          `${maker ?? 'Whoever does it'} is never there long enough at once for it, or no hand stands so many squeezes: with this set, the work has no room. Choose another maker or time.`,
+        );
+    }
     setPin(database, of.jobId, { task, maker, atMs });
     // What is let go lies anywhere again, with what comes after it.
     if (maker === null && atMs === null) forgetPlanOf(database, week, of.jobId);
