@@ -29,6 +29,7 @@ const BY_THE_CUT = ['cloth roll', 'handover weight', 'handover hanging'];
 
 /** What a search in steps ends at a little beside; and by how much one that is moved off a knot goes the other way, as a part. */
 const BY_SEARCH: Record<string, number> = {
+  'brief rebateFit': 1e-2,
   'brief rebateLip': 1e-2,
   'brief framePlace': 1e-2,
   'brief parallelEdges': 1e-2,

@@ -20,7 +20,7 @@ it('hands on the plan of any job and no reading of it', () => {
     expect(inputs).toEqual(before);
     const fresh = newInputs('Next', inputs.brief.width, inputs.brief.height);
     const { rebate } = fresh.brief;
-    expect([next.brief, next.bars]).toEqual([{ ...inputs.brief, title: 'Next', dueOn: null, rebate }, inputs.bars]);
+    expect([next.brief, next.bars]).toEqual([{ ...inputs.brief, title: 'Next', dueOn: null, rebate, notKnown: [] }, inputs.bars]);
     for (const name of TAPE_NAMES) expect([next.square[name], next.cloth.painting[name]]).toEqual([null, null]);
     expect([next.kit, next.square.tries, next.square.gaps, next.square.tape]).toEqual([[], [], fresh.square.gaps, 'own']);
     expect([next.cloth.left, next.cloth.laidAgain, next.fasten.asDone, next.fasten.laid, next.fasten.knots]).toEqual([

@@ -3,7 +3,7 @@ import { assumed } from '../house/houseRules';
 import type { JobInputs } from '../job/job';
 import { type Verdict, verdict } from '../job/verdict';
 import { printed } from '../quantities/printed';
-import { mayBeDone } from '../stages/look/mayBeDone';
+import { type ActId, mayBeDone } from '../stages/look/mayBeDone';
 import type { PlanContext } from '../stages/planContext';
 import type { TakenDown } from './takenDownWork';
 
@@ -15,38 +15,26 @@ type Kept = Pick<TakenDown, 'kept' | 'paint' | 'faceOut' | 'coreMm'>;
  * @param kept null where the cloth is given up
  */
 export const takingDownVerdicts = (inputs: JobInputs, kept: Kept | null, context: PlanContext): Verdict[] => [
-  ...handsVerdict(inputs),
-  ...(kept?.kept === 'rolled' ? [...rollVerdict(inputs), ...faceVerdict(kept), coreVerdict(kept, context)] : []),
+  ...forbidden(inputs, {
+    act: 'unfasten',
+    about: 'taking it off',
+    doThis: 'Leave it on its bars. Ask a conservator, and write into its file who decided and what was said.',
+  }),
+  ...(kept?.kept === 'rolled'
+    ? [
+        ...forbidden(inputs, { act: 'roll', about: 'rolling it', doThis: 'Keep it flat, face up, with smooth paper over it.' }),
+        ...faceVerdict(kept),
+        coreVerdict(kept, context),
+      ]
+    : []),
 ];
 
-function handsVerdict(inputs: JobInputs): Verdict[] {
-  const permission = mayBeDone('unfasten', inputs);
+/** The stop of an act that the file of a work does not allow. */
+function forbidden(inputs: JobInputs, { act, about, doThis }: { act: ActId; about: string; doThis: string }): Verdict[] {
+  const permission = mayBeDone(act, inputs);
   if (permission.may === 'allowed') return [];
-  return [
-    verdict({
-      id: 'takeOff',
-      about: 'taking it off',
-      level: 'stop',
-      says: permission.says,
-      because: permission.because,
-      doThis: 'Leave it on its bars. Ask a conservator, and write into its file who decided and what was said.',
-    }),
-  ];
-}
-
-function rollVerdict(inputs: JobInputs): Verdict[] {
-  const permission = mayBeDone('roll', inputs);
-  if (permission.may === 'allowed') return [];
-  return [
-    verdict({
-      id: 'roll',
-      about: 'rolling it',
-      level: 'stop',
-      says: permission.says,
-      because: permission.because,
-      doThis: 'Keep it flat, face up, with smooth paper over it.',
-    }),
-  ];
+  const { says, because } = permission;
+  return [verdict({ id: act, about, level: 'stop', says, because, doThis })];
 }
 
 const faceVerdict = ({ faceOut }: Kept): Verdict[] =>

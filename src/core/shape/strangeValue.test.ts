@@ -20,6 +20,8 @@ describe('a value from outside', () => {
     ['no number', { n: NaN }, 'n'],
     ['endless', [1, -Infinity], '1'],
     ['nothing', { n: undefined }, 'n'],
+    ['a place left out of a list', { rows: Object.assign([1], { 2: 3 }) }, 'rows'],
+    ['a name beside the rows of a list', { rows: Object.assign([1], { more: 3 }) }, 'rows'],
     ['a function', { f: () => 1 }, 'f'],
     ['NUL', { title: 'a\u0000b' }, 'title'],
     ['half a letter', { title: '\ud83c' }, 'title'],
