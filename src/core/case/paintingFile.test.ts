@@ -119,7 +119,11 @@ describe('any painting', () => {
     for (let turn = 0; turn < rounds(200, 6000); turn += 1) {
       const one = randomInputs(random);
       const use = USES.filter(({ painted }) => painted)[turn % 3]!.id;
-      const inputs: JobInputs = { ...one, brief: { ...one.brief, use, notKnown: [] }, fasten: { ...one.fasten, spacing: length(90) } };
+      const inputs: JobInputs = {
+        ...one,
+        brief: { ...one.brief, use, notKnown: [] },
+        fasten: { ...one.fasten, spacing: length(90) },
+      };
       const log = records(...runOf(true));
       const here = caseOf({ inputs }, log, house, AT);
       const { kit } = here.plan;
