@@ -303,6 +303,9 @@ describe('a canvas that is only felt', () => {
           }
           expect([odds[4]!.asLoose > 99.9 || from === 4, odds[0]!.asTight]).toEqual([true, 100]);
         }
+    // Only a creep, or an air, of half as much again makes a firm cloth slack: a quarter of the cases, and few of these.
+    expect(oddsOfFeel(2, 0, { creepPart: 0.4, byAir: 0 }).asLoose).toBeCloseTo(6.25, 9);
+    expect(oddsOfFeel(2, 0, { creepPart: 0, byAir: 60 }).asLoose).toBeCloseTo(5.3125, 9);
     expect(oddsOfFeel(2, 1, { creepPart: 0.2, byAir: 0 }).asLoose).toBeLessThan(
       oddsOfFeel(2, 1, { creepPart: 0.2, byAir: 50 }).asLoose,
     );

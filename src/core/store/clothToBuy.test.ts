@@ -76,6 +76,16 @@ describe('cloth that is bought', () => {
     expect(buy([piece(700, 500), piece(800 - TEAR, 500)], [cloth('roll', 1500, 500)]).roll).toBeNull();
   });
 
+  it('counts no piece past the end of a roll or an offcut, of few pieces or of many, to the width of a tear', () => {
+    const two = () => [piece(1400, 500), piece(1400, 500)];
+    expect(buy(two(), [cloth('roll', 1500, 1000 + TEAR - 1)]).roll).not.toBeNull();
+    expect(buy(two(), [cloth('roll', 1500, 1000 + TEAR)]).roll).toBeNull();
+    const many = () => Array.from({ length: 9 }, () => piece(700, 600));
+    expect(buy(many(), [cloth('roll', 1500, 1000)]).onStock.size).toBe(2);
+    expect(buy(many(), [cloth('roll', 1500, 1200 + TEAR)]).onStock.size).toBe(4);
+    expect(buy(many(), [cloth('offcut', 1400 + TEAR, 600), cloth('offcut', 1400 + TEAR - 1, 600)]).onStock.size).toBe(3);
+  });
+
   it('bought as it says, the same pieces want nothing more, over random shops of few pieces and many', () => {
     const random = randomLcg(0.417);
     const upTo = (most: number) => Math.round(most * random());
