@@ -235,6 +235,8 @@ describe('the bill of an order', () => {
       rates,
     );
     expect(new Set([grossMinor[0], grossMinor[2], grossMinor[3]]).size).toBe(1);
+    // One alike canvas costs the mean of them, to the cent.
+    expect(sums.costMinor).toBe(3 * 20274 + 9999);
     expect(sums.grossMinor).toBe(grossMinor.reduce((sum, one) => sum + one, 0));
     expect(sums.netMinor + sums.taxMinor).toBe(sums.grossMinor);
     expect(sums.costMinor + sums.marginMinor).toBe(sums.netMinor);
