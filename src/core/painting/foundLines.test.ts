@@ -127,6 +127,15 @@ describe('torn edges', () => {
     }
   });
 
+  it('lie on the face where the image comes to lie: off its corner, not off that of the face', () => {
+    const inputs = torn('bottom', 100, 150);
+    inputs.brief.width = length(880);
+    const { brief, fasten } = planJob(inputs, context, 0);
+    const at = 100 + brief.painting!.registration!.corners.bottomLeft.x;
+    expect(at).toBeCloseTo(90, 1);
+    expect(fasten.verdicts.find(({ id }) => id === 'torn 1')!.says).toMatch(/from 90 mm to 140 mm of the left end/);
+  });
+
   it('do not condemn their side; of no length or beyond it they say nothing', () => {
     const sides = (inputs: JobInputs) =>
       planJob(inputs, context, 0)
