@@ -13,7 +13,7 @@ import { lossPerRh } from '../tension/clothWeather';
 import type { HangingPlace } from './climates';
 import { creepFound, creepLesson, daysSince, isPlausible, leftByCreep, movedBefore, readingBefore, seenBetween } from './creep';
 import { oddsOfFeel } from './feltPast';
-import { type Life, lifeOf } from './life';
+import { type Life, isInHouse, lifeOf } from './life';
 import { lifeBand, placesOf } from './lifeBand';
 import { type LifeGround, expectedNow, lifeVerdicts } from './lifeVerdicts';
 
@@ -240,6 +240,17 @@ describe('reading the past', () => {
     const [first] = lifeBand(life, placesOf([]), ground(1000, { lesson }));
     expect(first!.at(-1)!.atMs).toBe(Date.parse(at(100)));
   });
+});
+
+it('the air of this house is that of a canvas that hangs here, or never went out; of one that went out to nobody knows where it is not', () => {
+  const here = { ...CELLAR, climate: 'house' } as const;
+  const inHouse = (...log: LogEntry[]) => isInHouse(lifeOf([made(), ...log]));
+  expect([
+    inHouse(),
+    inHouse(handedOver()),
+    inHouse(handedOver(), hung(2, CELLAR)),
+    inHouse(handedOver(), hung(2, CELLAR), hung(9, here)),
+  ]).toEqual([true, false, false, true]);
 });
 
 describe('a canvas that is only felt', () => {

@@ -25,12 +25,15 @@ const USUAL_HOURS = [1, 2, 3, 4, 5].flatMap((weekday) => [
   { weekday, from: 52, to: 68 },
 ]);
 
+/** Rows of changed days that are kept. */
+export const MOST_CHANGES = 300;
+
 export const weekSettingsShape = {
   hours: listOf(openHours, 28),
   /** Days unlike others: for everybody where no maker is named; closed where none of its hours is left. */
   changes: listOf(
     part('changedDay', { on: day(), maker: text(0, 80), from: whole(0, STEPS_A_DAY), to: whole(0, STEPS_A_DAY) }),
-    300,
+    MOST_CHANGES,
   ),
   makers: listOf(
     part('makerDays', {

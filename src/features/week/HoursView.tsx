@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { ArrowUp, Plus } from 'lucide-react';
 import { dayWords } from '@/core/week/dateVerdicts';
-import { WANTED, type WeekSettings, weekSettingsViolations, weekSettingsShape } from '@/core/week/weekSettings';
+import { MOST_CHANGES, WANTED, type WeekSettings, weekSettingsViolations, weekSettingsShape } from '@/core/week/weekSettings';
 import { STAGES } from '@/core/stages/stages';
 import { parsed, refused } from '@/core/units/result';
 import { ActButton, Form, SendButton } from '@/ui/form/Form';
@@ -11,6 +11,8 @@ import { Choice, LengthField, NumberField, Tick, TypedField } from '@/ui/form/fi
 import { useAwake } from '@/ui/useAwake';
 import { useWorkshop } from '@/ui/WorkshopContext';
 import { useWrite } from '../useWrite';
+import { MOST_CHANGED_DAYS, changedSpans, withSpan, withoutSpan } from '@/core/week/changedDays';
+import { daysBetween } from '@/core/week/weekTime';
 import { DayField } from '@/ui/form/DayField';
 import { PlaceFields, Remove } from './PlaceFields';
 import { WeekHours, printHours, readHours } from './WeekHours';
@@ -229,32 +231,31 @@ function ChangedDays({
   onChange: (changes: WeekSettings['changes']) => void;
 }) {
   const [on, setOn] = useState(today);
+  const [lastDay, setUntil] = useState(today);
   const [maker, setMaker] = useState('');
   const [windows, setWindows] = useState<[number, number][]>([]);
   const whose = [{ id: '', name: 'everybody' }, ...makers.map((name) => ({ id: name, name }))];
-  const days = [...new Set(settings.changes.map((one) => `${one.on} ${one.maker}`))].sort();
+  // A day alone where the end was left before the beginning.
+  const until = lastDay < on ? on : lastDay;
   return (
     <section aria-label="Days unlike others" className="space-y-1">
       <h2 className="text-[17px] font-semibold">Days unlike others</h2>
       <ul>
-        {days.map((key) => {
-          const rows = settings.changes.filter((one) => `${one.on} ${one.maker}` === key);
-          const { on: day, maker: who } = rows[0]!;
-          const open = rows.filter(({ from, to }) => from < to).map(({ from, to }) => [from, to] as const);
-          const name = `${dayWords(day)} ${day.slice(0, 4)}, ${who === '' ? 'everybody' : who}: ${open.length === 0 ? 'away' : printHours(open)}`;
+        {changedSpans(settings.changes).map((span) => {
+          const { from, until: end, maker: who, windows: open } = span;
+          const days = from === end ? dayWords(from) : `${dayWords(from)} to ${dayWords(end)}`;
+          const name = `${days} ${end.slice(0, 4)}, ${who === '' ? 'everybody' : who}: ${open.length === 0 ? 'away' : printHours(open)}`;
           return (
-            <li key={key} className="flex items-center gap-2">
+            <li key={`${from} ${who}`} className="flex items-center gap-2">
               <span className="figure">{name}</span>
-              <Remove
-                label={`Take away: ${name}`}
-                onClick={() => onChange(settings.changes.filter((one) => `${one.on} ${one.maker}` !== key))}
-              />
+              <Remove label={`Take away: ${name}`} onClick={() => onChange(withoutSpan(settings.changes, span))} />
             </li>
           );
         })}
       </ul>
       <div className="flex flex-wrap items-end gap-3">
         <DayField label="Day" value={on} least="2000-01-01" onChange={setOn} />
+        <DayField label="Until" value={until} least={on} onChange={setUntil} />
         <Choice label="Whose" value={maker} options={whose} onChange={setMaker} />
         <TypedField
           label="Hours that day"
@@ -266,12 +267,11 @@ function ChangedDays({
         />
         <ActButton
           act={() => {
-            onChange([
-              ...settings.changes.filter((one) => !(one.on === on && one.maker === maker)),
-              ...(windows.length === 0
-                ? [{ on, maker, from: 0, to: 0 }]
-                : windows.map(([from, to]) => ({ on, maker, from, to }))),
-            ]);
+            const changes =
+              daysBetween(on, until) < MOST_CHANGED_DAYS ? withSpan(settings.changes, { from: on, until, maker, windows }) : null;
+            if (!changes || changes.length > MOST_CHANGES)
+              return `From ${dayWords(on)} to ${dayWords(until)} are too many days: ${MOST_CHANGED_DAYS} at most at once.`;
+            onChange(changes);
             return null;
           }}
         >
