@@ -64,6 +64,20 @@ describe('two tabs', () => {
     expect([one.read(), other.read()]).toEqual([[], []]);
   });
 
+  it('keep the order in which they added, also within one and the same moment', async () => {
+    vi.useFakeTimers({ now: Date.now(), toFake: ['Date'] });
+    try {
+      const { state, tab } = workshop();
+      const [one, other] = [tab(), tab()];
+      const names = Array.from({ length: 40 }, (_, count) => `${count % 3 ? 'other' : 'one'} ${count}`);
+      for (const says of names) await (says.startsWith('one') ? one : other).add(row(says));
+      for (let count = 0; count < 40; count += 1) await Promise.all([one.run(), other.run()]);
+      expect(said(state)).toEqual(names);
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
   it('leave to each other what was only just added, and take over from one that was killed', async () => {
     const { state, tab } = workshop();
     await tab().add(row('killed'));

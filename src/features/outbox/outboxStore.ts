@@ -127,10 +127,14 @@ export class OutboxStore {
     const put = await this.attempt(async (database) => {
       const change = database.transaction(['entries', 'heavy'], 'readwrite');
       const entries = change.objectStore('entries');
-      // Asked within the transaction: what is on its way meanwhile is not replaced.
-      const same = one.key === null ? undefined : (await entries.index('lane').getAll(one.lane)).find(isSame);
+      // Asked within the transaction: what is on its way meanwhile is not replaced, and another tab adds before or after, never at once.
+      const there = await entries.index('lane').getAll(one.lane);
+      const same = one.key === null ? undefined : there.find(isSame);
       if (same) await entries.delete(same.requestId);
-      await entries.put({ ...fresh, request: light, order: (same ?? inTab)?.order ?? fresh.order });
+      const last = Math.max(0, ...there.map(({ order }) => order));
+      fresh.order = (same ?? inTab)?.order ?? Math.max(fresh.order, last + 1);
+      this.lastOrder = Math.max(this.lastOrder, fresh.order);
+      await entries.put({ ...fresh, request: light });
       if (Object.keys(heavy).length > 0) await change.objectStore('heavy').put(heavy, fresh.requestId);
       await change.done;
       return true;
