@@ -89,8 +89,9 @@ export function register(
     throw new RangeError(`face must be above 0, got ${face.widthMm} × ${face.heightMm} mm`);
   const points = outlineOf(image);
   const laid = lines ? outside(points, lines) : points;
-  const place = (turn: number) =>
-    placed(turned(laid, turn), face, lines ? (sides) => onLines(lines, sides, priorities) : () => priorities);
+  const kept = (sides: readonly Side[]) => (lines ? onLines(lines, sides, priorities) : priorities);
+  const ways = { across: kept(['left', 'right']), down: kept(['top', 'bottom']) };
+  const place = (turn: number) => placed(turned(laid, turn), face, ways);
   const turn = leastTurn((at) => place(at).cost);
   return described(turned(points, turn), place(turn), face, priorities, turn);
 }
@@ -146,9 +147,8 @@ interface Place {
 function placed(
   points: Outline,
   { widthMm, heightMm }: { widthMm: number; heightMm: number },
-  prioritiesOf: (sides: readonly Side[]) => Priorities,
+  { across, down }: { across: Priorities; down: Priorities },
 ): Place {
-  const [across, down] = [prioritiesOf(['left', 'right']), prioritiesOf(['top', 'bottom'])];
   const x = shift(
     points.left.map((point) => point.x + widthMm / 2),
     points.right.map((point) => point.x - widthMm / 2),

@@ -134,6 +134,10 @@ export function billOf(
   return billFrom(lines, prices.settings.overheadPercent);
 }
 
+/** The mark of a price that ships, where the house has no row of its own for it. */
+const exampleUnless = (own: readonly { id: string }[], id: string): Pick<BillLine, 'example'> =>
+  own.some((row) => row.id === id) ? {} : { example: true };
+
 function clothLines(
   { cloth }: Plan,
   inputs: JobInputs,
@@ -147,7 +151,7 @@ function clothLines(
   const rollWidthMm = taken.cloth?.rollWidthMm ?? inputs.cloth.rollWidth.mm;
   const alongMm = taken.cloth?.alongMm ?? cloth.fit.alongMm;
   const base = { id: 'cloth', group: 'cloth' as const, what: fabric.name, unit: 'mm' as const, per: MM_IN_METRE };
-  const example = rules.materials.fabrics.some(({ id }) => id === fabric.id) ? {} : { example: true as const };
+  const example = exampleUnless(rules.materials.fabrics, fabric.id);
   if (!taken.cloth && common)
     return [
       {
@@ -178,7 +182,7 @@ const WOOD = { pairs: 'Bars, in pairs', timber: 'Timber of the bars', brace: 'Br
 
 function woodLines({ bars }: Plan, inputs: JobInputs, rules: HouseRules, common: Common | null): BillLine[] {
   const profile = profileOf(rules, inputs.bars.profile);
-  const example = rules.materials.profiles.some(({ id }) => id === profile.id) ? {} : { example: true as const };
+  const example = exampleUnless(rules.materials.profiles, profile.id);
   const base = { group: 'wood' as const, quantity: 1, unit: 'frame' as const, per: 1, ...example };
   if (common)
     return [

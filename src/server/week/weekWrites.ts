@@ -270,7 +270,7 @@ export const pinTask = write({
       );
     if (maker !== null || atMs !== null) {
       const others = facts.pins.filter((one) => one.task !== task);
-      if (hasRoom({ ...facts, pins: others }) && !hasRoom({ ...facts, pins: [...others, { task, maker, atMs }] }))
+      if (!hasRoom({ ...facts, pins: [...others, { task, maker, atMs }] }) && hasRoom({ ...facts, pins: others }))
         return refuse(
           `${maker ?? 'Whoever does it'} is never there long enough at once for it, or no hand stands so many squeezes: with this set, the work has no room. Choose another maker or time.`,
         );

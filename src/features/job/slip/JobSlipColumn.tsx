@@ -2,7 +2,7 @@
 /* The slip at the right: what is typed for the open stage, what is judged of it, and its record. */
 import dynamic from 'next/dynamic';
 import { ErrorBoundary } from 'react-error-boundary';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { JobCase } from '@/core/case/jobCase';
 import { jobWork } from '@/core/case/jobWork';
 import { isPractice } from '@/core/job/practice';
@@ -70,6 +70,7 @@ export function JobSlipColumn({
   const [wordsOf, setWordsOf] = useState<Record<string, RecordWords>>({});
   const [pickedCloth, pickCloth] = useState<string | null>(null);
   const slip = useRef<HTMLElement>(null);
+  const inHouse = useMemo(() => isInHouse(lifeOf(records.log)), [records.log]);
   const done = progress.done.has(open);
   const entry = here.entryOf(open);
   const { answer, answerNote } = plan[open];
@@ -138,7 +139,7 @@ export function JobSlipColumn({
           change={draft.change}
           onKeep={keep}
           air={air.now}
-          inHouse={isInHouse(lifeOf(records.log))}
+          inHouse={inHouse}
           readAir={readAir}
           onReadAir={onReadAir}
         />
