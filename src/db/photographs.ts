@@ -1,3 +1,4 @@
+import type { PhotographCorners } from '@/core/life/straightened';
 import type { Database } from 'better-sqlite3';
 
 /** The photograph that belongs to an entry of the log. */
@@ -21,4 +22,25 @@ export function photographedOf(database: Database, entryIds: readonly string[]):
     .prepare<[string], { entry_id: string }>('SELECT entry_id FROM photograph WHERE entry_id IN (SELECT value FROM json_each(?))')
     .all(JSON.stringify(entryIds))
     .map((row) => row.entry_id);
+}
+
+/** Keeps where the corners of the image lie on a photograph, in the place of what was kept before. */
+export function saveCorners(database: Database, entryId: string, corners: PhotographCorners): void {
+  database
+    .prepare(
+      'INSERT INTO photograph_corners (entry_id, corners) VALUES (?, ?) ON CONFLICT (entry_id) DO UPDATE SET corners = excluded.corners',
+    )
+    .run(entryId, JSON.stringify(corners));
+}
+
+/** The corners that are kept of these photographs, by their entry. */
+export function cornersOf(database: Database, entryIds: readonly string[]): Record<string, PhotographCorners> {
+  return Object.fromEntries(
+    database
+      .prepare<[string], { entry_id: string; corners: string }>(
+        'SELECT entry_id, corners FROM photograph_corners WHERE entry_id IN (SELECT value FROM json_each(?))',
+      )
+      .all(JSON.stringify(entryIds))
+      .map((row) => [row.entry_id, JSON.parse(row.corners) as PhotographCorners]),
+  );
 }

@@ -2,7 +2,8 @@
 import { SIDES, type Side, everySide } from '@/core/job/sides';
 import { type RouteStep, samePlace } from '@/core/fasten/routeSteps';
 import { frameMarks } from './frameMarks';
-import { type Mark, type Scene, point, rectangle } from './scene/scene';
+import { CARD_WIDE_MM } from '@/core/fasten/cardStrips';
+import { type Mark, type Point, type Scene, point, rectangle } from './scene/scene';
 import { type SceneInput, faceBounds, frameShape, sideNames } from './stageScenes';
 
 /** A temporary fastener that is in at this step, or about to be put in or taken out. */
@@ -39,6 +40,13 @@ export function fastenScene(
         },
       ]
     : [];
+  const cards: Mark[] = inputs.fasten.overCard
+    ? SIDES.filter((side) => !plan.fasten.seen.includes(side)).map((side) => ({
+        kind: 'area',
+        points: cardUnder(side, [w, h], inset[side]),
+        role: 'tab',
+      }))
+    : [];
   const { steps } = plan.fasten.route;
   const now = steps[current - 1];
   const isNow = (step: RouteStep) => step === now || (now !== undefined && now.act !== 'fix' && samePlace(step, now));
@@ -72,6 +80,7 @@ export function fastenScene(
       { kind: 'area', points: rectangle(0, 0, w, h), role: 'cloth' },
       ...frameMarks(shape),
       ...clothOnBack,
+      ...cards,
       ...staples,
       ...sideNames(w, h, shape.profile.widthMm, say),
       ...noteMarks(inputs),
@@ -79,6 +88,17 @@ export function fastenScene(
     ],
     says: `${plan.fasten.route.fasteners} fasteners ${whereWords(plan)}; ${now ? `step ${current} of ${steps.length} is next` : 'all in the order they go in'}.`,
   };
+}
+
+/** The strip of card along a row of staples. */
+function cardUnder(side: Side, [w, h]: [number, number], insetMm: number): Point[] {
+  const from = insetMm - CARD_WIDE_MM / 2;
+  return {
+    top: rectangle(0, from, w, CARD_WIDE_MM),
+    bottom: rectangle(0, h - from - CARD_WIDE_MM, w, CARD_WIDE_MM),
+    left: rectangle(from, 0, CARD_WIDE_MM, h),
+    right: rectangle(w - from - CARD_WIDE_MM, 0, CARD_WIDE_MM, h),
+  }[side];
 }
 
 /** How far the cloth of a side reaches over the back of its bar, mm; 0 where it is held on the edge. */

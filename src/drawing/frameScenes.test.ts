@@ -3,14 +3,18 @@ import { DEFAULT_RULES, tapeFor } from '@/core/house/houseRules';
 import { type JobInputs, newInputs } from '@/core/job/job';
 import { planJob } from '@/core/case/planJob';
 import { setRow } from '@/core/fasten/setRow';
-import { SIDES } from '@/core/job/sides';
+import { SIDES, everySide } from '@/core/job/sides';
 import { trueTape } from '@/core/testReadings';
 import { length, printFine } from '@/core/units/length';
 import { barsScene } from './barsScene';
 import { fastenScene } from './fastenScene';
 import { type Grab, type Mark, type Scene, fromBack } from './scene/scene';
+import { wholeDepth } from '@/core/painting/canvasDepth';
+import { framingWays } from '@/core/painting/framingWays';
+import { rebateSection } from './painting/rebateSection';
+import { sightScene } from './painting/sightScene';
 import { squareScene } from './squareScene';
-import type { SceneInput } from './stageScenes';
+import { type SceneInput, briefScene } from './stageScenes';
 
 const tape = tapeFor(DEFAULT_RULES, 'mm');
 function sceneInput(patch: (inputs: JobInputs) => void): SceneInput {
@@ -135,5 +139,89 @@ describe('the drawing of squareness', () => {
   it('the words of the two diagonals stand one above the other', () => {
     const [down, up] = of(racked(4), 'words').filter((mark) => /^\d+(\.5)? mm$/.test(mark.text));
     expect(up!.at.y - down!.at.y).toBeGreaterThan(200);
+  });
+});
+
+describe('a canvas in its frame', () => {
+  const framed = sceneInput(({ brief, fasten }) => {
+    brief.edges = 'rebate';
+    fasten.overCard = true;
+    Object.assign(brief.rebate, { top: length(908), bottom: length(908), left: length(607), right: length(607) });
+    Object.assign(brief.rebate, { depth: length(20), fixing: 'plates', lip: everySide(() => length(5)) });
+  });
+  const { rebate } = framed.plan.brief;
+  if (rebate?.kind !== 'measured') throw new Error('it was measured');
+  const { profile, verdicts } = framed.plan.bars;
+  const deep = wholeDepth(framed.inputs, DEFAULT_RULES);
+  const { thicknessMm } = framed.plan.cloth.fabric;
+  const box = ({ points }: Extract<Mark, { kind: 'area' }>) => {
+    const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+    return {
+      x: Math.min(...xs),
+      y: Math.min(...ys),
+      wide: Math.max(...xs) - Math.min(...xs),
+      deep: Math.max(...ys) - Math.min(...ys),
+    };
+  };
+
+  it('is cut through to scale: gap, folded corner, bar with its bead, each as deep as the check says', () => {
+    const scene = rebateSection(framed.inputs, rebate.plan, profile, deep, thicknessMm, tape);
+    const [bar, bead] = of(scene, 'area')
+      .filter(({ role }) => role === 'timber')
+      .map(box);
+    const folds = of(scene, 'area')
+      .filter(({ role }) => role === 'cloth')
+      .map(box);
+    const gap = rebate.plan.fit.leastMm;
+    const bulk = Math.max(...SIDES.map((side) => rebate.plan.canvas.bulkMm[side].first));
+    expect(bulk).toBeGreaterThan(2 * thicknessMm);
+    expect(folds[0]).toMatchObject({ x: expect.closeTo(gap, 6), wide: expect.closeTo(bulk, 9), deep: deep.cornerMm });
+    expect(bar).toMatchObject({ x: expect.closeTo(gap + bulk, 6), wide: profile.widthMm, deep: profile.depthMm });
+    expect([bead!.y, bead!.deep, bar!.y]).toEqual([thicknessMm, profile.beadMm, thicknessMm + profile.beadMm]);
+    const told = verdicts.find(({ id }) => id === 'rebateDepth')!;
+    expect(of(scene, 'words').map(({ text }) => text)).toContain(
+      `stands ${printFine(told.measured! - told.limit!, tape)} proud of the back`,
+    );
+  });
+
+  it('shows side by side, to one scale, what a lip leaves in sight and what it hides', () => {
+    const image = { topLeft: { x: 9, y: 0 }, topRight: { x: 0, y: 0 }, bottomRight: { x: 0, y: 0 }, bottomLeft: { x: 9, y: 0 } };
+    const ways = framingWays(rebate.plan, framed.inputs, { rules: DEFAULT_RULES, tape, view: 'front' }, image);
+    const packed = ways.find(({ id }) => id === 'packed')!;
+    const shown = (way: typeof packed) =>
+      of(sightScene(way, tape), 'area')
+        .filter(({ role }) => role === 'barred')
+        .map(box);
+    const seen = SIDES.filter((side) => packed.at.seen[side] > 0.05).map((side) => packed.at.seen[side]);
+    expect(seen.length).toBeGreaterThan(0);
+    expect(shown(packed).map(({ x, wide }) => [x, wide])).toEqual(seen.map((mm) => [5, expect.closeTo(mm, 9)]));
+    expect(of(sightScene(packed, tape), 'words').map(({ text }) => text)).toEqual(
+      expect.arrayContaining(seen.map((mm) => `${printFine(mm, tape)} shows`)),
+    );
+    const slip = ways.find(({ id }) => id === 'slip')!;
+    expect(shown(slip)).toEqual([]);
+    const timber = of(sightScene(slip, tape), 'area')
+      .filter(({ role }) => role === 'timber')
+      .map(box);
+    expect(timber).toHaveLength(4);
+    expect(timber[0]).toMatchObject({ x: expect.closeTo(5, 9), wide: expect.closeTo(slip.slipMm.top, 9) });
+  });
+
+  it('has its plates and the card under its staples where they are counted', () => {
+    const plates = of(briefScene(framed), 'area').filter(({ role }) => role === 'metal');
+    // 900 mm at most 350 apart are three, 600 are two.
+    expect(plates).toHaveLength(10);
+    expect(box(plates[0]!).x + box(plates[0]!).wide / 2).toBeCloseTo(150, 9);
+    const cards = of(fastenScene(framed, 1), 'area').filter(({ role }) => role === 'tab');
+    const staples = of(fastenScene(framed, 1), 'staple').filter(({ at }) => at.y < 100 && at.x > 100 && at.x < 800);
+    const top = box(cards[0]!);
+    expect(cards).toHaveLength(4);
+    for (const { at } of staples) expect([at.y > top.y, at.y < top.y + top.deep]).toEqual([true, true]);
+    expect(
+      of(
+        fastenScene({ ...framed, inputs: { ...framed.inputs, fasten: { ...framed.inputs.fasten, overCard: false } } }, 1),
+        'area',
+      ).filter(({ role }) => role === 'tab'),
+    ).toEqual([]);
   });
 });

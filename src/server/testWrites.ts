@@ -8,6 +8,7 @@ import { toEnd } from '@/core/toEnd';
 import { length } from '@/core/units/length';
 import { addCloth, clothJobs, clothStore } from './cloth/clothWrites';
 import { groundsOf, setStock } from './ground/groundWrites';
+import { UNPLACED } from '@/core/life/straightened';
 import { openJob } from './job/jobReading';
 import { createJob } from './job/jobWrites';
 import { lookAtList } from './lists/listWrites';
@@ -15,7 +16,7 @@ import { takenDownShape } from '@/core/painting/takenDownWork';
 import { fromStock, rolledWorks, takeDown } from './life/takingDown';
 import { jobCost, saveCosts } from './cost/costWrites';
 import { plannedWeek } from './week/testWeek';
-import { countItem, setItem, storeView } from './store/storeWrites';
+import { storeView } from './store/storeWrites';
 import { toBuyList } from './store/buyWrites';
 import { SUBSTANCES } from '@/core/prime/substances';
 import { costSettingsShape } from '@/core/cost/costSettings';
@@ -25,74 +26,14 @@ import { passport } from './life/passportWrites';
 import { keepVariant } from './variant/variantWrites';
 import { startOf } from '@/core/shape/shape';
 import { listGroundStock } from '@/db/groundStocks';
-import { findStoreItem } from '@/db/storeItems';
 import { rackMoves } from './rack/undoRackMove';
 import { clothMoves } from './cloth/undoClothMove';
 import { addToRack, series } from './rack/rackWrites';
 import type { Request, RequestName } from './writes';
-import { type JobSet, jobsOfSet } from '@/db/jobSets';
-import { createSet } from './set/setWrites';
 import { ELSEWHERE } from './life/testElsewhere';
 import { tapWavs } from './reading/testTaps';
-import { type TestWorkshop, newJob, recordStage, revisionOf, testWorkshop, type, value, workUpTo } from './testWorkshop';
-
-export interface WorkedWorkshop {
-  workshop: TestWorkshop;
-  /** Not begun; its frame stands squared; fastened; tuned; and one whose row cannot be read. */
-  ids: Record<'fresh' | 'squared' | 'fastened' | 'tuned' | 'broken', string>;
-  /** Two canvases of a class, not begun. */
-  sets: JobSet & { jobs: string[] };
-}
-
-/** Worked once. */
-let made: WorkedWorkshop | null = null;
-
-/** A workshop with a job at every stage that a write asks for, a rack and a roll. */
-export function workedWorkshop(): WorkedWorkshop {
-  made ??= makeWorked();
-  return { ...structuredClone({ ids: made.ids, sets: made.sets }), workshop: made.workshop.copy() };
-}
-
-function makeWorked(): WorkedWorkshop {
-  const workshop = testWorkshop();
-  const job = (title: string) => newJob(workshop, title);
-  const ids = {
-    fresh: job('Fresh'),
-    squared: job('Squared'),
-    fastened: job('Fastened'),
-    tuned: job('Tuned'),
-    broken: job('Broken'),
-  };
-  workUpTo(workshop, ids.squared, 'square');
-  workUpTo(workshop, ids.fastened, 'fasten');
-  workUpTo(workshop, ids.tuned, 'tune');
-  const timber = { profile: 'deep', kind: 'timber' as const, family: 'plain', lengthMm: 2400, count: 4, mark: '' };
-  value(addToRack.act(workshop, { ...timber, maker: 'Me' }));
-  value(
-    addCloth.act(workshop, {
-      kind: 'roll',
-      fabric: openJob(workshop, ids.squared)!.job.inputs.cloth.fabric,
-      tag: 'R1',
-      widthMm: 2100,
-      selvedgeMm: 10,
-      lengthMm: 9000,
-      flaws: [],
-      maker: 'Me',
-    }),
-  );
-  workshop.database.prepare("UPDATE job SET inputs = '{}' WHERE id = ?").run(ids.broken);
-  keepPriced(workshop, 'staple8');
-  value(countItem(workshop, { item: 'staple8', counted: 1000, seen: 0, reason: '', maker: 'Me' }));
-  const set = value(
-    createSet.act(workshop, {
-      title: 'Class',
-      kind: 'same',
-      faces: [1, 2].map(() => ({ width: length(400), height: length(300) })),
-      layout: { columns: 2, gap: length(100), align: 'middle', free: [] },
-    }),
-  );
-  return { workshop, ids, sets: { ...set, jobs: jobsOfSet(workshop.database, set.id) } };
-}
+import { type TestWorkshop, recordStage, revisionOf, type, value } from './testWorkshop';
+import { type WorkedWorkshop, keepPriced } from './testWorked';
 
 /** A request that is granted by the worked workshop as it stands. */
 export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: WorkedWorkshop, name: N): Request<N> {
@@ -157,6 +98,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       air: { celsius: 17, rh: 72 },
       jpeg: null,
     }),
+    keepCorners: () => ({ jobId: ids.tuned, entryId: openJob(workshop, ids.tuned)!.log[0]!.id, corners: UNPLACED }),
     takeElsewhere: () => ({ ...ELSEWHERE, fabric: 'linenMedium', madeOn: '2019-04-02' }),
     takePassport: () => {
       const given = passport(workshop, ids.tuned);
@@ -377,21 +319,5 @@ function keptVariant(workshop: TestWorkshop, jobId: string) {
   const changes = { ...NO_CHANGE, profile: 'deep' };
   return value(keepVariant.act(workshop, { jobId, id: 'variant-2', revision: 0, name: 'Deeper bars', changes }))[0]!;
 }
-
-/** Something in the store with a price. */
-const keepPriced = (workshop: TestWorkshop, item: string) =>
-  value(
-    setItem(workshop, {
-      item,
-      name: item,
-      unit: 'pieces',
-      pack: 1000,
-      priceMinor: 900,
-      least: 0,
-      place: '',
-      supplier: '',
-      revision: findStoreItem(workshop.database, item)?.revision ?? 0,
-    }),
-  );
 
 const rackRow = ({ database }: TestWorkshop): string => database.prepare<[], string>('SELECT id FROM rack_bar').pluck().get()!;

@@ -20,6 +20,7 @@ import { saveRules } from './house/houseRuleWrites';
 import { mendJob, setJobAside } from './job/brokenJobs';
 import { importJob, newJob, recordStep, removeJob, saveInputs, withdrawRecord } from './job/jobWrites';
 import { takeElsewhere } from './life/elsewhereWrites';
+import { keepCorners } from './life/cornerWrites';
 import { keepCare, keepHanging } from './life/lifeWrites';
 import { takePassport } from './life/passportWrites';
 import { makeFromStock, restretch, takeDown } from './life/takingDown';
@@ -66,6 +67,7 @@ export const WRITES = {
   withdrawTogether,
   archive: archiveJobs,
   keepCare,
+  keepCorners,
   takePassport,
   takeElsewhere,
   keepHanging,

@@ -4,6 +4,7 @@
  */
 import { fabricOf } from '../house/materials';
 import { FASTENERS, type FastenerId } from '../fasten/fasteners';
+import { CARD_WIDE_MM, cardLengthMm } from '../fasten/cardStrips';
 import { fixingWords } from '../frame/fixings';
 import { GLUES } from '../frame/glues';
 import { JOINTS, openersOf } from '../frame/joints';
@@ -41,7 +42,26 @@ const openerWords = ({ name, count, spare }: NonNullable<ReturnType<typeof opene
 
 const line = (group: KitLine['group'], id: string, what: string): KitLine => ({ id, group, what });
 
-function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, { tape, rules }: PlanContext): KitLine[] {
+/** The strips that staples go through, of all sides that are stapled. */
+function cardLine(
+  { brief, fasten: { overCard } }: JobInputs,
+  { seen, fastenersToHave }: FastenPlan,
+  { tape }: PlanContext,
+): KitLine[] {
+  const longMm = cardLengthMm({ widthMm: brief.width.mm, heightMm: brief.height.mm }, seen);
+  return overCard && fastenersToHave > 0 && longMm > 0
+    ? [
+        line(
+          'materials',
+          'card',
+          `Card strip without acid, ${printLength(CARD_WIDE_MM, tape)} wide, ${printLength(longMm, tape, 'up')} in all`,
+        ),
+      ]
+    : [];
+}
+
+function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, context: PlanContext): KitLine[] {
+  const { tape, rules } = context;
   const { profile } = bars;
   const opener = openersOf(byId(JOINTS, inputs.bars.joint).opener);
   const parts = bars.parts.map((part) =>
@@ -70,6 +90,7 @@ function materials(inputs: JobInputs, { bars, cloth, fasten, prime }: KitPlans, 
   const fasteners = [
     ...counted('fasteners', fasten.fastenersToHave, inputs.fasten.fastener),
     ...counted('tacks', fasten.tacksToHave, 'tack'),
+    ...cardLine(inputs, fasten, context),
   ];
   const poured = SUBSTANCES.flatMap((one) => {
     const coats = prime.coats.filter(({ substance }) => substance === one.id);

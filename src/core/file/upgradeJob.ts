@@ -3,7 +3,7 @@
  * A version changed its shape more than once under one number, and versions 1 to 4 did not store their number with a row: so a
  * step goes by what stands there, and what is missing is filled with what version 9 began it with, letter by letter
  * (`begunBy9.ts`), never with what is usual today. Version 10 has one assumption more, which an older reader would refuse;
- * version 11 asks where the edges of a painting are torn, which none before it did.
+ * version 11 asks where the edges of a painting are torn, version 12 whether staples go over card; none before them did.
  */
 import { upgradeKnown, upgradeQuantity } from '../log/upgradeReading';
 import { INPUTS_OF_9, MATERIALS_OF_9, POLICIES_OF_9, TAUGHT_OF_9 } from './begunBy9';
@@ -33,8 +33,9 @@ const within = (whole: Plain, name: string, change: (part: Plain) => Plain): Pla
 
 /** Inputs of a version as those of today; whatever is no inputs at all is left for the check to refuse. */
 export function upgradeInputs(inputs: unknown, version: number): unknown {
-  if (version >= 11 || !isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.bars)) return inputs;
-  return filled(readSides(version < 9 ? asOf9(inputs, version) : inputs), ADDED_BY_11);
+  if (version >= 12 || !isPlain(inputs) || !isPlain(inputs.brief) || !isPlain(inputs.bars)) return inputs;
+  const as11 = version >= 11 ? inputs : filled(readSides(version < 9 ? asOf9(inputs, version) : inputs), ADDED_BY_11);
+  return filled(as11, ADDED_BY_12);
 }
 
 /** Before version 11 a side or diagonal of 0 was taken for a reading of an image or a rebate: nobody read it. */
@@ -58,6 +59,8 @@ const SIDES_AND_DIAGONALS = ['top', 'right', 'bottom', 'left', 'down', 'up'];
 
 /** What version 11 asks besides, as nobody had answered it. */
 const ADDED_BY_11 = { brief: { notKnown: [] }, cloth: { found: { torn: [] } } };
+/** What version 12 asks besides. */
+const ADDED_BY_12 = { fasten: { overCard: false } };
 
 function asOf9(inputs: Plain, version: number): unknown {
   const steps = [countedBraces, oneMarginASide, oneOpening, ...(version < 5 ? [feltByDefault] : []), placedWhereMeasured];

@@ -1,4 +1,8 @@
+import { foldLayers, usedFold } from '../cloth/usedFold';
 import type { Profile } from '../frame/profiles';
+import type { HouseRules } from '../house/houseRules';
+import { fabricOf, profileOf } from '../house/materials';
+import type { JobInputs } from '../job/job';
 
 /**
  * How deep a canvas is, front to back, mm: the bar with its bead and the cloth on the face and on the back; and at a corner, where
@@ -14,4 +18,12 @@ export function canvasDepth(
 ): { bodyMm: number; cornerMm: number } {
   const bodyMm = depthMm + beadMm + 2 * thicknessMm;
   return { bodyMm, cornerMm: bodyMm + (Math.max(1, backLayers) - 1) * thicknessMm };
+}
+
+/** How deep the canvas of a job is, mm: its body, and where its corners are folded. */
+export function wholeDepth({ brief, bars, cloth }: Pick<JobInputs, 'brief' | 'bars' | 'cloth'>, rules: HouseRules) {
+  const profile = profileOf(rules, bars.profile);
+  const { thicknessMm } = fabricOf(rules, cloth.fabric);
+  const { back } = foldLayers(usedFold({ brief, cloth }), canvasDepth(profile, thicknessMm).bodyMm);
+  return canvasDepth(profile, thicknessMm, back);
 }

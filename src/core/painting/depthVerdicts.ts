@@ -1,20 +1,15 @@
-import { foldLayers, usedFold } from '../cloth/usedFold';
-import { fabricOf, profileOf } from '../house/materials';
 import { EDGES, byId } from '../house/schools';
 import type { JobInputs } from '../job/job';
 import { type Verdict, verdict } from '../job/verdict';
 import type { PlanContext } from '../stages/planContext';
 import { printFine } from '../units/length';
-import { canvasDepth } from './canvasDepth';
+import { wholeDepth } from './canvasDepth';
 
 /** How deep the canvas is against its rebate, at Place and again at Bars; none where the rebate’s depth was not read. */
 export function depthVerdicts({ brief, bars, cloth }: JobInputs, { rules, tape }: PlanContext): Verdict[] {
   const depth = byId(EDGES, brief.edges).inRebate ? (brief.rebate.depth?.mm ?? null) : null;
   if (depth === null) return [];
-  const profile = profileOf(rules, bars.profile);
-  const { thicknessMm } = fabricOf(rules, cloth.fabric);
-  const backLayers = foldLayers(usedFold({ brief, cloth }), canvasDepth(profile, thicknessMm).bodyMm).back;
-  const { bodyMm, cornerMm } = canvasDepth(profile, thicknessMm, backLayers);
+  const { bodyMm, cornerMm } = wholeDepth({ brief, bars, cloth }, rules);
   const [proud, corner] = [bodyMm - depth, cornerMm - depth];
   const toBuild =
     brief.rebate.fixing === 'clips'

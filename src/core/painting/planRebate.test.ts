@@ -10,6 +10,7 @@ import { canvasDepth } from './canvasDepth';
 import { framerOrder } from './framerOrder';
 import { faceForRebate, leftOnceGrown, planRebate, rebateReadings, rebateRoom } from './planRebate';
 import { rebateVerdicts } from './rebateVerdicts';
+import { KEYED_GAP_MM } from './sight';
 import type { RebateInputs } from './rebateInputs';
 
 const context = { rules: DEFAULT_RULES, tape: { unit: 'mm', stepMm: 1 } } as Parameters<typeof planRebate>[1];
@@ -81,15 +82,18 @@ describe('the frame that a canvas goes into', () => {
     expect(told(tight)).toMatchObject({ rebateFit: 'good', rebateKeyed: 'watch', rebateFixing: 'watch' });
     const rebate = planRebate(tight, context);
     if (rebate?.kind !== 'measured') throw new Error('it was measured');
-    const { room, grows } = rebate.plan.keyed!;
-    expect(grows.widthMm).toBeGreaterThan(room.widthMm);
-    for (const [by, binds] of [
-      [-0.02, false],
-      [0.02, true],
+    const { cornerMm, grows } = rebate.plan.keyed!;
+    expect(grows.widthMm).toBeGreaterThan(2 * cornerMm!);
+    for (const [by, keeps] of [
+      [-0.02, true],
+      [0.02, false],
     ] as const) {
-      const left = leftOnceGrown(tight, context, { widthMm: room.widthMm + by, heightMm: 0 })!;
-      expect([left.mm < 0, left.measured], String(by)).toEqual([binds, true]);
+      const grown = 2 * (cornerMm! + by);
+      const left = leftOnceGrown(tight, context, { widthMm: grown, heightMm: grown })!;
+      expect([left.mm > KEYED_GAP_MM, left.measured], String(by)).toEqual([keeps, true]);
     }
+    const { says } = rebateVerdicts(tight, context, null).find(({ id }) => id === 'rebateKeyed')!;
+    expect(says).toMatch(/binds at the .* Each corner may be opened by [\d.]+ mm, no more\.$/);
     expect(leftOnceGrown(inRebate({}), context, { widthMm: 5, heightMm: 1 })).toEqual({ mm: -1, measured: false });
     expect(leftOnceGrown(inRebate({}, 'unframed'), context, grows)).toBeNull();
     // What is glued or screwed does not grow; what does not go in at all is told once.

@@ -21,13 +21,14 @@ import {
   type RebateFit,
   hiddenBy,
   hiddenOfFace,
+  keysRoom,
   leastGap,
   rectangleOf,
   rebateFit,
-  roomToGrow,
 } from './rebateFit';
 import type { Around, Sight } from './sightForms';
 import { canvasDepth } from './canvasDepth';
+import { framePlates } from './framePlates';
 import type { RebateInputs } from './rebateInputs';
 
 export interface RebatePlan {
@@ -39,6 +40,8 @@ export interface RebatePlan {
   /** What the lip hides at each end of the canvas with its cloth, and of the face of the bars; null at sides whose lip was not read. */
   hidden: Record<Side, Around[Side] | null>;
   hiddenFace: Record<Side, Around[Side] | null>;
+  /** Where plates or clips stand along each side, mm; none while nobody said what holds it. */
+  plates: Record<Side, number[]>;
   /** Null where the corners do not open. */
   keyed: KeyedToTheEnd | null;
 }
@@ -47,8 +50,8 @@ export interface RebatePlan {
 export interface KeyedToTheEnd {
   grows: { widthMm: number; heightMm: number };
   fit: RebateFit;
-  /** How far it may grow each way, the other as it is, before it binds. */
-  room: { widthMm: number; heightMm: number };
+  /** How far every corner may be opened, both ways alike, before a gap is less than keys must leave; null where one is. */
+  cornerMm: number | null;
 }
 
 /** What the readings of a rebate give: nothing yet, a contradiction, or a plan; beside it what is fitted to them. */
@@ -154,7 +157,9 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
   // Many ask where it lies, few how far it may grow, which is worth a search.
   const keyed = once((): KeyedToTheEnd | null => {
     const grows = wholeGrowth(inputs, rules);
-    return grows && { grows, fit: rebateFit(opening.corners, grownBy(canvas, grows)), room: roomToGrow(opening.corners, canvas) };
+    return (
+      grows && { grows, fit: rebateFit(opening.corners, grownBy(canvas, grows)), cornerMm: keysRoom(opening.corners, canvas) }
+    );
   });
   return {
     kind: 'measured',
@@ -166,6 +171,7 @@ export function planRebate(inputs: JobInputs, { rules }: PlanContext): MeasuredR
       fit,
       hidden: everySide((side) => (brief.rebate.lip[side] ? hidden[side] : null)),
       hiddenFace: everySide((side) => (brief.rebate.lip[side] ? hiddenFace[side] : null)),
+      plates: brief.rebate.fixing === 'notKnown' ? everySide(() => []) : framePlates(inputs, rules),
       get keyed() {
         return keyed();
       },

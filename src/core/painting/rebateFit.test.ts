@@ -3,16 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { rounds } from '@/testRounds';
 import type { Corner, Point2 } from '../frame/square/corners';
 import { SIDES, type Side } from '../job/sides';
+import { KEYED_GAP_MM } from './sight';
 import type { Around } from './sightForms';
 import {
   type CanvasToFit,
   NOTHING_AROUND,
   hiddenBy,
   hiddenOfFace,
+  keysRoom,
   leastAround,
   rebateFit,
   rebateToOrder,
-  roomToGrow,
 } from './rebateFit';
 
 const dice = randomLcg(0.271);
@@ -132,22 +133,20 @@ describe('a canvas in its rebate', () => {
     }
   });
 
-  it('over any frames what may be grown is what is left, and no more', () => {
+  it('over any frames a corner may be opened until the gap that keys must leave, and no further', () => {
     for (let count = 0; count < rounds(250, 1000); count += 1) {
       const [width, height] = [between(150, 2500), between(150, 2500)];
       const opening = skewed(width, height, 2);
       const canvas = canvasIn(width, height);
       const now = rebateFit(opening, canvas).leastMm;
-      const { widthMm, heightMm } = roomToGrow(opening, canvas);
-      const grown = (across: number, down: number) =>
-        rebateFit(opening, { ...canvas, widthMm: canvas.widthMm + across, heightMm: canvas.heightMm + down }).leastMm;
-      if (now <= 0) expect([widthMm, heightMm]).toEqual([0, 0]);
+      const corner = keysRoom(opening, canvas);
+      // Each corner moves out both ways, so a side grows by twice as much.
+      const left = (by: number) =>
+        rebateFit(opening, { ...canvas, widthMm: canvas.widthMm + 2 * by, heightMm: canvas.heightMm + 2 * by }).leastMm;
+      if (corner === null) expect(now).toBeLessThan(KEYED_GAP_MM + 1e-6);
       else {
-        // Half goes to each side, so a gap takes twice itself at the least.
-        expect(Math.min(widthMm, heightMm)).toBeGreaterThan(2 * now - 0.02);
-        expect(grown(widthMm, 0)).toBeGreaterThanOrEqual(0);
-        expect(grown(widthMm + 0.02, 0)).toBeLessThan(0.011);
-        expect(grown(0, heightMm + 0.02)).toBeLessThan(0.011);
+        expect(left(corner)).toBeGreaterThan(KEYED_GAP_MM - 0.01);
+        expect(left(corner + 0.02)).toBeLessThan(KEYED_GAP_MM);
       }
       // The rebate to order for it holds it, grown as it was asked for, with the gap on each side.
       const gap = between(0, 4);

@@ -5,7 +5,7 @@
  */
 import { CORNERS, type Corner, type Point2 } from '../frame/square/corners';
 import { SIDES, type Side, isLevel } from '../job/sides';
-import { atPlace, evenGap, widestGap } from './sight';
+import { atPlace, evenGap, keysMost, widestGap } from './sight';
 import type { Around, SideEnds, Sight } from './sightForms';
 
 export interface CanvasToFit {
@@ -116,26 +116,9 @@ export const hiddenOfFace = (hidden: Around, bulk: Around): Around =>
     ]),
   ) as unknown as Around;
 
-/**
- * How far keys may open the canvas before it binds, in all, mm across and down, each with the other as it is; 0 where it binds
- * already. As a canvas grows it settles between the steps anew.
- */
-export function roomToGrow(opening: Record<Corner, Point2>, canvas: CanvasToFit): { widthMm: number; heightMm: number } {
-  const grownLeast = (width: number, height: number) =>
-    leastGap(opening, { ...canvas, widthMm: canvas.widthMm + width, heightMm: canvas.heightMm + height });
-  const most = (least: (by: number) => number): number => {
-    if (least(0) <= 0) return 0;
-    let [holds, binds] = [0, 1];
-    while (least(binds) > 0) binds *= 2;
-    while (binds - holds > 0.005) {
-      const middle = (holds + binds) / 2;
-      if (least(middle) > 0) holds = middle;
-      else binds = middle;
-    }
-    return holds;
-  };
-  return { widthMm: most((by) => grownLeast(by, 0)), heightMm: most((by) => grownLeast(0, by)) };
-}
+/** How far keys may open every corner, both ways alike, mm, with the gap that keys must leave; null where less is left already. */
+export const keysRoom = (opening: Record<Corner, Point2>, canvas: CanvasToFit): number | null =>
+  keysMost(gapsAlone(opening, canvas));
 
 /**
  * The opening to order for a canvas, mm: its face with the bulk of both ends, the gap to each side, and what keys may open it by.

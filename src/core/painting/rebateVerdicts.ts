@@ -13,7 +13,7 @@ import { byId } from '../house/schools';
 import { REBATE_FIXINGS } from './rebateFixings';
 import { depthVerdicts } from './depthVerdicts';
 import { type RebatePlan, faceForRebate, planRebate, sightOf } from './planRebate';
-import { atPlace, freeSight, packedSight } from './sight';
+import { KEYED_GAP_MM, atPlace, freeSight, packedSight } from './sight';
 import type { Sight } from './sightForms';
 import { type Slip, slipWhenPacked, uniformWhenFree } from './slip';
 import { type WorstEnd, leastAround } from './rebateFit';
@@ -196,21 +196,21 @@ function slipWords({ uniform, perSide }: { uniform: Slip; perSide: Slip }, tape:
 function keyedVerdicts({ fit, keyed }: RebatePlan, { tape }: PlanContext): Verdict[] {
   // What does not go in unkeyed is told once.
   if (!keyed || fit.leastMm < 0) return [];
-  const { grows, room } = keyed;
+  const { grows, cornerMm } = keyed;
   const least = leastAround(keyed.fit.gaps);
-  const binds = least.mm < 0;
+  const binds = least.mm < KEYED_GAP_MM;
   return [
     verdict({
       id: 'rebateKeyed',
       about: 'growth by the keys',
       level: binds ? 'watch' : 'good',
       measured: least.mm,
-      limit: 0,
+      limit: KEYED_GAP_MM,
       of: 'rebateGap',
       says: binds
-        ? `Opened to its end it grows ${printFine(grows.widthMm, tape)} across and ${printFine(grows.heightMm, tape)} down, and binds ${endWords(least)}; ${printFine(room.widthMm, tape)} across or ${printFine(room.heightMm, tape)} down is all it may.`
+        ? `Opened to its end it grows ${printFine(grows.widthMm, tape)} across and ${printFine(grows.heightMm, tape)} down, and ${least.mm < 0 ? 'binds' : 'nearly binds'} ${endWords(least)}. ${cornerMm === null ? 'No corner may be opened at all' : `Each corner may be opened by ${printFine(cornerMm, tape)}, no more`}.`
         : `Opened to its end it still goes in: ${printFine(least.mm, tape)} of gap is left ${endWords(least)}.`,
-      because: 'All four corners opened as far as the joint holds, laid anew in the frame as measured.',
+      because: `All four corners opened as far as the joint holds, laid anew in the frame as measured; ${printFine(KEYED_GAP_MM, tape)} of gap must stay.`,
       doThis: binds ? 'Stretch it so that it needs little keying, take a smaller face, or ease the rebate.' : '',
       uses: ['keyEnd'],
     }),

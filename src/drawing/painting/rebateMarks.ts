@@ -4,7 +4,7 @@ import { middleOf } from '@/core/painting/rebateFit';
 import { CORNERS, type Corner } from '@/core/frame/square/corners';
 import { SIDES, type Side, isLevel } from '@/core/job/sides';
 import { type Tape, printFine } from '@/core/units/length';
-import { type Mark, type Point, point } from '../scene/scene';
+import { type Mark, type Point, point, rectangle } from '../scene/scene';
 
 /** How wide the frame is drawn round the step, mm: nobody measured it. */
 const FRAME_MM = 28;
@@ -39,7 +39,10 @@ const outwards = ({ topLeft, topRight, bottomRight, bottomLeft }: Record<Corner,
   point(bottomLeft.x - by, bottomLeft.y + by),
 ];
 
-/** Frame, step and lip to scale, with the lesser gap of each side beside it. */
+/** How wide a plate is drawn, mm. */
+const PLATE_MM = 16;
+
+/** Frame, step, lip and plates to scale, with the lesser gap of each side beside it. */
 export function rebateMarks(plan: RebatePlan, tape: Tape): Mark[] {
   const step = openingRound(plan);
   const { widthMm: w, heightMm: h } = plan.canvas;
@@ -52,6 +55,14 @@ export function rebateMarks(plan: RebatePlan, tape: Tape): Mark[] {
   return [
     { kind: 'area', points: outwards(step, FRAME_MM), role: 'timber' },
     { kind: 'area', points: outwards(step, 0), role: 'edge' },
+    // What holds it: from the frame over the edge of the bar.
+    ...SIDES.flatMap((side) =>
+      plan.plates[side].map((along): Mark => {
+        const middle = { top: point(along, 0), bottom: point(along, h), left: point(0, along), right: point(w, along) }[side];
+        const [wide, high] = isLevel(side) ? [PLATE_MM, FRAME_MM] : [FRAME_MM, PLATE_MM];
+        return { kind: 'area', points: rectangle(middle.x - wide / 2, middle.y - high / 2, wide, high), role: 'metal' };
+      }),
+    ),
     ...SIDES.map((side): Mark => {
       const { first, second } = plan.fit.gaps[side];
       const out = side === 'top' || side === 'left' ? -1 : 1;

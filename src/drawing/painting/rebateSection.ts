@@ -3,7 +3,6 @@ import type { Profile } from '@/core/frame/profiles';
 import type { JobInputs } from '@/core/job/job';
 import { FRONT_WORDS } from '@/core/job/sideWords';
 import { SIDES, type Side } from '@/core/job/sides';
-import { canvasDepth } from '@/core/painting/canvasDepth';
 import type { RebatePlan } from '@/core/painting/planRebate';
 import { type Tape, printFine } from '@/core/units/length';
 import { type Mark, type Scene, point, rectangle } from '../scene/scene';
@@ -12,17 +11,21 @@ import { type Mark, type Scene, point, rectangle } from '../scene/scene';
 const WALL_MM = 14;
 const LIP_THICK_MM = 4;
 
-const leastGap = ({ fit }: RebatePlan, side: Side): number => Math.min(fit.gaps[side].first, fit.gaps[side].second);
+/** The end of a side where the least gap is. */
+const tightEnd = ({ fit }: RebatePlan, side: Side) => (fit.gaps[side].first <= fit.gaps[side].second ? 'first' : 'second');
+const leastGap = (plan: RebatePlan, side: Side): number => plan.fit.gaps[side][tightEnd(plan, side)];
 
 /**
  * The section at the side where the gap is least; the face lies against the lip, the back of the frame downwards.
  *
  * @param plan the measured frame and how the canvas lies in it
+ * @param deep of the canvas, its body and where its corners are folded, mm
  */
 export function rebateSection(
   { brief }: Pick<JobInputs, 'brief'>,
   plan: RebatePlan,
   profile: Profile,
+  deep: { bodyMm: number; cornerMm: number },
   thicknessMm: number,
   tape: Tape,
 ): Scene {
@@ -32,9 +35,11 @@ export function rebateSection(
   const cloth = thicknessMm;
   const lip = brief.rebate.lip[side]?.mm ?? null;
   const depth = brief.rebate.depth?.mm ?? null;
-  const canvasDeep = canvasDepth(profile, thicknessMm).bodyMm;
-  const back = depth ?? canvasDeep;
-  const bar = gap + cloth;
+  const { bodyMm: canvasDeep, cornerMm } = deep;
+  const back = depth ?? cornerMm;
+  // What stands out at the edge, the folds of the corner with it.
+  const bulk = plan.canvas.bulkMm[side][tightEnd(plan, side)];
+  const bar = gap + bulk;
   // Opened to its end it is laid anew; the side drawn keeps what gap is left there, or goes into the step.
   const keyedGap = plan.keyed && Math.min(plan.keyed.fit.gaps[side].first, plan.keyed.fit.gaps[side].second);
   const keyedLine: Mark[] =
@@ -44,7 +49,7 @@ export function rebateSection(
           { kind: 'path', points: [point(keyedGap, canvasDeep), point(keyedGap, 0)], role: keyedGap < 0 ? 'stop' : 'guide' },
           {
             kind: 'words',
-            at: point((bar + widthMm) / 2, Math.max(back, canvasDeep)),
+            at: point((bar + widthMm) / 2, Math.max(back, cornerMm)),
             text:
               keyedGap < 0
                 ? `keyed to its end it binds, by ${printFine(-keyedGap, tape)}`
@@ -62,19 +67,35 @@ export function rebateSection(
     point(0, back),
     point(-WALL_MM, back),
   ];
-  const proud = depth === null ? null : canvasDeep - depth;
+  const proud = depth === null ? null : cornerMm - depth;
   const marks: Mark[] = [
     { kind: 'area', points: frame, role: 'edge' },
+    // The folded corner: its layers at the edge and on the back.
+    { kind: 'area', points: rectangle(gap, 0, bulk, cornerMm), role: 'cloth' },
+    ...(cornerMm > canvasDeep
+      ? [
+          {
+            kind: 'area' as const,
+            points: rectangle(gap, canvasDeep, bulk + widthMm / 2, cornerMm - canvasDeep),
+            role: 'cloth' as const,
+          },
+        ]
+      : []),
     { kind: 'area', points: rectangle(bar, cloth + beadMm, widthMm, depthMm), role: 'timber' },
     { kind: 'area', points: rectangle(bar, cloth, Math.max(2, widthMm / 6), beadMm), role: 'timber' },
     {
       kind: 'path',
-      points: [point(bar + widthMm, 0), point(gap, 0), point(gap, canvasDeep), point(gap + widthMm / 2, canvasDeep)],
+      points: [
+        point(bar + widthMm, 0),
+        point(bar - cloth, 0),
+        point(bar - cloth, canvasDeep),
+        point(bar + widthMm / 2, canvasDeep),
+      ],
       role: 'measure',
     },
     {
       kind: 'words',
-      at: point(gap / 2, Math.max(back, canvasDeep)),
+      at: point(gap / 2, Math.max(back, cornerMm)),
       text: `gap ${printFine(gap, tape)}`,
       anchor: 'middle',
       role: 'measure',
@@ -98,13 +119,13 @@ export function rebateSection(
     {
       kind: 'dimension',
       from: point(bar + widthMm, 0),
-      to: point(bar + widthMm, canvasDeep),
+      to: point(bar + widthMm, cornerMm),
       offPx: 16,
-      text: printFine(canvasDeep, tape),
+      text: printFine(cornerMm, tape),
     },
     {
       kind: 'words',
-      at: point((bar + widthMm) / 2, Math.max(back, canvasDeep)),
+      at: point((bar + widthMm) / 2, Math.max(back, cornerMm)),
       text:
         proud === null
           ? 'depth of the frame not read'
@@ -118,7 +139,7 @@ export function rebateSection(
     ...keyedLine,
   ];
   return {
-    bounds: { minX: -WALL_MM, minY: -LIP_THICK_MM, maxX: bar + widthMm, maxY: Math.max(back, canvasDeep) },
+    bounds: { minX: -WALL_MM, minY: -LIP_THICK_MM, maxX: bar + widthMm, maxY: Math.max(back, cornerMm) },
     padPx: { top: 30, right: 76, bottom: keyedGap === null ? 48 : 66, left: 76 },
     marks,
     says: `A cut through frame and canvas at the ${FRONT_WORDS.side(side)}, where the gap is least.`,

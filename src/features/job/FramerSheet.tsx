@@ -3,6 +3,7 @@
 import { printed } from '@/core/quantities/printed';
 import type { JobInputs } from '@/core/job/job';
 import { framerOrder } from '@/core/painting/framerOrder';
+import { plateWords } from '@/core/painting/framePlates';
 import { type Tape, SIXTEENTH_MM, printLength, printSize, WHOLE_MM } from '@/core/units/length';
 import { Figure } from '@/ui/drawing/Figure';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -22,6 +23,7 @@ const INCH: Tape = { unit: 'in', stepMm: SIXTEENTH_MM };
 export function FramerSheet({ id, number, inputs, kg, weighed, bareMm }: FramerSheetProps) {
   const { rules, tape } = useWorkshop();
   const { brief } = inputs;
+  const plates = plateWords(inputs, rules);
   const order = framerOrder(inputs, { rules, tape }, bareMm);
   const size = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }) =>
     [printSize(widthMm, heightMm, WHOLE_MM, 'up'), printSize(widthMm, heightMm, INCH, 'up')] as const;
@@ -101,7 +103,8 @@ export function FramerSheet({ id, number, inputs, kg, weighed, bareMm }: FramerS
       <ul className="mt-4 list-disc space-y-1 pl-5 text-[14.5px]">
         <li>Openings are rounded up: to whole millimetres, to sixteenths of an inch. Square within 1 mm across the diagonals.</li>
         <li>
-          Held by plates screwed into the frame, so that it can grow; no nails through the bars, nothing pressed on the cloth.
+          Held by {plates || 'plates screwed into the frame'}, so that it can grow; no nails through the bars, nothing pressed on
+          the cloth.
         </li>
         <li>Measure the canvas again before the frame is cut.</li>
       </ul>

@@ -2,7 +2,8 @@
 /* What became of a canvas: its tension through the years in the air of its place, what was done, and what to do now. */
 import { printed } from '@/core/quantities/printed';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import dynamic from 'next/dynamic';
+import { useMemo, useState } from 'react';
 import { caseOf } from '@/core/case/jobCase';
 import { creepKey } from '@/core/life/creep';
 import { isInHouse, lifeOf } from '@/core/life/life';
@@ -23,7 +24,13 @@ import { type Care, CareForm } from './CareForm';
 import { type Hanging, HangingForm } from './HangingForm';
 import { LifeChart } from './LifeChart';
 import { type AddFinding, WorkFile } from '../job/look/WorkFile';
+import type { Photographed } from './ComparePhotographs';
 import { LifeLines } from './LifeLines';
+
+/** Loaded when it is opened. */
+const ComparePhotographs = dynamic(() => import('./ComparePhotographs').then((module) => module.ComparePhotographs), {
+  loading: () => null,
+});
 
 /** How it felt, by the middle of the band that was kept. */
 const feelWords = (nPerM: number): string => FEELS.find(({ bandNPerM: [, high] }) => nPerM < high)?.name ?? FEELS.at(-1)!.name;
@@ -31,7 +38,8 @@ const feelWords = (nPerM: number): string => FEELS.find(({ bandNPerM: [, high] }
 const TOOLS = { tap: 'by tap', weight: 'by weight', hand: 'felt' };
 
 export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
-  const { found, earlier, later, lessons, air, photographs } = view;
+  const { found, earlier, later, lessons, air, photographs, corners } = view;
+  const [compares, setCompares] = useState(false);
   const { rules, tape, maker, looksOn } = useWorkshop();
   const write = useWrite();
   const { job } = found;
@@ -61,8 +69,20 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
   const addFinding: AddFinding = (finding) => write('keepFinding', { jobId: job.id, maker, ...finding });
   const hang = (hangs: Hanging) => write('keepHanging', { ...of, note: '', hangs });
   const { brief } = job.inputs;
+  const taken: Photographed[] = [...earlier, { id: job.id, log: found.log }].flatMap((one) =>
+    one.log.filter(({ id }) => photographs.includes(id)).map((entry) => ({ entry, jobId: one.id })),
+  );
   return (
     <main className="flex min-h-0 flex-1 flex-col">
+      {compares && (
+        <ComparePhotographs
+          photographs={taken}
+          corners={corners}
+          face={{ widthMm: brief.width.mm, heightMm: brief.height.mm }}
+          onKeep={looksOn ? null : ({ entry, jobId }, at) => write('keepCorners', { jobId, entryId: entry.id, corners: at })}
+          onClose={() => setCompares(false)}
+        />
+      )}
       <header className="hair-b flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-2">
         <h1 className="line-clamp-1 text-[22px] leading-7 font-semibold">{brief.title}</h1>
         <p className="figure soft text-[14.5px]">
@@ -93,6 +113,11 @@ export function LifePage({ view, nowMs }: { view: LifeView; nowMs: number }) {
             <Link href={`/job/${job.id}/passport`} prefetch={false} className="link link-hover">
               Its passport
             </Link>
+          )}
+          {taken.length > 1 && (
+            <button type="button" className="link link-hover" onClick={() => setCompares(true)}>
+              Compare photographs
+            </button>
           )}
           <button type="button" className="link link-hover" onClick={() => window.print()}>
             Print

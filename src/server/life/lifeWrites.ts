@@ -2,6 +2,7 @@
 import { printed } from '@/core/quantities/printed';
 import { cannotHang } from '@/core/case/logViolations';
 import type { HouseLessons } from '@/core/case/jobCase';
+import type { PhotographCorners } from '@/core/life/straightened';
 import { CLIMATES, placeShape } from '@/core/life/climates';
 import { LIFE_EVENTS } from '@/core/life/lifeEvents';
 import { readAir } from '@/core/log/readAir';
@@ -12,7 +13,7 @@ import { feltReading } from '@/core/stages/tune/planTune';
 import { FEELS } from '@/core/tension/feel';
 import { type Length, printTyped } from '@/core/units/length';
 import { logOfJob } from '@/db/logEntries';
-import { insertPhotograph, photographedOf } from '@/db/photographs';
+import { cornersOf, insertPhotograph, photographedOf } from '@/db/photographs';
 import { rolledInto, stretchedAs } from '@/db/rolledWorks';
 import { type Air, airOf } from '../air/airWrites';
 import { readJpeg } from '../bench/benchWrites';
@@ -135,6 +136,8 @@ export interface LifeView {
   air: Air;
   /** Entries that have a photograph, with the job they stand in. */
   photographs: string[];
+  /** Where the corners of the image lie on those that somebody pointed them out on. */
+  corners: Record<string, PhotographCorners>;
 }
 
 /** So many canvases are followed back; more is a ring in somebody’s file. */
@@ -150,15 +153,17 @@ export function lifeOfJob(workshop: Workshop, id: string): LifeView | null {
   const next = stretchedAs(database, id);
   const later = next === null ? null : jobAlone(workshop, next);
   const entries = [...earlier.flatMap(({ log }) => log), ...found.log];
+  const photographs = photographedOf(
+    database,
+    entries.map(({ id: entry }) => entry),
+  );
   return {
     found,
     earlier,
     later: later && { id: later.id, number: later.number },
     lessons: houseLessons(workshop),
     air: airOf(workshop),
-    photographs: photographedOf(
-      database,
-      entries.map(({ id: entry }) => entry),
-    ),
+    photographs,
+    corners: cornersOf(database, photographs),
   };
 }

@@ -13,7 +13,8 @@ import { countOpen, findState } from '@/db/jobStates';
 import { readPlan } from '@/db/weeks';
 import { removeJob } from '../job/jobWrites';
 import { factsIn } from '../job/jobStates';
-import { grantedRequest, workedWorkshop } from '../testWrites';
+import { workedWorkshop } from '../testWorked';
+import { grantedRequest } from '../testWrites';
 import {
   type TestWorkshop,
   asked,

@@ -30,4 +30,22 @@ export const BRIEF_ASSUMPTIONS = [
     [0, 30],
     'Less lets light through when the frame shrinks.',
   ),
+  row(
+    'plateApart',
+    'brief',
+    'Plates or clips in the frame, furthest apart',
+    350,
+    'mm',
+    [100, 1000],
+    'Further apart a large canvas shakes in its frame.',
+  ),
+  row(
+    'slipThick',
+    'brief',
+    'Thickness of a slip or build-out under the lip',
+    3,
+    'mm',
+    [0.5, 12],
+    'It takes as much of the depth.',
+  ),
 ] as const;

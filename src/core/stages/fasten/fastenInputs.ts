@@ -57,6 +57,8 @@ export const fastenShape = {
   ramp: numberOf('ramp', 1),
   /** Slant of a staple's crown to the edge, degrees. */
   slantDeg: numberOf('slant', 25),
+  /** Staples go through a strip of card, so that they come out later without tearing the cloth. */
+  overCard: flag(),
   /** All fasteners drawn and set again once, before the corners. */
   secondRound: flag(),
   /** Knots that no fastener goes into: the side, and how far from its left or upper end. */

@@ -1,5 +1,6 @@
 'use client';
 import { FASTENERS } from '@/core/fasten/fasteners';
+import { byId } from '@/core/house/schools';
 import { ROUTES } from '@/core/fasten/routes';
 import { takenRoute, fastenShape } from '@/core/stages/fasten/fastenInputs';
 import { SIDES } from '@/core/job/sides';
@@ -40,6 +41,14 @@ export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: 
         onChange={(fastener) => set({ fastener })}
         disabled={locked}
       />
+      {byId(FASTENERS, fasten.fastener).squeezed && (
+        <Tick
+          label="Over a strip of card"
+          checked={fasten.overCard}
+          onChange={(overCard) => set({ overCard })}
+          disabled={locked}
+        />
+      )}
       {tacked && <p className="soft col-span-2 text-[13px]">{tacked}</p>}
       <LengthField
         label="Spacing, at most"

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/case/planJob';
 import type { JobInputs } from '@/core/job/job';
 import type { BriefInputs } from '@/core/stages/brief/briefInputs';
+import { wholeDepth } from '@/core/painting/canvasDepth';
 import { rebateSection } from '@/drawing/painting/rebateSection';
 import { Drawing } from '@/ui/drawing/Drawing';
 import { useWorkshop } from '@/ui/WorkshopContext';
@@ -18,13 +19,16 @@ interface FramePanelProps {
 }
 
 export function FramePanel({ jobId, inputs, plan, locked, change }: FramePanelProps) {
-  const { tape } = useWorkshop();
+  const { rules, tape } = useWorkshop();
   const { rebate } = plan.brief;
   const { profile } = plan.bars;
   const { thicknessMm } = plan.cloth.fabric;
   const section = useMemo(
-    () => (rebate?.kind === 'measured' ? rebateSection(inputs, rebate.plan, profile, thicknessMm, tape) : null),
-    [inputs, rebate, profile, thicknessMm, tape],
+    () =>
+      rebate?.kind === 'measured'
+        ? rebateSection(inputs, rebate.plan, profile, wholeDepth(inputs, rules), thicknessMm, tape)
+        : null,
+    [inputs, rebate, profile, thicknessMm, rules, tape],
   );
   return (
     <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1.6fr_1fr]">

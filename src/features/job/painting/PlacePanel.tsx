@@ -23,8 +23,12 @@ import { useSideWords } from '@/ui/drawing/SideWordsContext';
 import { Tabs } from '@/ui/Tabs';
 import { useWorkshop } from '@/ui/WorkshopContext';
 
-/** Loaded when it is opened. */
+/** Loaded when they are opened. */
 const FoldPanel = dynamic(() => import('../cloth/FoldPanel').then((module) => module.FoldPanel), { loading: () => null });
+
+const FramingWaysPanel = dynamic(() => import('./FramingWaysPanel').then((module) => module.FramingWaysPanel), {
+  loading: () => null,
+});
 
 interface PlacePanelProps {
   jobId: string;
@@ -45,7 +49,10 @@ export const PlacePanel = memo(function PlacePanel(props: PlacePanelProps) {
       tabs={[
         { id: 'place', name: 'Placed', show: () => <Placed {...props} /> },
         ...(byId(EDGES, props.inputs.brief.edges).inRebate
-          ? [{ id: 'frame', name: 'Frame', show: () => <FramePanel {...props} /> }]
+          ? [
+              { id: 'frame', name: 'Frame', show: () => <FramePanel {...props} /> },
+              { id: 'ways', name: 'Ways to frame it', show: () => <FramingWaysPanel {...props} /> },
+            ]
           : []),
         { id: 'sizes', name: 'Sizes', show: () => <Sizes {...props} /> },
         { id: 'priorities', name: 'Priorities', show: () => <PrioritiesCompared {...props} /> },
