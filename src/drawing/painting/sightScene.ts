@@ -13,7 +13,7 @@ const BEYOND_MM = 6;
 export function sightScene(way: FramingWay, tape: Tape): Scene {
   const { sight, at, slipMm } = way;
   const reach = Math.max(...SIDES.map((side) => Math.max(sight.lips[side], 0) + at.seen[side])) + BEYOND_MM;
-  const high = (reach + WALL_MM) / 9;
+  const high = (reach + WALL_MM) / 6;
   const rows = SIDES.flatMap((side, index): Mark[] => {
     const y = index * high * 1.5;
     const lip = sight.lips[side];
@@ -55,7 +55,7 @@ export function sightScene(way: FramingWay, tape: Tape): Scene {
   const shown = SIDES.filter((side) => at.seen[side] > UNSEEN_MM).map((side) => FRONT_WORDS.side(side));
   return {
     bounds: { minX: -WALL_MM, minY: 0, maxX: reach, maxY: high * 5.5 },
-    padPx: { top: 6, right: 116, bottom: 6, left: 56 },
+    padPx: { top: 6, right: 104, bottom: 6, left: 52 },
     marks: rows,
     says: `The lip over the canvas at each side: ${shown.length === 0 ? 'nothing but the image shows' : `more than the image shows at ${shown.join(', ')}`}.`,
   };

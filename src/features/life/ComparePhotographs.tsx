@@ -8,7 +8,7 @@ import { type PhotographCorners, UNPLACED, areCorners, straightened } from '@/co
 import type { LogEntry } from '@/core/log/logEntry';
 import { Dialog } from '@/ui/Dialog';
 import { Choice } from '@/ui/form/fields';
-import { Form, FormTrouble, SendButton } from '@/ui/form/Form';
+import { Form, FormScope, FormTrouble, SendButton } from '@/ui/form/Form';
 
 /** An entry with a photograph, and the job that it stands in. */
 export interface Photographed {
@@ -37,12 +37,14 @@ export function ComparePhotographs({ photographs, corners, face, onKeep, onClose
           const shown = photographs.find(({ entry }) => entry.id === chosen[place])!;
           return (
             <div key={place} className="min-w-0">
-              <Choice
-                label={place === 0 ? 'Earlier' : 'Later'}
-                value={chosen[place]}
-                options={options}
-                onChange={(id) => setChosen(place === 0 ? [id, chosen[1]] : [chosen[0], id])}
-              />
+              <FormScope>
+                <Choice
+                  label={place === 0 ? 'Earlier' : 'Later'}
+                  value={chosen[place]}
+                  options={options}
+                  onChange={(id) => setChosen(place === 0 ? [id, chosen[1]] : [chosen[0], id])}
+                />
+              </FormScope>
               <FlatPhotograph
                 key={shown.entry.id}
                 shown={shown}

@@ -34,14 +34,14 @@ export function FramingWaysPanel({ inputs, plan }: FramingWaysPanelProps) {
     );
   const shown = ways.find(({ id }) => id === chosen) ?? ways[0]!;
   return (
-    <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1.7fr_1fr]">
+    <div className="grid gap-x-6 gap-y-2 md:grid-cols-[1.25fr_1fr]">
       <div className="overflow-x-auto" role="group" tabIndex={0} aria-label="Ways to frame it">
         <table className="figure h-fit w-full text-[14px]">
           <thead className="soft text-left text-[13px]">
             <tr className="hair-b">
-              <th className="font-normal">way, the least work first</th>
+              <th className="font-normal">way</th>
               <th className="font-normal">to make</th>
-              <th className="text-right font-normal">shows</th>
+              <th className="pl-3 text-right font-normal">shows</th>
               <th className="text-right font-normal">hides</th>
               <th className="text-right font-normal">back</th>
             </tr>
@@ -62,11 +62,19 @@ export function FramingWaysPanel({ inputs, plan }: FramingWaysPanelProps) {
                 <td className="py-[3px] pr-2 font-normal text-base-content">
                   <Figure>{framingWayWords(way, tape)}</Figure>
                 </td>
-                <td className="py-[3px] text-right whitespace-nowrap">
-                  {way.covers ? 'nothing' : <span className="text-error">{printFine(way.seenMm, tape)}</span>}
+                <td className="py-[3px] pl-3 text-right whitespace-nowrap">
+                  {way.covers ? (
+                    'nothing'
+                  ) : (
+                    <span className="text-error">
+                      <Figure>{printFine(way.seenMm, tape)}</Figure>
+                    </span>
+                  )}
                 </td>
-                <td className="py-[3px] text-right whitespace-nowrap">{printFine(way.hiddenMm, tape)}</td>
-                <td className="py-[3px] text-right whitespace-nowrap">
+                <td className="py-[3px] pl-3 text-right whitespace-nowrap">
+                  <Figure>{printFine(way.hiddenMm, tape)}</Figure>
+                </td>
+                <td className="py-[3px] pl-3 text-right whitespace-nowrap">
                   <BackDepth way={way} tape={tape} />
                 </td>
               </tr>
@@ -83,9 +91,6 @@ export function FramingWaysPanel({ inputs, plan }: FramingWaysPanelProps) {
 function BackDepth({ way: { proudMm }, tape }: { way: FramingWay; tape: Tape }) {
   if (proudMm === null) return 'not read';
   if (Math.abs(proudMm) <= UNSEEN_MM) return 'level';
-  return proudMm > 0 ? (
-    <span className="text-warning">{printFine(proudMm, tape)} proud</span>
-  ) : (
-    `${printFine(-proudMm, tape)} within`
-  );
+  const words = <Figure>{`${printFine(Math.abs(proudMm), tape)} ${proudMm > 0 ? 'proud' : 'within'}`}</Figure>;
+  return proudMm > 0 ? <span className="text-warning">{words}</span> : words;
 }
