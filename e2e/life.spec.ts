@@ -30,6 +30,7 @@ test('a canvas goes slack where it hangs, is keyed, taken down and stretched aga
   await awake(page);
   await expect(page.getByRole('img', { name: /Tension through the years.*236 ±/ })).toBeVisible();
 
+  const care = page.getByRole('form', { name: 'Look at it' });
   // A range that runs backwards is refused; nothing of the form is lost.
   const hangs = page.getByRole('form', { name: 'Where it hangs' });
   await hangs.getByLabel('Place').fill('Ferry inn, cellar');
@@ -43,11 +44,36 @@ test('a canvas goes slack where it hangs, is keyed, taken down and stretched aga
   await hangs.getByRole('button', { name: 'Keep where it hangs' }).click();
   await expect(page.getByRole('heading', { name: /Hangs at Ferry inn, cellar since/ })).toBeVisible();
 
+  // Two photographs are laid flat by their corners, which are kept.
+  for (const note of ['Left on the easel', 'By the window']) {
+    await care
+      .locator('input[type=file]')
+      .setInputFiles({
+        name: 'canvas.jpg',
+        mimeType: 'image/jpeg',
+        buffer: await page.locator('h1').screenshot({ type: 'jpeg' }),
+      });
+    await expect(care.getByRole('button', { name: 'Another photograph' })).toBeVisible();
+    await care.getByLabel('Note').fill(note);
+    await care.getByRole('button', { name: 'Keep what you saw' }).click();
+    await expect(page.getByText(note)).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Compare photographs' }).click();
+  const compared = page.getByRole('dialog', { name: 'Photographs compared' });
+  const first = compared.getByRole('form', { name: 'Corners of the image' }).first();
+  await first.getByRole('button', { name: 'Corner top left' }).press('ArrowRight');
+  await first.getByRole('button', { name: 'Save the corners' }).click();
+  await expect(compared.getByRole('img', { name: /^Laid flat: / })).toHaveCount(1);
+  await page.reload();
+  await awake(page);
+  await page.getByRole('button', { name: 'Compare photographs' }).click();
+  await expect(compared.getByRole('img', { name: /^Laid flat: / })).toHaveCount(1);
+  await compared.getByRole('button', { name: 'Close', exact: true }).click();
+
   await anew(1);
   await page.goto(`${server.url}/canvases?show=damp`);
   await page.getByRole('link', { name: 'Rope locker' }).click();
   await awake(page);
-  const care = page.getByRole('form', { name: 'Look at it' });
   await care.getByLabel('How it feels').selectOption('slack');
   await care.getByLabel('What happened').selectOption('slack');
   await care.getByLabel('Humidity there').fill('84');

@@ -1,9 +1,8 @@
 /* The frame to order for a canvas: what its rebate, lip and depth must be, so that it goes in, can be keyed and nothing shows. */
 import { assumed } from '../house/houseRules';
-import { fabricOf, profileOf } from '../house/materials';
 import type { JobInputs } from '../job/job';
 import type { PlanContext } from '../stages/planContext';
-import { canvasDepth } from './canvasDepth';
+import { wholeDepth } from './canvasDepth';
 import { bulkOf, wholeGrowth } from './planRebate';
 import { rebateToOrder } from './rebateFit';
 
@@ -19,7 +18,7 @@ export interface FramerOrder {
   keyed: Size | null;
   /** How far the lip must reach over the opening so that no light falls past it, also once keyed, mm. */
   lipMm: number;
-  /** From the step to the back of the frame, so that nothing stands proud, mm. */
+  /** From the step to the back of the frame, so that nothing stands proud, its folded corners neither, mm. */
   depthMm: number;
 }
 
@@ -31,9 +30,7 @@ export interface FramerOrder {
  */
 export function framerOrder(inputs: JobInputs, { rules }: PlanContext, bareMm = 0): FramerOrder {
   const { brief, bars, cloth } = inputs;
-  const profile = profileOf(rules, bars.profile);
   const face = { widthMm: brief.width.mm, heightMm: brief.height.mm };
-  const { thicknessMm } = fabricOf(rules, cloth.fabric);
   const canvas = { ...face, bulkMm: bulkOf(inputs, rules) };
   const gapMm = brief.rebateClearance.mm / 2;
   const growth = wholeGrowth(inputs, rules);
@@ -46,6 +43,6 @@ export function framerOrder(inputs: JobInputs, { rules }: PlanContext, bareMm = 
     rebate,
     keyed,
     lipMm: across + bareMm + assumed(rules, 'lipHides'),
-    depthMm: canvasDepth(profile, thicknessMm).bodyMm,
+    depthMm: wholeDepth({ brief, bars, cloth }, rules).cornerMm,
   };
 }
