@@ -51,7 +51,7 @@ export const PlacePanel = memo(function PlacePanel(props: PlacePanelProps) {
         ...(byId(EDGES, props.inputs.brief.edges).inRebate
           ? [
               { id: 'frame', name: 'Frame', show: () => <FramePanel {...props} /> },
-              { id: 'ways', name: 'Ways to frame it', show: () => <FramingWaysPanel {...props} /> },
+              { id: 'ways', name: 'Framing', show: () => <FramingWaysPanel {...props} /> },
             ]
           : []),
         { id: 'sizes', name: 'Sizes', show: () => <Sizes {...props} /> },
