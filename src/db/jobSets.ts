@@ -68,6 +68,9 @@ export const setOfJob = (database: Database, jobId: string): { id: string; title
     )
     .get(jobId) ?? null;
 
+/** How many canvases are done together with a job, itself among them: those of its set. */
+export const worksTogether = (database: Database, jobId: string): number => setOfJob(database, jobId)?.count ?? 1;
+
 /** Takes out sets that have no canvas any more. */
 export function dropEmptySets(database: Database): void {
   database.exec('DELETE FROM job_set WHERE id NOT IN (SELECT set_id FROM job WHERE set_id IS NOT NULL)');

@@ -3,7 +3,7 @@ import type { Job, JobInputs } from '@/core/job/job';
 import { SHAPE_VERSION } from '@/core/file/shapeVersion';
 import type { StageId } from '@/core/stages/stages';
 import { upgradeInputs } from '@/core/file/upgradeJob';
-import { dropEmptySets } from './jobSets';
+import { dropEmptySets, setOfJob } from './jobSets';
 import { dropState } from './jobStates';
 import { retitleEntries } from './logEntries';
 import { dictionaryOf, unpackText } from './planPack';
@@ -200,6 +200,9 @@ export function deleteJob(database: Database, id: string): void {
   dropState(database, id);
   // A painting that was to be stretched with it lies rolled again.
   database.prepare('UPDATE rolled_work SET stretched_as = NULL WHERE stretched_as = ?').run(id);
+  const set = setOfJob(database, id);
   database.prepare('DELETE FROM job WHERE id = ?').run(id);
+  // What is set up once is shared by fewer.
+  if (set) database.prepare('INSERT OR IGNORE INTO job_unsettled SELECT id FROM job WHERE set_id = ?').run(set.id);
   dropEmptySets(database);
 }

@@ -1,4 +1,5 @@
 /* What a job still takes: hands, stage by stage and coat by coat, and the time that glue and coats take after them. */
+import { effortMinutes } from '../effort/effort';
 import type { SetUp } from '../schedule/shop';
 import { FASTENERS } from '../fasten/fasteners';
 import { LONGEST_FACTOR } from '../prime/drying';
@@ -40,8 +41,12 @@ export interface JobWork {
 
 export const NO_WORK: JobWork = { longMm: 0, shortMm: 0, steps: [], runs: null };
 
-/** The steps of a job that are not recorded, in their order; none where it is handed over. */
-export function jobWork({ plan, progress, next, inputs }: JobCase): JobWork {
+/**
+ * The steps of a job that are not recorded, in their order; none where it is handed over.
+ *
+ * @param together how many canvases are done together: each takes its share of what is set up once
+ */
+export function jobWork({ plan, progress, next, inputs }: JobCase, together = 1): JobWork {
   const { brief } = inputs;
   const [shortMm, longMm] = [brief.width.mm, brief.height.mm].sort((a, b) => a - b) as [number, number];
   const steps: JobStep[] = [];
@@ -51,7 +56,7 @@ export function jobWork({ plan, progress, next, inputs }: JobCase): JobWork {
       stage,
       coat: null,
       name: stageActs(stage, progress.painted).act,
-      minutes: plan[stage].minutes,
+      minutes: effortMinutes(plan[stage].effort, together),
       after: before ? [before.key] : [],
       afterDry: [] as string[],
       squeezes: 0,
@@ -66,6 +71,7 @@ export function jobWork({ plan, progress, next, inputs }: JobCase): JobWork {
           key: `prime:${number}`,
           coat: number,
           name: coat.name,
+          minutes: effortMinutes(coat.effort, together),
           after: index === 0 ? base.after : [`prime:${number - 1}`],
           afterDry: index === 0 ? [] : [`prime:${number - 1}`],
           setUp: { what: 'pot', family: `pot ${coat.substance} ${coat.waterParts}` },

@@ -2,6 +2,7 @@
  * How much time there is left until a canvas is wanted: what still takes hands, at the house’s hours a day, and what sets or
  * dries in between. The chain, not the sum of the hands, decides: nobody works at night, though things dry then.
  */
+import { effortMinutes } from '../effort/effort';
 import { type HouseRules, assumed } from '../house/houseRules';
 import type { StageId } from '../stages/stages';
 import type { Plan } from './planJob';
@@ -40,7 +41,10 @@ export function chainOf(
   runsUntilMs: number | null,
 ): { left: number; handsMinutes: number; waitsMinutes: number; chainMinutes: number } {
   const left = toDo(progress, plan);
-  const handsMinutes = left.reduce((sum, { stage }) => sum + plan[stage].minutes, 0);
+  const handsMinutes = left.reduce(
+    (sum, { stage, coat }) => sum + (coat === null ? plan[stage].minutes : effortMinutes(plan.prime.coats[coat]!.effort)),
+    0,
+  );
   const running = runsUntilMs === null ? 0 : Math.max(0, (runsUntilMs - nowMs) / MINUTE_MS);
   const waits = left.map(({ stage, coat }) =>
     coat === null ? (plan[stage].setsMinutes ?? 0) : (plan.prime.coats[coat]!.dryMinutes?.[1] ?? 0),

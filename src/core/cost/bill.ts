@@ -2,6 +2,9 @@
  * What a canvas costs: every material with its quantity, its price and where that comes from, hands by the hour, overhead on top.
  * Each line is rounded once, to whole minor units; a price that nobody knows is named and never taken as nothing.
  */
+import { effortMinutes } from '../effort/effort';
+import { effortWords } from '../effort/effortWords';
+import type { WeekSettings } from '../week/weekSettings';
 import { printed } from '../quantities/printed';
 import type { Plan } from '../case/planJob';
 import { fabricOf, profileOf } from '../house/materials';
@@ -27,6 +30,8 @@ export interface BillLine {
   per: number;
   /** Where the price comes from. */
   from: string;
+  /** The sum that the quantity is made of, where it is an estimate of hands. */
+  how?: string;
   /** Minor units; null when the price is not known. */
   minor: number | null;
   /** The price is one that ships as an example: nobody of the house has put in its own. */
@@ -47,8 +52,12 @@ export interface PackPrice {
   pack: number;
 }
 
+/** What the hours of the house say of saw and pot, minutes. */
+export type SetUpMinutes = Pick<WeekSettings, 'sawMinutes' | 'potMinutes' | 'washMinutes'>;
+
 export interface Prices {
   settings: CostSettings;
+  setUps: SetUpMinutes;
   /** By the item of the store; null where it has no price. */
   ofItem: (item: string) => PackPrice | null;
 }
@@ -56,11 +65,13 @@ export interface Prices {
 /** Prices as plain data: those of the store by its items. */
 export interface PriceList {
   settings: CostSettings;
+  setUps: SetUpMinutes;
   items: Readonly<Record<string, PackPrice>>;
 }
 
-export const pricesOf = ({ settings, items }: PriceList): Prices => ({
+export const pricesOf = ({ settings, setUps, items }: PriceList): Prices => ({
   settings,
+  setUps,
   ofItem: (item) => (Object.hasOwn(items, item) ? items[item]! : null),
 });
 
@@ -77,6 +88,8 @@ export interface Taken {
 
 /** A share of what was reckoned for several canvases at once. */
 export interface Common {
+  /** How many they are: what is set up once is shared by all. */
+  together: number;
   /** Of the length that all take of one roll, mm; null where they do not lie on it. */
   clothMm: number | null;
   clothMinor: number | null;
@@ -129,7 +142,7 @@ export function billOf(
     ...clothLines(plan, inputs, rules, prices.settings, taken, common),
     ...woodLines(plan, inputs, rules, common),
     ...needLines(materialNeeds(plan, inputs, rules), prices, taken),
-    ...handLines(plan, prices.settings, taken),
+    ...handLines(plan, prices, taken, common?.together ?? 1),
   ];
   return billFrom(lines, prices.settings.overheadPercent);
 }
@@ -221,23 +234,34 @@ function needLines(needs: readonly Need[], { ofItem }: Prices, { coats = [] }: T
   });
 }
 
-/** Minutes a stage is planned to take; of priming one coat after the other. */
-const plannedMinutes = (plan: Plan, stage: StageId): number =>
-  stage === 'prime' ? plan.prime.minutes * plan.prime.coats.length : plan[stage].minutes;
+/** Minutes of hands at the stages of one canvas, its share of what is set up once among so many. */
+function plannedMinutes(plan: Plan, { sawMinutes, potMinutes, washMinutes }: SetUpMinutes, together: number) {
+  const sawn = plan.bars.parts.some(({ from }) => from !== 'pairs');
+  const coat = (index: number) =>
+    effortMinutes(plan.prime.coats[index]!.effort, together) + (potMinutes + washMinutes) / together;
+  return {
+    ofStage: (stage: StageId): number =>
+      effortMinutes(plan[stage].effort, together) + (stage === 'bars' && sawn ? sawMinutes / together : 0),
+    ofCoats: (from: number, to: number): number =>
+      Array.from({ length: Math.max(0, to - from) }, (_, index) => coat(from + index)).reduce((sum, one) => sum + one, 0),
+  };
+}
 
-function handLines(plan: Plan, { hourMinor, makers }: CostSettings, taken: Taken): BillLine[] {
+function handLines(plan: Plan, { settings: { hourMinor, makers }, setUps }: Prices, taken: Taken, together: number): BillLine[] {
   const { painted } = plan.cloth;
-  const hands = (id: string, what: string, minutes: number, maker: string | undefined) => {
+  const planned = plannedMinutes(plan, setUps, together);
+  const hands = (id: string, what: string, minutes: number, maker: string | undefined, how?: string) => {
     const own = makers.find((one) => one.maker === maker);
     return line({
       id,
       group: 'hands',
       what,
-      quantity: Math.round(minutes),
+      quantity: minutes,
       unit: 'min',
       priceMinor: own?.hourMinor ?? hourMinor,
       per: MIN_IN_HOUR,
       from: own ? `${own.maker}’s hour` : hourMinor === null ? 'no hour of hands is set' : 'hour of the house',
+      ...(how ? { how } : {}),
     });
   };
   return runOf(painted)
@@ -249,10 +273,14 @@ function handLines(plan: Plan, { hourMinor, makers }: CostSettings, taken: Taken
       // Coats that are not on yet are nobody’s: only what was done has its maker’s hour.
       if (id === 'prime' && maker !== undefined && done < coats)
         return [
-          hands(`hands ${id}`, what, plan.prime.minutes * done, maker),
-          hands(`hands ${id} to do`, `${what}, coats to do`, plan.prime.minutes * (coats - done), undefined),
+          hands(`hands ${id}`, what, planned.ofCoats(0, done), maker),
+          hands(`hands ${id} to do`, `${what}, coats to do`, planned.ofCoats(done, coats), undefined),
         ];
-      return [hands(`hands ${id}`, what, taken.minutes?.[id] ?? plannedMinutes(plan, id), maker)];
+      const measured = taken.minutes?.[id];
+      if (measured !== undefined) return [hands(`hands ${id}`, what, measured, maker)];
+      return id === 'prime'
+        ? [hands(`hands ${id}`, what, planned.ofCoats(0, coats), maker)]
+        : [hands(`hands ${id}`, what, planned.ofStage(id), maker, effortWords(plan[id].effort, together))];
     })
     .filter(({ quantity }) => quantity > 0);
 }

@@ -1,4 +1,6 @@
 /* Bills against a second reckoning, shares that lose no cent, and prices that nobody knows. */
+import { effortMinutes } from '../effort/effort';
+import { USUAL_WEEK } from '../week/weekSettings';
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { rounds } from '@/testRounds';
@@ -37,6 +39,7 @@ const settings = { ...startOf(costSettingsShape), hourMinor: 2750 };
 const PRICES: Record<string, number> = {};
 const prices = (pack = 1000): Prices => ({
   settings,
+  setUps: USUAL_WEEK,
   ofItem: (item) => ({ priceMinor: (PRICES[item] ??= 199 + 37 * Object.keys(PRICES).length), pack }),
 });
 const billFor = (
@@ -82,8 +85,13 @@ describe('the bill of a canvas', () => {
       const needs = materialNeeds(plan, inputs, DEFAULT_RULES);
       const cent = (value: number) => Math.floor(value + 0.5);
       const items = needs.reduce((sum, { item, used }) => sum + cent((used * PRICES[item]!) / 1000), 0);
-      const coats = plan.prime.coats.length;
-      const minutes = [10, plan.bars.minutes, 10, 25, plan.fasten.minutes, 10, 20 * coats, 15].map(Math.round);
+      // Coats by the trade’s figures: two each, five a square metre, four where it is sanded; a pot mixed and washed out for each.
+      const coated = plan.prime.coats.map(({ sandAfter }) => 2 + plan.prime.areaM2 * (sandAfter ? 9 : 5) + 15 + 15);
+      const saw = plan.bars.parts.some(({ from }) => from !== 'pairs') ? 15 : 0;
+      const large = Math.min(inputs.brief.width.mm, inputs.brief.height.mm) > 1000 ? 2 : 0;
+      const cut = 6 + 2 + (1.5 * (plan.cloth.cut.widthMm + plan.cloth.cut.heightMm)) / 1000;
+      const primed = coated.reduce((sum, one) => sum + one, 0);
+      const minutes = [10, plan.bars.minutes + saw, 5 + large, cut, plan.fasten.minutes, 4, primed, 13];
       const hands = minutes.reduce((sum, one) => sum + cent((one * 2750) / 60), 0);
       const roll = plan.cloth.fabric.rolls.filter(({ mm }) => mm >= inputs.cloth.rollWidth.mm).sort((a, b) => a.mm - b.mm)[0];
       const cloth = plan.cloth.fit.fits && roll ? cent((plan.cloth.fit.alongMm * roll.priceMinor) / 1000) : 0;
@@ -100,6 +108,7 @@ describe('the bill of a canvas', () => {
     const inputs = newInputs('Study', length(600), length(400));
     const none: Prices = {
       settings: { ...settings, hourMinor: null },
+      setUps: USUAL_WEEK,
       ofItem: (item) => (item === 'key' ? null : prices().ofItem(item)),
     };
     const { unknown, lines } = billFor(inputs, none);
@@ -275,10 +284,17 @@ it('coats that are not on yet have the hour of the house, those that are that of
   const lines = billFor(inputs, own, { makers: { prime: 'Tove' }, coats: [100] }).lines.filter(({ id }) =>
     id.startsWith('hands prime'),
   );
-  const { minutes, coats } = planJob(inputs, context, 0).prime;
+  // With its pot mixed and washed out for each.
+  const coats = planJob(inputs, context, 0).prime.coats.map(({ effort }) => effortMinutes(effort) + 30);
   expect(lines.map(({ quantity, from }) => [quantity, from])).toEqual([
-    [minutes, 'Tove’s hour'],
-    [minutes * (coats.length - 1), 'hour of the house'],
+    [expect.closeTo(coats[0]!, 9), 'Tove’s hour'],
+    [
+      expect.closeTo(
+        coats.slice(1).reduce((sum, one) => sum + one, 0),
+        9,
+      ),
+      'hour of the house',
+    ],
   ]);
 });
 

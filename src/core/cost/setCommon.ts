@@ -58,7 +58,12 @@ export function setCommon(all: readonly JobInputs[], rules: HouseRules, random: 
     const runs = places.map((place) => frames[place]!.parts.reduce((sum, { count, lengthMm }) => sum + count * lengthMm, 0));
     dealt(wood, places, plan.priceMinor, runs);
   }
-  return all.map((_one, index) => ({ clothMm: along[index]!, clothMinor: cloth[index]!, woodMinor: wood[index]! }));
+  return all.map((_one, index) => ({
+    together: all.length,
+    clothMm: along[index]!,
+    clothMinor: cloth[index]!,
+    woodMinor: wood[index]!,
+  }));
 }
 
 /** How much of one roll pieces of one cloth take, and what it costs; null where one is wider than the roll. */

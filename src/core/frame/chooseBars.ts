@@ -3,6 +3,7 @@
  * limit. Of those that hold, the ones that nothing beats in bow, weight, price and work are the Pareto set; the
  * recommended one is the lightest, a brace saved being worth some weight.
  */
+import { type StageEffort, barsEffort, withMinutes } from '../effort/effort';
 import { assumed, type HouseRules } from '../house/houseRules';
 import { type BarsInputs, evenBraces } from '../stages/bars/barsInputs';
 import { byId } from '../house/schools';
@@ -44,6 +45,7 @@ export interface BarChoice {
   leftRight: BarBow;
   weightKg: number;
   price: FramePrice;
+  effort: StageEffort;
   minutes: number;
   /** Corners and brace ends. */
   joints: number;
@@ -107,7 +109,7 @@ function judge(size: BarsSize, profile: Profile, bars: MakeUp, bows: PairBows, r
     leftRight,
     weightKg: frameWeightKg(counts, profile, wood.densityKgM3),
     price: framePrice(parts, profile, rules),
-    minutes: workMinutes(parts, braces, rules),
+    ...withMinutes(workOf(parts, braces, bars, rules)),
     joints: 4 + 2 * braces + counts.bracesUpright * counts.bracesLevel,
     braces,
     holds: holds(topBottom) && holds(leftRight),
@@ -121,9 +123,15 @@ export const bowLimitMm = (spanMm: number, rules: HouseRules): number =>
 
 export const holds = (bow: BarBow): boolean => bow.lastingMm <= bow.limitMm;
 
-function workMinutes(parts: readonly FramePart[], braces: number, rules: HouseRules): number {
-  const sawn = parts.filter((part) => part.from !== 'pairs').reduce((sum, part) => sum + part.count, 0);
-  return 4 * assumed(rules, 'minutesCorner') + braces * assumed(rules, 'minutesBrace') + sawn * assumed(rules, 'minutesCut');
+/** What hands take of one make-up: what is sawn, put together, glued and drilled. */
+function workOf(parts: readonly FramePart[], braces: number, bars: MakeUp, rules: HouseRules): StageEffort {
+  const { glued } = byId(JOINTS, bars.joint);
+  return barsEffort(rules, {
+    sawn: parts.filter((part) => part.from !== 'pairs').reduce((sum, part) => sum + part.count, 0),
+    braces,
+    glued,
+    holes: glued ? 2 * braces : 0,
+  });
 }
 
 /** A bar with what it is made of and the braces that hold it, as a beam without its load. */

@@ -2,6 +2,7 @@
  * The workshop defaults every judgement rests on, stage by stage: value, unit, range and reason. House rules override
  * the values; the ids are what verdicts name.
  */
+import { EFFORT_RATES } from '../effort/effortRates';
 import { BRIEF_ASSUMPTIONS } from '../stages/brief/briefAssumptions';
 import { BARS_ASSUMPTIONS } from '../stages/bars/barsAssumptions';
 import { SQUARE_ASSUMPTIONS } from '../stages/square/squareAssumptions';
@@ -23,6 +24,7 @@ export const ASSUMPTIONS = [
   ...TUNE_ASSUMPTIONS,
   ...PRIME_ASSUMPTIONS,
   ...HANDOVER_ASSUMPTIONS,
+  ...EFFORT_RATES,
 ] as const;
 
 export type AssumptionId = (typeof ASSUMPTIONS)[number]['id'];

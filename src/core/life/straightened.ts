@@ -39,7 +39,6 @@ const LEAST_TURN = 1e-4;
  * @param corners as they lie on the photograph, px or any other measure
  * @param face what they go to: its width and height, its top left corner at the origin
  * @returns null where the four lie in no such order
- * @example straightened({ topLeft: { x: 10, y: 20 }, topRight: { x: 60, y: 20 }, bottomRight: { x: 60, y: 70 }, bottomLeft: { x: 10, y: 70 } }, { width: 100, height: 100 }) // [2, 0, -20, 0, 2, -40, 0, 0, 1]
  */
 export function straightened(corners: Record<Corner, Point2>, face: { width: number; height: number }): number[] | null {
   const rows = CORNERS.flatMap((corner) => {
@@ -58,7 +57,11 @@ export function straightened(corners: Record<Corner, Point2>, face: { width: num
   return found && [...found, 1];
 }
 
-/** Where a place of a photograph goes to. */
+/**
+ * Where a place of a photograph goes to.
+ *
+ * @example laidFlat([2, 0, -20, 0, 2, -40, 0, 0, 1], { x: 60, y: 70 }) // { x: 100, y: 100 }
+ */
 export function laidFlat(map: readonly number[], { x, y }: Point2): Point2 {
   const [a, b, c, d, e, f, g, h, i] = map as [number, number, number, number, number, number, number, number, number];
   const depth = g * x + h * y + i;

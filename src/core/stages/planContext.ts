@@ -1,3 +1,4 @@
+import type { StageEffort } from '../effort/effort';
 import type { HouseRules } from '../house/houseRules';
 import type { View } from '../job/sideWords';
 import type { Verdict } from '../job/verdict';
@@ -26,7 +27,8 @@ export interface StagePlan {
   verdicts: Verdict[];
   /** What was measured, felt or told: never what was only planned. */
   readings: Reading[];
-  /** Minutes of hands. */
+  /** What hands take of it; of a canvas done by itself in `minutes`. */
+  effort: StageEffort;
   minutes: number;
   /** Minutes that what is recorded here goes on drying or setting; null when nothing does. */
   setsMinutes: number | null;

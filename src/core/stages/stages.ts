@@ -1,25 +1,23 @@
 /** All stages of all work; in which of them a job goes, and in which order, its run says. `past` is what a canvas is once it is through. */
 export const STAGES = [
-  { id: 'look', name: 'Look', past: 'looked at', act: 'Look it over', record: 'Record what you saw', minutes: 15, faceUp: true },
+  { id: 'look', name: 'Look', past: 'looked at', act: 'Look it over', record: 'Record what you saw', faceUp: true },
   {
     id: 'brief',
     name: 'Brief',
     past: 'briefed',
     act: 'Settle the brief',
     record: 'Record the brief',
-    minutes: 10,
     faceUp: true,
     painted: { name: 'Place', past: 'placed', act: 'Choose the face on the image', record: 'Record the place' },
   },
-  { id: 'bars', name: 'Bars', past: 'assembled', act: 'Assemble the bars', record: 'Record the frame', minutes: 35 },
-  { id: 'square', name: 'Square', past: 'squared', act: 'Check square', record: 'Record the readings', minutes: 10 },
+  { id: 'bars', name: 'Bars', past: 'assembled', act: 'Assemble the bars', record: 'Record the frame' },
+  { id: 'square', name: 'Square', past: 'squared', act: 'Check square', record: 'Record the readings' },
   {
     id: 'cloth',
     name: 'Cloth',
     past: 'cut',
     act: 'Cut the cloth',
     record: 'Record the cut',
-    minutes: 25,
     painted: { name: 'Measure', past: 'measured', act: 'Measure image and margins', record: 'Record the measures' },
   },
   {
@@ -28,19 +26,11 @@ export const STAGES = [
     past: 'fastened',
     act: 'Fasten the cloth',
     record: 'Record the fastening',
-    minutes: 45,
     painted: { name: 'Clamp, fasten', past: 'fastened', act: 'Clamp, look, fasten', record: 'Record the fastening' },
   },
-  { id: 'tune', name: 'Tune', past: 'tuned', act: 'Tap and tune', record: 'Record the tension', minutes: 10 },
-  { id: 'prime', name: 'Prime', past: 'primed', act: 'Prime', record: 'Record this coat', minutes: 20, faceUp: true },
-  {
-    id: 'handover',
-    name: 'Hand over',
-    past: 'handed over',
-    act: 'Weigh, label, hand over',
-    record: 'Record the handover',
-    minutes: 15,
-  },
+  { id: 'tune', name: 'Tune', past: 'tuned', act: 'Tap and tune', record: 'Record the tension' },
+  { id: 'prime', name: 'Prime', past: 'primed', act: 'Prime', record: 'Record this coat', faceUp: true },
+  { id: 'handover', name: 'Hand over', past: 'handed over', act: 'Weigh, label, hand over', record: 'Record the handover' },
 ] as const;
 
 export type Stage = (typeof STAGES)[number];

@@ -1,3 +1,4 @@
+import { USUAL_WEEK } from '../week/weekSettings';
 import { describe, expect, it } from 'vitest';
 import { caseOf, NO_LESSONS } from '../case/jobCase';
 import { pricesOf } from '../cost/bill';
@@ -15,7 +16,7 @@ import { stageDifferences, weighVariant } from './weighedVariant';
 const RULES = DEFAULT_RULES;
 const job = newInputs('Study', length(1400), length(1000));
 const house = { rules: RULES, tape: tapeFor(RULES, 'mm'), lessons: NO_LESSONS };
-const prices = pricesOf({ settings: { ...startOf(costSettingsShape), hourMinor: 2400 }, items: {} });
+const prices = pricesOf({ setUps: USUAL_WEEK, settings: { ...startOf(costSettingsShape), hourMinor: 2400 }, items: {} });
 const weighed = (inputs: typeof job) => weighVariant(caseOf({ inputs }, [], house, 0), prices, 0);
 
 describe('a variant', () => {

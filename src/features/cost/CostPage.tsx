@@ -112,7 +112,10 @@ function BillTable({ bill }: { bill: Bill }) {
           <tbody key={id}>
             {lines.map((line) => (
               <tr key={`${line.id} ${line.from}`} className="align-baseline">
-                <td className="py-0.5">{line.what}</td>
+                <td className="py-0.5">
+                  {line.what}
+                  {line.how && <span className="soft block text-[12.5px] leading-4">{line.how}</span>}
+                </td>
                 <td className="text-right whitespace-nowrap">
                   <Figure>{quantityWords(line, tape)}</Figure>
                 </td>

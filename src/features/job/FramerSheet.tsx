@@ -55,7 +55,11 @@ export function FramerSheet({ id, number, inputs, kg, weighed, bareMm }: FramerS
       ...long(order.lipMm),
       'covers the gap wherever the canvas slides, and a little of the face',
     ],
-    ['Depth, step to back, at least', ...long(order.depthMm), 'then nothing stands proud of the back, its folded corners neither'],
+    [
+      'Depth, step to back, at least',
+      ...long(order.depthMm),
+      'then nothing stands proud of the back, its folded corners neither',
+    ],
   ];
   return (
     <main className="mx-auto w-full max-w-[210mm] flex-1 overflow-y-auto bg-base-100 px-8 py-6 print:overflow-visible print:px-0">

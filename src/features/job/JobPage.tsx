@@ -209,6 +209,7 @@ function JobDesk({
               key={first.job.id}
               jobId={first.job.id}
               here={here}
+              together={filed.set?.count ?? 1}
               open={open}
               onOpen={setOpen}
               view={view}

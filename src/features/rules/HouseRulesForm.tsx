@@ -2,6 +2,7 @@
 /* The rules of the house: every assumption with its unit, range and reason, to be changed once for all jobs. */
 import { memo, useCallback, useState } from 'react';
 import { PULL_WAYS } from '@/core/fasten/pullWays';
+import { EFFORT_RATES } from '@/core/effort/effortRates';
 import { ASSUMPTIONS, type AssumptionId } from '@/core/house/assumptions';
 import type { HouseRules, Policies } from '@/core/house/houseRules';
 import { printedIn } from '@/core/quantities/printed';
@@ -166,6 +167,10 @@ function PolicyFields({ policies, onChange }: { policies: Policies; onChange: (p
 /** Units that an inch shop reads otherwise. */
 const INCH_TOLD = new Set(['mm', 'kg', '°C']);
 
+/** One table of all that hands take, whatever the stage. */
+const TIMES = 'How long things take';
+const isEffort = ({ id }: Assumption): boolean => EFFORT_RATES.some((rate) => rate.id === id);
+
 interface AssumptionTableProps {
   assumptions: Assumptions;
   onChange: (rule: Assumption, to: number) => void;
@@ -175,7 +180,7 @@ function AssumptionTable({ assumptions, onChange }: AssumptionTableProps) {
   return (
     <div className="max-w-5xl px-5 pb-8">
       {STAGES.map((stage) => {
-        const rows = ASSUMPTIONS.filter((one) => one.stage === stage.id);
+        const rows = ASSUMPTIONS.filter((one) => one.stage === stage.id && !isEffort(one));
         if (rows.length === 0) return null;
         return (
           <section key={stage.id} aria-label={stage.name}>
@@ -193,6 +198,14 @@ function AssumptionTable({ assumptions, onChange }: AssumptionTableProps) {
           </section>
         );
       })}
+      <section aria-label={TIMES}>
+        <h2 className="mt-4 text-[17px] font-semibold">{TIMES}</h2>
+        <ul>
+          {EFFORT_RATES.map((rule) => (
+            <AssumptionRow key={rule.id} rule={rule} value={assumptions[rule.id] ?? rule.value} onChange={onChange} />
+          ))}
+        </ul>
+      </section>
     </div>
   );
 }

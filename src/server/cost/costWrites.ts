@@ -6,6 +6,7 @@ import { RECORD_TAPE, printSize } from '@/core/units/length';
 import { addDays, format } from 'date-fns';
 import { randomLcg } from 'd3-random';
 import type { JobCase } from '@/core/case/jobCase';
+import { readWeek } from '@/db/weeks';
 import { type Bill, type BillLine, type Common, type PriceList, type Taken, billOf, pricesOf } from '@/core/cost/bill';
 import { costSettingsShape } from '@/core/cost/costSettings';
 import { groundItem } from '@/core/cost/materialNeeds';
@@ -102,6 +103,7 @@ export function priceList({ database }: Pick<Workshop, 'database'>): PriceList {
   );
   return {
     settings: readCostSettings(database).settings,
+    setUps: readWeek(database).settings,
     items: Object.fromEntries([...items, ...grounds.filter(([, { priceMinor }]) => priceMinor > 0)]),
   };
 }

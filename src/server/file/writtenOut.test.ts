@@ -55,7 +55,7 @@ describe('the whole workshop written out', () => {
       .trimEnd()
       .split('\n')
       .map((line) => JSON.parse(line) as { table?: string; row?: Record<string, unknown> });
-    expect(rows[0]).toEqual({ format: 'keen-batten-workshop', version: 21 });
+    expect(rows[0]).toEqual({ format: 'keen-batten-workshop', version: 22 });
     expect(rows.at(-1)).toEqual({ rows: rows.length - 2 });
     const entry = rows.find(({ table, row }) => table === 'log_entry' && row!.plan !== null)!.row!;
     expect(entry.plan).toMatchObject({ answer: expect.any(String) as string, inputs: { brief: expect.any(Object) as object } });
@@ -95,7 +95,7 @@ describe('the whole workshop written out', () => {
     expect(await told(put('[]'))).toBe(`Line ${at + 1} is no row.`);
     expect(await told(['{"format":"other"}'])).toMatch(/does not begin as one/);
     expect(await told(['{"format":"keen-batten-workshop","version":99}'])).toMatch(
-      /newer version \(99; this one reads up to 21\)/,
+      /newer version \(99; this one reads up to 22\)/,
     );
     expect(await spoil((one) => Reflect.deleteProperty(one, 'table'))).toMatch(/it names no table/);
     expect(await spoil((one) => (one.table = 'sqlite_master'))).toMatch(/there is no table "sqlite_master"/);

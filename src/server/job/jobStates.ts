@@ -2,6 +2,7 @@
  * What every job stands at, kept beside it, so that a list reads a few rows however many jobs there are. A state is worked out
  * from the case of the job, the same that its page takes; readers settle what was changed before they read.
  */
+import { worksTogether } from '@/db/jobSets';
 import { createHash } from 'node:crypto';
 import type { Database } from 'better-sqlite3';
 import { clothPieceOf } from '@/core/cloth/clothPieceOf';
@@ -69,7 +70,7 @@ const underOf = ({ rules, lessons }: House): string =>
     .digest('hex')
     .slice(0, 16);
 /** Raised when what is worked out changes, so that states of an earlier version are worked out again. */
-const VERSION = 5;
+const VERSION = 6;
 
 /** Finished and broken jobs stand on no rules any more. */
 const UNDER_NONE = '';
@@ -98,7 +99,7 @@ function stateFor(database: Database, jobId: string, house: House, under: string
     Object.values(here.plan);
     const { stage, clock } = here.next;
     const life = lifeOf(log);
-    const facts = factsOf(here, life, jobId, row.revision);
+    const facts = factsOf(here, life, jobId, row.revision, worksTogether(database, jobId));
     const readyMs = clock && Date.parse(clock.readyAt);
     return {
       ...bare,
@@ -169,7 +170,7 @@ function outOf(
   };
 }
 
-function factsOf(here: JobCase, life: Life, jobId: string, revision: number): JobFacts {
+function factsOf(here: JobCase, life: Life, jobId: string, revision: number, together: number): JobFacts {
   const { inputs, progress, next } = here;
   const { brief } = inputs;
   const { profile, joint, bracesUpright, bracesLevel } = inputs.bars;
@@ -202,7 +203,7 @@ function factsOf(here: JobCase, life: Life, jobId: string, revision: number): Jo
         }
       : null,
     needs: next.stage === null ? [] : openNeeds(here),
-    work: jobWork(here),
+    work: jobWork(here, together),
     hangs: placeOf(life),
     cloth: uncut ? { fabric: inputs.cloth.fabric, piece: clothPieceOf(jobId, inputs, here.house.rules, WHOLE_MM) } : null,
   };

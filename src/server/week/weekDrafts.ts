@@ -1,4 +1,5 @@
 /* Canvases that are not taken, or made otherwise than they are: what they would take of the days. */
+import { worksTogether } from '@/db/jobSets';
 import { rangeRefusal } from '@/core/quantities/printed';
 import { isTyped } from '@/core/quantities/quantities';
 import { caseOf } from '@/core/case/jobCase';
@@ -35,7 +36,10 @@ export function otherGrounds(workshop: Workshop, jobId: string): Outcome<Extract
       ({ id, coats, takesWaterborne }) => id !== is.id && coats.length > 0 && (takesWaterborne || !is.takesWaterborne),
     ).map((system) => {
       const inputs = { ...found.job.inputs, prime: { ...found.job.inputs.prime, system: system.id, waterParts: null } };
-      const work = jobWork(caseOf({ inputs }, found.log, now.house, workshop.now().getTime()));
+      const work = jobWork(
+        caseOf({ inputs }, found.log, now.house, workshop.now().getTime()),
+        worksTogether(workshop.database, jobId),
+      );
       return { kind: 'instead', jobId, label: `${system.name} in place of ${is.name.toLowerCase()}`, work };
     }),
   );

@@ -103,9 +103,6 @@ export const BARS_ASSUMPTIONS = [
   row('kerf', 'bars', 'Saw cut', 3, 'mm', [0, 6], 'Width of the blade’s teeth.'),
   row('leastBar', 'bars', 'Offcut of a bar worth keeping', 150, 'mm', [0, 1000], 'Shorter ones are firewood and wedges.'),
   row('glueJoint', 'bars', 'Wood glue a joint', 4, 'ml', [0.5, 30], 'A thin coat on both faces, what is wiped off in.'),
-  row('minutesCorner', 'bars', 'A corner put together', 8, 'min', [1, 60], 'Glue, knock, check on front and back.'),
-  row('minutesBrace', 'bars', 'A brace fitted', 10, 'min', [1, 60], 'Cut to the opening, drill, screw.'),
-  row('minutesCut', 'bars', 'A part sawn and eased', 4, 'min', [1, 30], 'Set the stop, saw, take the arris off.'),
   row(
     'glueHours',
     'bars',

@@ -1,3 +1,4 @@
+import { withMinutes } from '../../effort/effort';
 import { printed } from '../../quantities/printed';
 import { assemblySteps, setHours, type AssemblyStep } from '../../frame/assembly';
 import { type BarChoice, chooseBars, judgeBars, recommendedBars } from '../../frame/chooseBars';
@@ -65,7 +66,7 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
       ...depthVerdicts(inputs, context),
     ],
     readings: [],
-    minutes: chosen.minutes,
+    ...withMinutes(chosen.effort),
     setsMinutes: glued ? setHours(bars.glue, (id) => assumed(rules, id)) * 60 : null,
     profile,
     load,

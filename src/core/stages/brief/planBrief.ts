@@ -1,3 +1,4 @@
+import { effortOf, withMinutes } from '../../effort/effort';
 import { bare } from '../../quantities/printed';
 import { type MeasuredRebate, planRebate, rebateReadings } from '../../painting/planRebate';
 import { oldFoldVerdicts, tornVerdicts } from '../../painting/foundVerdicts';
@@ -13,7 +14,6 @@ import type { ClothPlan } from '../cloth/planCloth';
 import { foldVerdicts } from '../cloth/planFold';
 import { FRONT_WORDS } from '../../job/sideWords';
 import { printFine, printSize } from '../../units/length';
-import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 
 export interface BriefPlan extends StagePlan {
@@ -53,7 +53,9 @@ export function planBrief(
       ...rebateVerdicts(inputs, context, painting?.registration?.corners ?? null),
     ],
     readings: rebateReadings(inputs, context.rules),
-    minutes: stageById('brief').minutes,
+    ...withMinutes(
+      painting ? effortOf(context.rules, [], { placeEach: 1 }) : effortOf(context.rules, ['briefSetUp'], { briefEach: 1 }),
+    ),
     setsMinutes: null,
     rebate: planRebate(inputs, context),
     painting,

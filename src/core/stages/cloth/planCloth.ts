@@ -1,3 +1,4 @@
+import { clothEffort, effortOf, withMinutes } from '../../effort/effort';
 import { type CutSize, cutSize } from '../../cloth/cutSize';
 import { type CuttingPlan, cuttingSteps } from '../../cloth/cuttingSteps';
 import type { Fabric } from '../../cloth/fabrics';
@@ -10,7 +11,6 @@ import { fabricOf, profileOf } from '../../house/materials';
 import { USES, byId } from '../../house/schools';
 import { type Tape, printSize } from '../../units/length';
 import { fabricVerdicts, holdVerdicts, layVerdicts, rollWidthVerdict } from './clothVerdicts';
-import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 import { measuredVerdicts } from '../../painting/paintingVerdicts';
 import { type FoldPlan, foldVerdicts, planFold } from './planFold';
@@ -88,7 +88,7 @@ export function planCloth(inputs: JobInputs, context: PlanContext): ClothPlan {
           ...foldVerdicts(inputs, corners, context),
         ],
     readings: painting ? paintingReadings(inputs, rules) : [],
-    minutes: stageById('cloth').minutes,
+    ...withMinutes(painting ? effortOf(rules, [], { measureEach: 1 }) : clothEffort(rules, cut)),
     setsMinutes: null,
   };
 }

@@ -2,8 +2,6 @@
 import { row } from '../../house/assumptionRow';
 
 export const FASTEN_ASSUMPTIONS = [
-  row('secondsFastener', 'fasten', 'Pull and fasten, each place', 14, 's', [4, 60], 'Pull, set, look.'),
-  row('secondsTurn', 'fasten', 'Change of side', 10, 's', [2, 90], 'Turn the frame, or walk round it.'),
   row(
     'pullSnug',
     'fasten',

@@ -1,3 +1,4 @@
+import { effortMinutes, fastenEffort, withMinutes } from '../../effort/effort';
 import { printed } from '../../quantities/printed';
 import { type EndMargins, centring } from '../../cloth/centring';
 import { FASTENERS, type Fastener } from '../../fasten/fasteners';
@@ -53,12 +54,14 @@ export function planFasten(
   const count = route.fasteners;
   const tacks = fastener.seen ? count : route.steps.filter((step) => step.act === 'fix' && seen.includes(step.side)).length;
   const hands = paced(squeezed(routeHandwork(route, face, rules), route, seen), context.taught?.pace);
+  const handlings = route.steps.length;
+  const effort = fastenEffort(rules, { handlings, turns: route.turns }, context.taught?.pace?.value ?? 1);
   const withSpares = (pieces: number) => Math.ceil(pieces * (1 + assumed(rules, 'sparePercent') / 100));
   const kinds = [...(tacks > 0 ? [printed('tacks', tacks)] : []), ...(count > tacks ? [printed('staples', count - tacks)] : [])];
   const learned = context.taught?.pace ? `, as your last ${context.taught.pace.records} went` : '';
   return {
     answer: kinds.join(', '),
-    answerNote: `${named.name}, ${printed('sideChanges', route.turns)}, about ${printed('handTime', hands.minutes)}${learned}`,
+    answerNote: `${named.name}, ${printed('sideChanges', route.turns)}, about ${printed('handTime', effortMinutes(effort))}${learned}`,
     verdicts: [
       ...centringVerdicts(inputs, centred, painting !== null, context, sides[0] ?? null),
       ...laidVerdicts(sides, painting ? null : cut.margins, profile, context),
@@ -66,7 +69,7 @@ export function planFasten(
       ...fastenVerdicts(inputs, context, { painting, route, tacks, fastener, hands }),
     ],
     readings: [...laidReadings(fasten.laid, rules), ...doneReadings(fasten.asDone, routeHandwork(route, face, rules).minutes)],
-    minutes: hands.minutes,
+    ...withMinutes(effort),
     setsMinutes: null,
     wanted,
     route,

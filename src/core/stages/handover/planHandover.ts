@@ -1,3 +1,4 @@
+import { effortOf, withMinutes } from '../../effort/effort';
 import { printed } from '../../quantities/printed';
 import type { CutSize } from '../../cloth/cutSize';
 import { assumed } from '../../house/houseRules';
@@ -8,7 +9,6 @@ import { reading } from '../../log/reading';
 import { type Verdict, verdict } from '../../job/verdict';
 import { printLength } from '../../units/length';
 import { HANGINGS } from './hangings';
-import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { BarsPlan } from '../bars/planBars';
 import type { PrimePlan } from '../prime/planPrime';
@@ -51,7 +51,7 @@ export function planHandover(
       ...liftVerdict(inputs, weighedKg ?? totalKg, context),
     ],
     readings: weighedKg === null ? [] : [reading('weight', weighedKg, 'kg', { precision: 0.01, tool: 'scale' })],
-    minutes: stageById('handover').minutes,
+    ...withMinutes(effortOf(context.rules, ['handSetUp'], { handEach: 1 })),
     setsMinutes: null,
   };
 }

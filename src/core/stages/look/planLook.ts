@@ -1,8 +1,8 @@
+import { effortOf, withMinutes } from '../../effort/effort';
 import type { JobInputs } from '../../job/job';
 import { byId } from '../../house/schools';
 import { listOfWords } from '../../units/inWords';
-import type { StagePlan } from '../planContext';
-import { stageById } from '../stages';
+import type { PlanContext, StagePlan } from '../planContext';
 import { type Care, careOf } from './care';
 import { CONDITIONS } from './conditions';
 import { DECISIONS } from './lookInputs';
@@ -13,7 +13,7 @@ export interface LookPlan extends StagePlan {
 }
 
 /** What was seen of a painting and what follows from it. */
-export function planLook({ look }: JobInputs): LookPlan {
+export function planLook({ look }: JobInputs, { rules }: PlanContext): LookPlan {
   const care = careOf(look);
   const seen = CONDITIONS.filter(({ id }) => look.conditions.some(({ kind }) => kind === id));
   const found =
@@ -23,7 +23,7 @@ export function planLook({ look }: JobInputs): LookPlan {
     answerNote: `${found}${look.decided === 'nobody' ? '' : `; ${byId(DECISIONS, look.decided).name.toLowerCase()}`}`,
     verdicts: lookVerdicts(look, care),
     readings: [],
-    minutes: stageById('look').minutes,
+    ...withMinutes(effortOf(rules, [], { lookEach: 1 })),
     setsMinutes: null,
     care,
   };

@@ -1,3 +1,4 @@
+import { NO_EFFORT, coatEffort, withMinutes } from '../../effort/effort';
 import { toldTo } from '../../quantities/toldTo';
 import { printed } from '../../quantities/printed';
 import { fabricOf, profileOf } from '../../house/materials';
@@ -12,7 +13,6 @@ import { type Coat, type PrimingSystem } from '../../prime/grounds';
 import { primingOf } from '../../prime/primingOf';
 import { SUBSTANCES } from '../../prime/substances';
 import type { CoatPlan } from './CoatPlan';
-import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 import type { BarsPlan } from '../bars/planBars';
 import { reading } from '../../log/reading';
@@ -66,7 +66,7 @@ export function planPrime(inputs: JobInputs, context: PlanContext, coatsDone: nu
       : system.name,
     verdicts: primeVerdicts({ inputs, system, next, coatsDone, wetting, goneMl, areaM2, bars }, context),
     readings: [...roomReadings(prime), ...(next ? coatReadings(next, inputs, areaM2, usedMl, rules) : [])],
-    minutes: stageById('prime').minutes,
+    ...withMinutes(next?.effort ?? NO_EFFORT),
     setsMinutes: next?.dryMinutes ? next.dryMinutes[1] : null,
     system,
     areaM2,
@@ -83,7 +83,7 @@ const notPrimed = (system: PrimingSystem): PrimePlan => ({
   answerNote: 'it carries an image',
   verdicts: [],
   readings: [],
-  minutes: 0,
+  ...withMinutes(NO_EFFORT),
   setsMinutes: null,
   system,
   areaM2: 0,
@@ -111,6 +111,7 @@ function planCoat(
     waterParts,
     recipe: batchRecipe([{ areaM2, absorbMlPerM2 }], { substance: coat.substance, waterParts }, assumed(rules, 'potLoss')),
     absorbMlPerM2,
+    effort: coatEffort(rules, areaM2, coat.sandAfter),
     learned: taught,
     dryMinutes: dryingMinutes(
       byId(SUBSTANCES, coat.substance).hardens,

@@ -1,3 +1,4 @@
+import { squareEffort, withMinutes } from '../../effort/effort';
 import { printed } from '../../quantities/printed';
 import { liftFromStrings } from '../../frame/square/wind';
 import { type PressPlan, pressPlan } from '../../frame/square/press';
@@ -13,7 +14,6 @@ import type { ReadingId } from '../../log/readingKinds';
 import { EDGES, byId } from '../../house/schools';
 import { SIDES } from '../../job/sides';
 import { RECORD_TAPE, type Length, finerTape, printFine, printLength } from '../../units/length';
-import { stageById } from '../stages';
 import type { PlanContext, StagePlan } from '../planContext';
 import { squareVerdicts } from './squareVerdicts';
 
@@ -56,7 +56,7 @@ export function planSquare(inputs: JobInputs, context: PlanContext): SquarePlan 
         : 'is what both diagonals should read',
     verdicts: squareVerdicts({ inputs, result, press, limitMm, targetDiagonalMm, liftMm }, context),
     readings: squareReadings(square, rules),
-    minutes: stageById('square').minutes,
+    ...withMinutes(squareEffort(rules, nominal)),
     setsMinutes: null,
     result,
     press,

@@ -1,3 +1,4 @@
+import { effortOf, withMinutes } from '../../effort/effort';
 import { bare, printedRange } from '../../quantities/printed';
 import { rebateRoom } from '../../painting/planRebate';
 import { CORNERS } from '../../frame/square/corners';
@@ -15,7 +16,6 @@ import { type RemedyAdvice, remedyAdvice } from '../../tension/remedies';
 import { freeSpan } from '../../tension/freeSpan';
 import { type Span, modeHz } from '../../tension/tap/membraneTone';
 import { printFine } from '../../units/length';
-import { stageById } from '../stages';
 import type { BarsPlan } from '../bars/planBars';
 import type { PlanContext, StagePlan } from '../planContext';
 import { openingVerdicts } from './openingVerdicts';
@@ -79,7 +79,7 @@ export function planTune(inputs: JobInputs, context: PlanContext, bars: BarsPlan
       ...openingVerdicts(corners, inputs, context, bars),
     ],
     readings: [...weightReadings(weighed), ...feltReadings(inputs)],
-    minutes: stageById('tune').minutes,
+    ...withMinutes(effortOf(rules, ['tuneSetUp'], { tuneEach: 1 })),
     setsMinutes: null,
     ...corners,
     ...sound,

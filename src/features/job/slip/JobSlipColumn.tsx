@@ -34,6 +34,8 @@ const PromiseLine = dynamic(() => import('../brief/PromiseLine').then((one) => o
 interface JobSlipColumnProps {
   jobId: string;
   here: JobCase;
+  /** How many canvases are done together with this one. */
+  together: number;
   open: StageId;
   onOpen: (stage: StageId) => void;
   view: View;
@@ -52,6 +54,7 @@ interface JobSlipColumnProps {
 export function JobSlipColumn({
   jobId,
   here,
+  together,
   open,
   onOpen,
   view,
@@ -161,7 +164,7 @@ export function JobSlipColumn({
         {open === 'brief' && progress.now !== null && !awaited && !isPractice(jobId) && (
           // It may not come while the server is away: the brief goes on without it.
           <ErrorBoundary fallback={<p className="soft text-[13px]">When it can be promised is not told: the server is away.</p>}>
-            <PromiseLine jobId={jobId} work={jobWork(here)} dueOn={inputs.brief.dueOn} />
+            <PromiseLine jobId={jobId} work={jobWork(here, together)} dueOn={inputs.brief.dueOn} />
           </ErrorBoundary>
         )}
         {heldForConservator(verdicts) ? file : null}
