@@ -154,7 +154,7 @@ export function runPlan(ground: RunGround, variation: Variation, dice: Dice): Ma
   /** Time alone, on the place that is free first. */
   const lie = (of: PieceTask, start: number) => {
     const least = variation.waits.get(of.task.id) ?? 1;
-    const length = of.task.duration * (least + (1 - least) * dice.even());
+    const length = (of.task.takes ?? of.task.duration) * (least + (1 - least) * dice.even());
     if (of.place !== null) {
       const kind = places[of.place]!;
       const first = kind.indexOf(Math.min(...kind));
@@ -199,7 +199,7 @@ export function runPlan(ground: RunGround, variation: Variation, dice: Dice): Ma
     if (maker === null) return lie(tasks[0]!, start);
     let worked = before;
     for (const of of tasks) {
-      worked += of.task.duration * pace[maker]! * varied();
+      worked += (of.task.takes ?? of.task.duration) * pace[maker]! * varied();
       const end = endOf(windows[maker]!, start, worked);
       ended(of, end);
       if (of.wet) lie(of.wet, end);

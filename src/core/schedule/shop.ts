@@ -17,6 +17,8 @@ export interface ShopTask {
   kind: 'active' | 'passive';
   /** Steps of a quarter of an hour, at least one. */
   duration: number;
+  /** What it is reckoned to take before it is rounded to steps, in steps: what varies in the runs; the duration where it is left out. */
+  takes?: number;
   /** Tasks that have ended before it starts. */
   after: readonly string[];
   /** Time that begins the moment the one task it waits for has ended: what is wet lies down at once. */

@@ -3,7 +3,7 @@ import type { JobStep, JobWork } from '../case/jobWork';
 import type { WeekFacts, WeekJob } from './weekShop';
 import { USUAL_WEEK } from './weekSettings';
 
-const step = (key: string, minutes: number, more: Partial<JobStep> = {}): JobStep => ({
+export const step = (key: string, minutes: number, more: Partial<JobStep> = {}): JobStep => ({
   key,
   stage: key.startsWith('prime') ? 'prime' : (key as JobStep['stage']),
   coat: key.startsWith('prime') ? Number(key.slice(6)) : null,

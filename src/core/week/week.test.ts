@@ -15,7 +15,7 @@ import { searchSchedule } from '../schedule/searchSchedule';
 import { shopViolations } from '../schedule/shop';
 import { learnedSpread } from './spread';
 import { FEW, shopOf } from '../schedule/testShops';
-import { MONDAY, canvasWork, weekFactsOf, weekJob } from './testWeeks';
+import { MONDAY, canvasWork, step, weekFactsOf, weekJob } from './testWeeks';
 import { makerDay } from './today';
 import { variationOf } from './variation';
 import { weekMarks } from './weekMarks';
@@ -357,6 +357,20 @@ describe('runs of a plan', () => {
     expect(told).toBeGreaterThan(500);
     expect(held / told).toBeGreaterThan(0.85);
     expect(held / told).toBeLessThan(0.95);
+  });
+
+  it('runs by minutes, not by the quarters that are drawn: four works of four minutes take sixteen', () => {
+    const ended = (minutes: number) => {
+      const keys = ['bars', 'square', 'cloth', 'fasten'];
+      const steps = keys.map((key, index) => step(key, minutes, { after: index === 0 ? [] : [keys[index - 1]!] }));
+      const { week, plan } = planned(weekFactsOf([weekJob(1, null, { longMm: 600, shortMm: 400, steps, runs: null })]), {
+        runs: 0,
+      });
+      const first = Math.min(...[...plan.at.values()].map(({ start }) => start));
+      return [...runPlan(runGround(week.shop, plan), { hands: 0, waits: new Map() }, dice(0.3).dice).values()][0]! - first;
+    };
+    expect(ended(4)).toBeCloseTo((4 * 4) / 15, 6);
+    expect(ended(16)).toBeCloseTo((4 * 16) / 15, 6);
   });
 
   it('tells the same from the same seed', () => {
