@@ -85,7 +85,7 @@ async function behindTabs(page: Page, url: string): Promise<void> {
     ['Bars', ['Bow along the bars', 'Cut list, mitred', 'Put together']],
     ['Square', ['Tries', 'Set square', 'Practice tape']],
     ['Cloth', ['Each side', 'Cutting', 'Corners']],
-    ['Fasten', ['Cloth', 'Pulls', 'Rehearse', 'Compare routes', 'Signs', 'Centring', 'As done']],
+    ['Fasten', ['Cloth', 'Pulls', 'Rehearse', 'Compare routes', 'Signs', 'Centring', 'Actual fastening']],
   ] as const) {
     await stage(page, open).click();
     for (const name of tabs) {

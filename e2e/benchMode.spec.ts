@@ -9,7 +9,7 @@ const at = (page: Page) => page.getByTestId('bench-at');
 async function atBench(page: Page, url: string, title: string): Promise<string> {
   const id = await newCanvas(page, url, title, '300', '200');
   await stage(page, 'Fasten').click();
-  await page.getByLabel('Spacing, at most').fill('100');
+  await page.getByLabel('Largest spacing').fill('100');
   await saved(page);
   await page.goto(`${url}/job/${id}/bench`);
   return id;

@@ -22,7 +22,7 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
   await page.getByLabel('Usable width').fill('1500');
   await page.getByLabel('Length left').fill('6 m');
   await page.getByLabel('Tag written on it').fill('F7');
-  await page.getByRole('button', { name: 'Put it there' }).click();
+  await page.getByRole('button', { name: 'Add to stock' }).click();
   await expect(page.getByText('F7 roll, 6000 × 1500 mm')).toBeVisible();
 
   await page.goto(`${emptyServer.url}/cloth`);
@@ -185,10 +185,10 @@ test('the store refuses what cannot be there; a cloth of the house is added, use
   await expect(slip.getByRole('alert').filter({ hasText: /is above 6000 mm/ })).toBeVisible();
   await slip.getByLabel('Usable width').fill('1380');
   await slip.getByLabel('Tag written on it').fill('L2');
-  await slip.getByRole('button', { name: 'Put it there' }).click();
+  await slip.getByRole('button', { name: 'Add to stock' }).click();
   await expect(slip.getByRole('alert').filter({ hasText: /“L2” was given before/ })).toBeVisible();
   await slip.getByLabel('Tag written on it').fill('S1');
-  await slip.getByRole('button', { name: 'Put it there' }).click();
+  await slip.getByRole('button', { name: 'Add to stock' }).click();
   await expect(page.getByText('S1 roll, 10000 × 1380 mm')).toBeVisible();
   await page.getByRole('button', { name: 'S1 is used up' }).click();
   await page.getByRole('button', { name: 'Yes, S1 is used up' }).click();
@@ -281,6 +281,6 @@ test('routes are compared on this frame, one is picked and played, a knot is kep
   await expect(page.getByRole('alert').filter({ hasText: /is above 800 mm/ })).toBeVisible();
   await page.getByLabel('Knot 1, from the right end').fill('400');
   await expect(answer(page)).toHaveText(answered!);
-  await page.getByLabel('Second round: draw and set again').check();
+  await page.getByLabel('Second round: pull out and re-fasten').check();
   await saved(page);
 });

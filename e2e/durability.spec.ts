@@ -147,13 +147,13 @@ test('two at one canvas see each other within two seconds; what each changes at 
   await page.getByLabel('Diagonal, top left down').fill('955');
   await saved(page);
   await stage(other, 'Fasten').click();
-  await other.getByLabel('Spacing, at most').fill('61');
+  await other.getByLabel('Largest spacing').fill('61');
   await saved(other);
   await expect(other.getByTestId('job-news')).toContainText('Square: changed elsewhere meanwhile and taken in');
   await stage(other, 'Square').click();
   await expect(other.getByLabel('Diagonal, top left down')).toHaveValue('955 mm');
   await stage(page, 'Fasten').click();
-  await expect(page.getByLabel('Spacing, at most')).toHaveValue('61 mm');
+  await expect(page.getByLabel('Largest spacing')).toHaveValue('61 mm');
 });
 
 test('a record from a stale tab is refused too', async ({ page, context, emptyServer }) => {
@@ -248,9 +248,9 @@ test('an answer that is lost on its way and the same button again do nothing twi
   await page.getByLabel('Length').fill('777');
   await page.getByLabel('How many pieces').fill('2');
   lose = true;
-  await page.getByRole('button', { name: 'Put it there' }).click();
+  await page.getByRole('button', { name: 'Add to stock' }).click();
   await expect(page.getByText('The server does not answer')).toBeVisible();
-  await page.getByRole('button', { name: 'Put it there' }).click();
+  await page.getByRole('button', { name: 'Add to stock' }).click();
   await expect(page.getByText('The server does not answer')).toBeHidden();
   const database = new Database(emptyServer.database, { readonly: true });
   expect(database.prepare("SELECT count(*) FROM job WHERE title = 'Sent twice'").pluck().get()).toBe(1);
@@ -300,7 +300,7 @@ test('the sheet of a set and a variant typed while the workshop is away are kept
   const id = database.prepare<[], string>('SELECT id FROM job WHERE number = 101').pluck().get()!;
   await page.goto(`${emptyServer.url}/job/${id}/whatif`);
   away = true;
-  await page.getByRole('button', { name: 'Another make-up' }).click();
+  await page.getByRole('button', { name: 'Add a variant' }).click();
   await page.getByLabel('Name of variant 1').fill('Kept');
   await expect(notSaved.or(page.getByRole('alert').filter({ hasText: 'what you changed is kept' }))).toBeVisible();
   await page.reload();

@@ -122,7 +122,7 @@ test('ten fasteners are rehearsed, one is taken out and undone, the score is jud
     .first()
     .click();
   await expect(figures).toContainText('9 of');
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByRole('button', { name: 'Undo this step' }).click();
   await expect(figures).toContainText('10 of');
   await page.getByRole('button', { name: 'Judge it' }).click();
   const panel = page.getByRole('tabpanel');
@@ -143,14 +143,14 @@ test('a scallop at the top is diagnosed by this job’s own spacing, and leads t
 }) => {
   await newCanvas(page, emptyServer.url, 'Scalloped', '420', '320');
   await stage(page, 'Fasten').click();
-  await page.getByLabel('Spacing, at most').fill('95');
+  await page.getByLabel('Largest spacing').fill('95');
   await tab(page, 'Signs');
   await page.getByRole('button', { name: 'top side', exact: true }).click();
   await page.getByRole('button', { name: 'Scallops' }).click();
   const causes = page.getByRole('region', { name: 'Causes, likeliest first' });
   await expect(causes.getByRole('listitem').first()).toContainText('Likely: fasteners too far apart.');
   await expect(causes.getByRole('listitem').first()).toContainText('Top side: Set one more in every gap that swings.');
-  await page.getByLabel('Spacing, at most').fill('30');
+  await page.getByLabel('Largest spacing').fill('30');
   await expect(causes.getByText('Unlikely here: fasteners too far apart.')).toBeVisible();
   await page.getByRole('button', { name: /^middle/ }).click();
   await page.getByRole('button', { name: 'Slack all over, weeks later' }).click();
@@ -161,7 +161,7 @@ test('a scallop at the top is diagnosed by this job’s own spacing, and leads t
 test('how it went is noted with its place, and a worker that dies says so', async ({ page, emptyServer }) => {
   await newCanvas(page, emptyServer.url, 'Noted', '600', '450');
   await stage(page, 'Fasten').click();
-  await tab(page, 'As done');
+  await tab(page, 'Actual fastening');
   await page.getByLabel('Time it took').fill('a while');
   await expect(page.getByRole('alert').filter({ hasText: '“a while” is not a number' })).toBeVisible();
   await page.getByLabel('Time it took').fill('38');
@@ -171,7 +171,7 @@ test('how it went is noted with its place, and a worker that dies says so', asyn
   await saved(page);
   await page.reload();
   await stage(page, 'Fasten').click();
-  await tab(page, 'As done');
+  await tab(page, 'Actual fastening');
   await expect(page.getByLabel('Note 1, what')).toHaveValue('thread pulled');
   await tab(page, 'Cloth');
   await expect(page.getByLabel('The simulated cloth')).toHaveAttribute('aria-busy', 'false');

@@ -34,10 +34,10 @@ test('one pot for several canvases: weighed, recorded on each, taken from the st
   // The scale: too little, then right.
   await page.getByRole('button', { name: '+ 10 g', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Tare, next' })).toBeDisabled();
-  await page.getByLabel('Left in the pot').fill('900');
+  await page.getByLabel('Left over').fill('900');
   await page.getByRole('button', { name: 'Record the coat on all 2' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'No less is left than was mixed' })).toBeVisible();
-  await page.getByLabel('Left in the pot').fill('20');
+  await page.getByLabel('Left over').fill('20');
   await page.getByRole('button', { name: 'Record the coat on all 2' }).click();
   await expect(page.getByText('Second coat, 600 × 400 mm')).toHaveCount(2);
   await expect(page.getByText(/Acrylic ground: \d+ ml for first coat, thinned/)).toHaveCount(2);
@@ -88,7 +88,7 @@ test('a logger’s table is taken in whole, or refused with the row that is wron
   await table.setInputFiles(file([...rows.slice(0, 3), 'yesterday;20;55']));
   await expect(page.getByRole('alert').filter({ hasText: 'row 5: “yesterday” is no time' })).toBeVisible();
   await table.setInputFiles(file(rows));
-  await expect(page.getByText('20 readings taken in.')).toBeVisible();
+  await expect(page.getByText('20 readings imported.')).toBeVisible();
   await page.getByRole('button', { name: 'Read the simulated year' }).click();
   await expect(page.getByRole('img', { name: /Air over 3\d\d days/ })).toBeVisible();
   // The room of a coat takes the hygrometer's word.

@@ -11,7 +11,7 @@ test('the kit follows the plan, keeps its ticks while counts change, and prints'
 
   await test.step('a closer spacing needs more of them; the tick stays on the line', async () => {
     await stage(page, 'Fasten').click();
-    await page.getByLabel('Spacing, at most').fill('30');
+    await page.getByLabel('Largest spacing').fill('30');
     await stage(page, 'Brief').click();
     await expect(kit.getByLabel('116 × staple, 8 mm leg, spares in')).toBeChecked();
   });

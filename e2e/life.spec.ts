@@ -144,7 +144,7 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   await page
     .getByLabel('Passport', { exact: true })
     .setInputFiles({ name: 'torn.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"keen-batten/passport"}') });
-  await expect(page.getByRole('alert').filter({ hasText: /^torn\.json was not taken in\. / })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: /^torn\.json was not imported\. / })).toBeVisible();
   await page.getByLabel('Passport', { exact: true }).setInputFiles(given);
   await expect(page.getByText(/Made elsewhere: Ostrel Quay supports workshop, No\. 41/)).toBeVisible();
   await expect(page.getByText(/^Looked at: felt firm/).first()).toBeVisible();
@@ -152,7 +152,7 @@ test('a passport goes out with a canvas and comes in elsewhere; its label is sca
   await page.goto(`${emptyServer.url}/canvases?find=harbour+board`);
   await expect(page.getByRole('link', { name: 'Lamp room, both lights' })).toBeVisible();
   await page.getByLabel('Passport', { exact: true }).setInputFiles(given);
-  await expect(page.getByRole('alert').filter({ hasText: 'This canvas was taken in already' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'This canvas was imported already' })).toBeVisible();
 
   const label = async (url: string) => {
     await page.goto(url.replace(/\/life$/, '/slip'));

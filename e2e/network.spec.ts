@@ -45,7 +45,7 @@ async function openDoor(page: Page, server: TestServer): Promise<string> {
   await page.getByLabel('Passphrase', { exact: true }).fill(PASSPHRASE);
   await page.getByLabel(/^Some devices look on/).check();
   await page.getByLabel('Passphrase to look on').fill(LOOKING);
-  await page.getByRole('button', { name: 'Open the door' }).click();
+  await page.getByRole('button', { name: 'Turn on network access' }).click();
   await expect(page.getByTestId('door')).toContainText('Open.');
   return `http://localhost:${port}`;
 }
@@ -119,7 +119,7 @@ test('a tablet signs in, says whose hands are there, and its records say where t
   const viewer = await deviceOf(browser, door, LOOKING, 'Wall screen');
   await viewer.goto(tablet.url().replace(/^https?:\/\/[^/]+/, door));
   await stage(viewer, 'Bars').click();
-  await expect(viewer.getByText(/^This device looks on/)).toBeVisible();
+  await expect(viewer.getByText(/^This device is view only/)).toBeVisible();
   await expect(viewer.getByRole('button', { name: 'Record the frame' })).toBeDisabled();
   await stage(viewer, 'Brief').click();
   const tick = viewer.getByRole('checkbox', { name: /tape/i }).first();
@@ -141,7 +141,7 @@ test('a tablet signs in, says whose hands are there, and its records say where t
   await expect(page.getByText('Glue table')).toHaveCount(0);
   await tablet.reload();
   await expect(tablet.getByLabel('Passphrase of the workshop')).toBeVisible();
-  await page.getByRole('button', { name: 'Close it and sign all out' }).click();
+  await page.getByRole('button', { name: 'Turn off and sign everyone out' }).click();
   await expect(page.getByTestId('door')).toContainText('Only this machine');
   expect(await listens(Number(new URL(door).port), '127.0.0.1')).toBe(false);
   for (const one of [tablet, viewer]) await one.context().close();

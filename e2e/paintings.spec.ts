@@ -90,7 +90,7 @@ test('an old painting goes from the look to the hand-over: a conservator first, 
     await expect(page.getByRole('button', { name: 'Record the fastening' })).toBeDisabled();
     await expect(page.getByLabel('Reason for going on')).toHaveCount(0);
     await stage(page, 'Tune').click();
-    await page.getByText('What else there is').click();
+    await page.getByText('Other remedies').click();
     await expect(page.getByText('not here: the canvas is painted: water can crack the paint')).toBeVisible();
     await expect(page.getByText('not here: the painting is fragile: this is for a conservator').first()).toBeVisible();
   });

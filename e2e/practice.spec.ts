@@ -2,7 +2,7 @@ import { awake, expect, record, stage, test } from './test';
 
 test('a canvas is practised on, begun anew, and the log and the store know nothing of it', async ({ page, emptyServer }) => {
   await page.goto(emptyServer.url);
-  await page.getByRole('link', { name: 'Practise' }).click();
+  await page.getByRole('link', { name: 'Practice canvas' }).click();
   await expect(page.getByText('neither the store nor the log knows of it')).toBeVisible();
   await awake(page);
   await record(page, 'Record the brief');
@@ -17,7 +17,7 @@ test('a canvas is practised on, begun anew, and the log and the store know nothi
   await page.goto(`${emptyServer.url}/job/practice/bench`);
   await expect(page.getByTestId('bench-says')).toBeVisible();
   await page.goto(`${emptyServer.url}/job/practice`);
-  await page.getByRole('button', { name: 'Begin it anew' }).click();
+  await page.getByRole('button', { name: 'Start again' }).click();
   await expect(page.getByRole('heading', { name: 'Settle the brief' })).toBeVisible();
 });
 

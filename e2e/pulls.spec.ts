@@ -91,7 +91,7 @@ test('pulls are worked out, tried on the practice scale, gone by on the cloth, a
 test('a pull told by the scale at work is noted, taken off again, and kept with the record', async ({ page, emptyServer }) => {
   await newCanvas(page, emptyServer.url, 'Pulls told', '400', '300');
   await stage(page, 'Fasten').click();
-  await page.getByRole('tab', { name: 'As done' }).click();
+  await page.getByRole('tab', { name: 'Actual fastening' }).click();
   const note = page.getByRole('button', { name: 'Note this pull' });
   await expect(note).toBeDisabled();
   await page.getByLabel('Pull asked for').fill('16');
@@ -107,7 +107,7 @@ test('a pull told by the scale at work is noted, taken off again, and kept with 
   await saved(page);
   await page.reload();
   await stage(page, 'Fasten').click();
-  await page.getByRole('tab', { name: 'As done' }).click();
+  await page.getByRole('tab', { name: 'Actual fastening' }).click();
   await expect(told.getByRole('listitem')).toHaveCount(1);
   await expect(verdict(page, /practice tape/)).toHaveCount(0);
 });
@@ -134,7 +134,7 @@ test('what is changed meanwhile calls off the pulls that are worked out, and onl
   await stage(page, 'Fasten').click();
   await page.getByRole('tab', { name: 'Pulls', exact: true }).click();
   await expect.poll(said).toHaveLength(1);
-  await page.getByLabel('Spacing, at most').fill('61');
+  await page.getByLabel('Largest spacing').fill('61');
   await expect(page.getByRole('region', { name: 'List of pulls' })).toContainText('In short:');
   const [first, ...rest] = await said();
   const id = first!.replace('request ', '');

@@ -106,11 +106,11 @@ test('twelve canvases go from the brief to the hand-over with few clicks; one fr
   await expect(page.getByText('all 12 handed over')).toBeVisible();
   expect(hand.count).toBeLessThanOrEqual(60);
 
-  await button('Take back').click();
-  const dialog = page.getByRole('dialog', { name: 'Take back: Hand over' });
+  await button('Undo records').click();
+  const dialog = page.getByRole('dialog', { name: 'Undo records: Hand over' });
   await dialog.getByText(/^No\. 101/).click();
-  await dialog.getByLabel(/Why are they taken back/).fill('Eleven were not fetched.');
-  await dialog.getByRole('button', { name: 'Take back 11' }).click();
+  await dialog.getByLabel(/Reason for undoing/).fill('Eleven were not fetched.');
+  await dialog.getByRole('button', { name: 'Undo 11' }).click();
   await expect(page.getByText('1 of 12 handed over')).toBeVisible();
 });
 
@@ -223,7 +223,7 @@ test('panels are drawn with their gap, judged against one another, and follow on
   await page.getByRole('link', { name: 'one of 3: Three tides' }).click();
   const plan = page.getByRole('region', { name: 'Plan of the set' });
   await expect(plan).toContainText('No. 102 departs');
-  await plan.getByRole('button', { name: 'All as this one' }).click();
+  await plan.getByRole('button', { name: 'Apply to all' }).click();
   await expect(plan).toContainText('2 go along with No. 102.');
   await expect(plan).toContainText('All follow it.');
 });
@@ -234,12 +234,12 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
 }) => {
   await page.goto(`${demoServer.url}/set/demo-set-tide-gauge/cost`);
   await expect(page.getByText(/No price is known for .*Screw 3 × 25 mm/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /Give the quote/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /Make the quote/ })).toBeDisabled();
   await page.goto(`${demoServer.url}/job/demo-132/cost`);
   await page.getByLabel('Quote for').fill('The ferry line');
-  await expect(page.getByRole('button', { name: /Give the quote/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /Make the quote/ })).toBeDisabled();
   await page.getByLabel(/^The example prices hold here: /).check();
-  await page.getByRole('button', { name: /Give the quote/ }).click();
+  await page.getByRole('button', { name: /Make the quote/ }).click();
   await expect(page.getByRole('heading', { name: /Quote \d+/ })).toBeVisible();
   await expect(page.getByText('For The ferry line')).toBeVisible();
 
@@ -271,7 +271,7 @@ test('a bill names what has no price, a quote waits for it; a canvas is taken do
 test('the store counts, takes by hand and takes back', async ({ page, emptyServer }) => {
   await newCanvas(page, emptyServer.url, 'Study', '600', '400');
   await page.goto(`${emptyServer.url}/store?view=store`);
-  await page.getByRole('button', { name: 'Keep count of Key' }).first().click();
+  await page.getByRole('button', { name: 'Track stock of Key' }).first().click();
   await page.getByLabel('Counted now').fill('40');
   await page.getByLabel('Price of that').fill('8.50');
   await page.getByRole('button', { name: 'Save' }).click();

@@ -37,7 +37,7 @@ test('a long bar is said to be one, and that pressing will not help; the tape al
   await square(page, emptyServer.url, 'Long bar');
   await readTape(page, { ...RIGHT, Top: '906', 'Diagonal, top left down': '1084', 'Diagonal, bottom left up': '1084' });
   await expect(verdict(page, 'The top bar is 6 mm longer than its pair')).toContainText('Pressing cannot mend a bar.');
-  await page.getByLabel('Believe the tape alone').check();
+  await page.getByLabel('Use the tape only (ignore nominal bar lengths)').check();
   await expect(verdict(page, /Pressing will not make it square: 3 mm stays/)).toBeVisible();
   await readTape(page, { Right: '604', 'Diagonal, top left down': '1081.5', 'Diagonal, bottom left up': '1089' });
   await expect(verdict(page, 'Both bars that meet at the top right are long')).toBeVisible();
@@ -72,7 +72,7 @@ test('each try is kept, the drawing shows the path, the record has them all', as
   await readTape(page, { ...RIGHT, 'Diagonal, top left down': '1086', 'Diagonal, bottom left up': '1077' });
   await expect(verdict(page, 'The diagonals differ by 9 mm')).toContainText('together by 4.5 mm, until both read 1081.5 mm');
   await page.getByRole('tab', { name: /^Tries/ }).click();
-  await page.getByRole('button', { name: 'Keep this try, read again' }).click();
+  await page.getByRole('button', { name: 'Save this attempt and measure again' }).click();
   await expect(page.getByLabel('Diagonal, top left down')).toHaveValue('');
   await readTape(page, { 'Diagonal, top left down': '1082', 'Diagonal, bottom left up': '1081' });
   await expect(page.getByRole('row', { name: /^1 1086 mm 1077 mm 9 mm/ })).toBeVisible();
@@ -97,7 +97,7 @@ test('the practice tape: a frame to learn on, never a record by accident', async
   await page.getByRole('button', { name: 'Press as advised, read again' }).click();
   await page.getByRole('button', { name: 'Press as advised, read again' }).click();
   await expect(verdict(page, /diagonals differ|Both diagonals/)).toHaveAttribute('data-level', 'good');
-  await page.getByRole('button', { name: 'Tell the truth' }).click();
+  await page.getByRole('button', { name: 'Show the true shape' }).click();
   await expect(page.getByText(/^Really: top 9\d\d\.\d/)).toBeVisible();
   await page.getByRole('button', { name: 'Put it away' }).click();
   await expect(page.getByLabel('Top', { exact: true })).toHaveValue('');
@@ -121,7 +121,7 @@ test('the cloth asks for squareness; going on without it needs a reason, which i
   await record(page, 'Record the cut');
   await expect(page.getByRole('heading', { name: 'Fasten the cloth' })).toBeVisible();
   await stage(page, 'Cloth').click();
-  await expect(page.getByText('Went on because: a trial piece')).toBeVisible();
+  await expect(page.getByText('Continued because: a trial piece')).toBeVisible();
 });
 
 test('wind from two strings, with the cause by its pattern', async ({ page, emptyServer }) => {

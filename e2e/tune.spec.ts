@@ -187,13 +187,13 @@ test('remedies are ranked by what is seen, noted with the tension before and aft
   await expect(advice.first()).toContainText('Nothing needed');
   await page.getByLabel('Slack all over').check();
   await expect(advice.first()).toContainText('Open the corners');
-  await page.getByLabel('Done about it').selectOption('restretch');
+  await page.getByLabel('Action taken').selectOption('restretch');
   await page.getByRole('button', { name: 'Note it: draw the fasteners' }).click();
   await tab(page, 'Past').click();
   await expect(page.getByText(/Draw the fasteners and stretch again: .* before, not measured yet after/)).toBeVisible();
   await page.goto(`${demoServer.url}/job/demo-131`);
   await stage(page, 'Tune').click();
   await page.getByLabel('Packing creases').check();
-  await page.getByText('What else there is').click();
+  await page.getByText('Other remedies').click();
   await expect(page.getByText('not here: the canvas is painted: water can crack the paint')).toBeVisible();
 });

@@ -7,19 +7,19 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await page.getByRole('link', { name: 'What if' }).click();
   await expect(page.getByRole('heading', { name: /^What if/ })).toBeVisible();
   await awake(page);
-  await page.getByRole('button', { name: 'Another make-up' }).click();
+  await page.getByRole('button', { name: 'Add a variant' }).click();
   await page.getByLabel('Name of variant 1').fill('Two braces');
   await page.getByLabel('Upright braces, Two braces').selectOption('2');
   const weight = page.getByTestId('figure-weight');
   await expect(weight.nth(1)).toHaveText(/^\d\.\d+ kg\+\d\.\d+ kg$/);
   await expect(page.getByTestId('figure-cloth').nth(1)).toHaveText(/the same/);
-  await page.getByRole('button', { name: 'Another make-up' }).click();
+  await page.getByRole('button', { name: 'Add a variant' }).click();
   await page.getByLabel('Width, Variant A').fill('40');
   await expect(page.getByText(/“40” .*50 mm/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Take Two braces' })).toBeDisabled();
   await page.getByLabel('Width, Variant A').fill('2400');
   await expect(page.getByTestId('stages').nth(2)).toContainText(/stop.*bow/i);
-  await page.getByRole('button', { name: 'Bars to suit Variant A' }).click();
+  await page.getByRole('button', { name: 'Fit bars Variant A' }).click();
   await expect(page.getByTestId('stages').nth(2)).not.toContainText(/stop.*bow/i);
   // The simulated cloth tells how even each ends, and the two are not told the same.
   await expect(page.getByTestId('unevenness').nth(2)).toHaveText(/0\.\d\d to 0\.\d\d/);
@@ -33,7 +33,7 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await page.goto(`${emptyServer.url}/log`);
   await expect(page.getByText('Variant taken: Two braces')).toBeVisible();
   await page.goto(`${emptyServer.url}/job/${id}/whatif`);
-  await page.getByRole('button', { name: 'Drop Variant A' }).click();
+  await page.getByRole('button', { name: 'Remove Variant A' }).click();
   await expect(page.getByLabel('Name of variant 2')).toHaveCount(0);
   await page.reload();
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Before Two braces');

@@ -16,7 +16,7 @@ function nextWeekday(): string {
   return `${day.getFullYear()}-${String(day.getMonth() + 1).padStart(2, '0')}-${String(day.getDate()).padStart(2, '0')}`;
 }
 
-test('work is set by hand: dragged, moved by keys, undone, let go', async ({ page, emptyServer }) => {
+test('work is moved by hand: dragged, moved by keys, undone, let go', async ({ page, emptyServer }) => {
   await newCanvas(page, emptyServer.url, 'Set by hand', '600', '400');
   await page.goto(`${emptyServer.url}/week`);
   await page.getByRole('button', { name: 'Four weeks' }).click();
@@ -31,9 +31,9 @@ test('work is set by hand: dragged, moved by keys, undone, let go', async ({ pag
   await page.mouse.move(x + 160, y, { steps: 6 });
   await expect(page.getByTestId('ghost')).toBeVisible();
   await page.mouse.up();
-  await expect(label(page)).toHaveAttribute('aria-label', /set by hand$/);
+  await expect(label(page)).toHaveAttribute('aria-label', /moved by hand$/);
   expect(await nameOf(label(page))).not.toContain(before);
-  await page.getByRole('button', { name: 'Undo what was set by hand' }).click();
+  await page.getByRole('button', { name: 'Undo manual moves' }).click();
   await expect(label(page)).toHaveAttribute('aria-label', before);
 
   // By keys: taken up, an hour later, put down; Escape lets it be.
@@ -46,9 +46,9 @@ test('work is set by hand: dragged, moved by keys, undone, let go', async ({ pag
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
-  await expect(label(page)).toHaveAttribute('aria-label', /set by hand$/);
+  await expect(label(page)).toHaveAttribute('aria-label', /moved by hand$/);
   await label(page).click();
-  await page.getByRole('button', { name: 'Let it go' }).click();
+  await page.getByRole('button', { name: 'Release' }).click();
   await expect(label(page)).toHaveAttribute('aria-label', before);
 
   // Before what it waits for it cannot be.
@@ -66,13 +66,13 @@ test('an away day is tried, taken, and stands among the days unlike others', asy
   await what.getByLabel('On').fill(nextWeekday());
   await what.getByRole('button', { name: 'Try' }).click();
   await expect(what.getByText(/pieces? of work moves?/)).toBeVisible();
-  await what.getByRole('button', { name: 'Take it' }).click();
-  await expect(what.getByRole('button', { name: 'Take it' })).toHaveCount(0);
+  await what.getByRole('button', { name: 'Use this' }).click();
+  await expect(what.getByRole('button', { name: 'Use this' })).toHaveCount(0);
   await page.getByRole('link', { name: 'Hours and places' }).click();
-  await expect(page.getByRole('region', { name: 'Days unlike others' }).getByText(/Tove: away/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Exceptions' }).getByText(/Tove: away/)).toBeVisible();
   await page.getByRole('button', { name: /Take away: .*Tove: away/ }).click();
   await page.getByRole('button', { name: 'Save hours and places' }).click();
-  await expect(page.getByRole('region', { name: 'Days unlike others' }).getByText(/Tove: away/)).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Exceptions' }).getByText(/Tove: away/)).toHaveCount(0);
 });
 
 test('a date can be promised while the brief is typed, and an early one names whom it pushes', async ({ page, demoServer }) => {
@@ -90,8 +90,8 @@ test('a date can be promised while the brief is typed, and an early one names wh
 test('today’s list opens a job where it stands; more canvases are tried; the week prints', async ({ page, demoServer }) => {
   await page.goto(demoServer.url);
   const today = page.getByRole('region', { name: 'Today' });
-  await today.getByLabel('Whose day').selectOption('Tove');
-  await expect(today.getByText(/Take out of the store|Next pot/).first()).toBeVisible();
+  await today.getByLabel('Maker').selectOption('Tove');
+  await expect(today.getByText(/From stock today|Next pot/).first()).toBeVisible();
   const row = today.getByRole('listitem').first();
   const title = (await row.innerText())
     .split('\n')

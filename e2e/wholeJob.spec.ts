@@ -64,7 +64,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   });
 
   await test.step('fasten', async () => {
-    await page.getByLabel('Starters at each middle').selectOption('3');
+    await page.getByLabel('First fasteners per side').selectOption('3');
     await expect(page.getByTestId('route-step')).toContainText('1 of 74');
     await page.getByRole('button', { name: 'Next →' }).click();
     await page.getByRole('button', { name: 'Next →' }).click();
@@ -74,8 +74,8 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
   });
 
   await test.step('tune', async () => {
-    await page.getByLabel('It feels').selectOption({ label: 'Drum' });
-    await page.getByLabel('Done about it').selectOption({ label: 'Open the corners' });
+    await page.getByLabel('How it feels').selectOption({ label: 'Drum' });
+    await page.getByLabel('Action taken').selectOption({ label: 'Open the corners' });
     await page.getByRole('tab', { name: 'Corners' }).click();
     for (const corner of ['top left', 'top right', 'bottom right', 'bottom left'])
       await page.getByLabel(`Open ${corner} to`).fill('0.5');
@@ -124,7 +124,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
 
   await page.goto(otherServer.url);
   await page.getByLabel('Job file').setInputFiles(file);
-  await expect(page.getByRole('alert').filter({ hasText: 'job.json was not taken in. This job is here already' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'job.json was not imported. This job is here already' })).toBeVisible();
   await page
     .getByLabel('Job file')
     .setInputFiles({
@@ -133,7 +133,7 @@ test('a canvas goes from the brief to the record, survives a reload, and travels
       buffer: Buffer.from('{"format":"keen-batten/job","version":99}'),
     });
   await expect(
-    page.getByRole('alert').filter({ hasText: /broken\.json was not taken in\. .*version must be one of 11/ }),
+    page.getByRole('alert').filter({ hasText: /broken\.json was not imported\. .*version must be one of 12/ }),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep both' })).toHaveCount(0);
   await page.getByLabel('Job file').setInputFiles(file);
@@ -170,9 +170,9 @@ test('a record is taken back with a reason, stays in the log, and the stage is o
   await record(page, 'Record the brief');
   await stage(page, 'Brief').click();
   await expect(page.getByLabel('Face width')).toBeDisabled();
-  await page.getByRole('button', { name: 'Take the record back' }).click();
-  await page.getByLabel('Reason for taking back').fill('measured the old frame');
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Undo this record' }).click();
+  await page.getByLabel('Reason for undoing').fill('measured the old frame');
+  await page.getByRole('button', { name: 'Undo it now' }).click();
   await expect(page.getByLabel('Face width')).toBeEnabled();
   await page.getByLabel('Face width').fill('520');
   await saved(page);
@@ -189,7 +189,7 @@ test('a stop verdict can be overruled only with a reason, which is kept', async 
   await page.getByLabel('Reason for going on').fill('it is pressed square by its neighbours');
   await record(page, 'Record the readings');
   await stage(page, 'Square').click();
-  await expect(page.getByText('Went on because: it is pressed square by its neighbours')).toBeVisible();
+  await expect(page.getByText('Continued because: it is pressed square by its neighbours')).toBeVisible();
 });
 
 test('three of the same are started as a set, and two more by the plan of one that has gone on', async ({

@@ -63,8 +63,8 @@ test('every field says what is wrong, what was typed and what would do; nothing 
   await stage(page, 'Cloth').click();
   await wrong(page, 'Roll width, usable', '2\' 13"', /is not a length/, '2100');
   await stage(page, 'Fasten').click();
-  await wrong(page, 'Spacing, at most', '0', /is below 5 mm/, '45');
-  await wrong(page, 'Last from corner', 'near', /is not a length/, '45');
+  await wrong(page, 'Largest spacing', '0', /is below 5 mm/, '45');
+  await wrong(page, 'Distance from corner', 'near', /is not a length/, '45');
   await stage(page, 'Tune').click();
   await page.getByRole('tab', { name: 'Corners' }).click();
   await wrong(page, 'Open top left to', '60', /is above 30 mm/, '0');

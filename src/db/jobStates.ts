@@ -165,7 +165,7 @@ export interface CanvasQuestion extends Page {
   dampFrom: number | null;
 }
 
-/** Canvases that went out, the one that was looked at longest ago first where that is asked, else the newest first; and how many there are. */
+/** Finished canvases, the one that was looked at longest ago first where that is asked, else the newest first; and how many there are. */
 export function canvasStates(
   database: Database,
   { words, before, dampFrom, from, most }: CanvasQuestion,

@@ -35,7 +35,7 @@ export function barsScene({ inputs, plan, tape, say = FRONT_WORDS }: SceneInput)
       {
         kind: 'words',
         at: point(w / 2, h),
-        text: `bow in time, drawn ${factor} × larger`,
+        text: `long-term bow, drawn ${factor} × larger`,
         anchor: 'middle',
         role: 'quiet',
         shiftPx: point(0, 48),

@@ -261,7 +261,7 @@ describe('deviations drawn larger', () => {
   });
 
   it('bow and corner opening say how much larger they are', () => {
-    expect(words(barsScene(sceneInput())).join()).toMatch(/bow in time, drawn \d+ × larger/);
+    expect(words(barsScene(sceneInput())).join()).toMatch(/long-term bow, drawn \d+ × larger/);
     expect(words(cornersScene(sceneInput((inputs) => (inputs.tune.corners = alikeCorners(length(1)))))).join()).toMatch(
       /openings drawn 18 × larger,1 mm.*\+ 2 mm/,
     );

@@ -8,7 +8,7 @@ export async function fileText(file: File): Promise<{ ok: true; text: string } |
   if (file.size > MOST_BYTES)
     return {
       ok: false,
-      says: `${file.name} is ${printFileSize(file.size)} large; ${printFileSize(MOST_BYTES)} is the most that is taken in at once.`,
+      says: `${file.name} is ${printFileSize(file.size)} large; ${printFileSize(MOST_BYTES)} is the most that is imported at once.`,
     };
   try {
     const text = await file.text();

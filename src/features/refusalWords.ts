@@ -7,7 +7,7 @@ export function refusalWords(refusal: Refusal): string {
     case 'stale':
       return 'It was changed elsewhere in between: open it again.';
     case 'locked':
-      return `${refusal.stages.map((id) => stageById(id).name).join(', ')} is recorded: take the record back to change it.`;
+      return `${refusal.stages.map((id) => stageById(id).name).join(', ')} is recorded: undo the record to change it.`;
     case 'invalid':
       return refusalLines(refusal).join('; ');
     case 'refused':

@@ -3,7 +3,7 @@ import { CANVAS_FILTERS, canvasPage } from '@/server/life/canvasPage';
 import { openWorkshop } from '@/server/openWorkshop';
 import { placeIn } from '../placeIn';
 
-/** Canvases that went out: `find` has the words, `show` which of them, `from` how many come before. */
+/** Finished canvases: `find` has the words, `show` which of them, `from` how many come before. */
 export default async function CanvasesRoute({
   searchParams,
 }: {

@@ -31,11 +31,11 @@ export function primeSteps({ plan, progress, inputs, house }: JobCase): BenchSte
     show: SHOW_STAGE,
   });
   const { roomC, roomRh } = inputs.prime;
-  const dry = coat.dryMinutes === null ? 'will not dry in this air' : 'as reckoned for this air';
+  const dry = coat.dryMinutes === null ? 'will not dry in this air' : 'as estimated for this air';
   const air = step(
     'air',
     {
-      says: 'The room, as reckoned with',
+      says: 'The room, as assumed',
       figure: printed('humidity', roomRh),
       notes: [printed('temperature', roomC, house.tape), dry],
       aloud: `The room: ${printed('humidity', roomRh)}, ${printed('temperature', roomC, house.tape)}`,
@@ -93,7 +93,7 @@ function mixed({ recipe }: CoatPlan, step: MakeStep): BenchStep[] {
 const noted = (prime: PrimeInputs, tape: Tape, step: MakeStep): BenchStep[] =>
   [
     { name: 'mixedMl' as const, says: 'Mixed in all, if you measured it' },
-    { name: 'leftMl' as const, says: 'Left in the pot, if you measured it' },
+    { name: 'leftMl' as const, says: 'Left over, if you measured it' },
   ].map(({ name, says }) => {
     const value = prime[name];
     return step(

@@ -162,7 +162,7 @@ describe('verdicts of the frame', () => {
   it('bow stops bars that are too light, and names the lightest that hold', () => {
     const long: Patch = { brief: { width: length(1300) } };
     expect(about('bars', 'topBottomBow', long)).toMatchObject({ level: 'stop', limit: 2, unit: 'mm' });
-    expect(about('bars', 'choice', long).says).toMatch(/^The sum would take: .* kg\.$/);
+    expect(about('bars', 'choice', long).says).toMatch(/^Lightest that holds: .* kg\.$/);
     expect(
       about('bars', 'topBottomBow', { brief: { width: length(1300) }, bars: { profile: 'deep', bracesUpright: [0.5] } }).level,
     ).toBe('good');

@@ -156,7 +156,7 @@ export const CAUSES: readonly Cause[] = [
   ),
   cause(
     'tooTight',
-    'Stretched harder than the bars were reckoned for',
+    'Stretched harder than the bars were planned for',
     'tune',
     { waist: 2, split: 1, tearing: 1 },
     ['Let it down by drawing and setting again.'],

@@ -1,4 +1,4 @@
-/* Tasks set by hand: whether they can be kept, and why not. */
+/* Tasks moved by hand: whether they can be kept, and why not. */
 import { aloneEnds, aloneFrom } from './scheduleBound';
 import { indexedShop } from './indexedShop';
 import type { Shop, ShopPlan } from './shop';

@@ -93,7 +93,7 @@ export interface ShopPlan {
 }
 
 /**
- * What is wanted, the first first: dates kept, little moved, few set-ups, everything early (the mean end of the jobs), the last
+ * Priorities, highest first: dates kept, little moved, few set-ups, everything early (the mean end of the jobs), the last
  * end early.
  */
 export type GoalPart = 'dates' | 'moved' | 'setUps' | 'finish' | 'makespan';

@@ -25,7 +25,7 @@ export interface WeighedVariant {
   handsMinutes: number;
   /** From now until it is ready when it is begun now, ms; null where nothing is left to do. */
   readyInMs: number | null;
-  /** The bow in time that comes nearest to its limit, mm, and that limit. */
+  /** The long-term bow that comes nearest to its limit, mm, and that limit. */
   bowMm: number;
   bowLimitMm: number;
   /** The cut piece of cloth, m². */

@@ -1,4 +1,4 @@
-/* Days unlike others as they are typed and read: from a day until another, for one maker or for everybody. */
+/* Exceptions as they are typed and read: from a day until another, for one maker or for everybody. */
 import type { WeekSettings } from './weekSettings';
 import { dayAfter, daysBetween } from './weekTime';
 

@@ -104,7 +104,7 @@ describe('the open work of a house', () => {
     ).toEqual([]);
   });
 
-  it('has what runs, what was begun and what is set by hand', () => {
+  it('has what runs, what was begun and what is moved by hand', () => {
     const runs = { what: 'glue' as const, sinceMs: MONDAY - 3_600_000, untilMs: MONDAY + 7_200_000, holds: ['fasten'] };
     const work = {
       ...canvasWork(),

@@ -30,7 +30,7 @@ export const MOST_CHANGES = 300;
 
 export const weekSettingsShape = {
   hours: listOf(openHours, 28),
-  /** Days unlike others: for everybody where no maker is named; closed where none of its hours is left. */
+  /** Exceptions: for everybody where no maker is named; closed where none of its hours is left. */
   changes: listOf(
     part('changedDay', { on: day(), maker: text(0, 80), from: whole(0, STEPS_A_DAY), to: whole(0, STEPS_A_DAY) }),
     MOST_CHANGES,

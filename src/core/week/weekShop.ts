@@ -1,4 +1,4 @@
-/* The open canvases of a house as work to be put into days: its settings, who is there, what is set by hand, and now. */
+/* The open canvases of a house as work to be put into days: its settings, who is there, what is moved by hand, and now. */
 import type { JobStep, JobWork } from '../case/jobWork';
 import { quartersOf } from './quarters';
 import type { Shop, ShopJob, ShopMaker, ShopTask } from '../schedule/shop';
@@ -16,7 +16,7 @@ export interface WeekJob {
   work: JobWork;
 }
 
-/** A task set by hand: by whom (or whoever), from when (or whenever). */
+/** A task moved by hand: by whom (or whoever), from when (or whenever). */
 export interface WeekPin {
   task: string;
   maker: string | null;

@@ -32,12 +32,12 @@ export function AirPage({ air }: { air: Air }) {
           says: [
             added < 0
               ? `${rows} simulated readings are gone.`
-              : `${added + replaced} readings taken in${replaced > 0 ? `; ${replaced} took the place of simulated ones` : ''}${there > 0 ? `; ${there} were there already` : ''}.`,
+              : `${added + replaced} readings imported${replaced > 0 ? `; ${replaced} took the place of simulated ones` : ''}${there > 0 ? `; ${there} were there already` : ''}.`,
           ],
           bad: false,
         });
         router.refresh();
-      } else setTold({ bad: true, says: ['Nothing was taken in.', refusalWords(outcome)] });
+      } else setTold({ bad: true, says: ['Nothing was imported.', refusalWords(outcome)] });
     } finally {
       setBusy(false);
     }
@@ -112,7 +112,7 @@ export function AirPage({ air }: { air: Air }) {
               disabled={busy}
               onClick={() => void take(() => send('dropSimulatedAir', {}))}
             >
-              Take the simulated air out again
+              Remove the simulated air
             </button>
           )}
         </div>

@@ -104,10 +104,10 @@ function RackDrawing({ rack, onTake }: { rack: RackBar[]; onTake: (bar: RackBar)
                     </span>
                     <ActButton
                       className="btn btn-ghost btn-xs h-7"
-                      aria-label={`Take one of ${printLength(bar.lengthMm, tape)}, ${profile.name}`}
+                      aria-label={`Remove one of ${printLength(bar.lengthMm, tape)}, ${profile.name}`}
                       act={() => onTake(bar)}
                     >
-                      take one
+                      Remove one
                     </ActButton>
                   </li>
                 ))}
@@ -249,7 +249,7 @@ function AddSlip({ onAdd }: { onAdd: (bar: Omit<RackBar, 'id'>) => Promise<strin
         />
       )}
       <TextField label="Mark" of="mark" value={bar.mark} onChange={(mark) => setBar({ ...bar, mark })} />
-      <SendButton>Put it there</SendButton>
+      <SendButton>Add to stock</SendButton>
       <p className="soft text-[13.5px]">A frame wants two pairs: four bars of one family, in two lengths.</p>
     </Form>
   );

@@ -160,7 +160,7 @@ function BenchHeader({ page, workshop, nowMs, onNew }: { page: BenchPage; worksh
         )}
       </p>
       <Link className="btn btn-ghost btn-sm h-9" href={`/job/${PRACTICE}`} prefetch={false}>
-        Practise
+        Practice canvas
       </Link>
       <ImportButton />
       <button type="button" className="btn btn-primary btn-sm h-9" onClick={onNew}>
@@ -281,7 +281,7 @@ function ImportButton() {
     setUnlike(null);
     const outcome = await send('importJob', { text, keepBoth });
     if (outcome.ok) return outcome.value.unlike.length > 0 ? setUnlike(outcome.value) : router.push(`/job/${outcome.value.id}`);
-    setSays(`${name} was not taken in. ${refusalWords(outcome)}`);
+    setSays(`${name} was not imported. ${refusalWords(outcome)}`);
     if (outcome.kind === 'here') setTwin({ name, text, number: outcome.number, compared: outcome.compared });
   };
   const take = async (file: File) => {
@@ -293,7 +293,7 @@ function ImportButton() {
   return (
     <>
       <FileButton label="Job file" onFile={(file) => void take(file)}>
-        Take in a job file
+        Import a job
       </FileButton>
       {says && (
         <p role="alert" className="order-last w-full text-[14px] text-error">

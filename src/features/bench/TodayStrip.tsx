@@ -39,7 +39,7 @@ export function TodayStrip({ view }: { view: TodayView }) {
         <h2 className="text-[17px] font-semibold">
           {day.day === null ? 'Nothing planned' : day.day === view.today ? 'Today' : `Next on ${dayWords(day.day)}`}, for
         </h2>
-        <MakerSelect label="Whose day" className="select select-sm h-9 w-auto" />
+        <MakerSelect label="Maker" className="select select-sm h-9 w-auto" />
         <Link href="/week" prefetch={false} className="link link-primary text-[14.5px]">
           The week
         </Link>
@@ -83,7 +83,7 @@ export function TodayStrip({ view }: { view: TodayView }) {
       )}
       {day.take.length > 0 && (
         <p className="text-[14.5px]">
-          <span className="soft">Take out of the store:</span>{' '}
+          <span className="soft">From stock today:</span>{' '}
           {day.take.slice(0, all ? 40 : 5).map(({ item, name, unit, quantity }, index) => (
             <span key={item}>
               {index > 0 && ', '}

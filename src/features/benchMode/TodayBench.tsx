@@ -48,7 +48,7 @@ export function TodayBench({ view, nowMs }: { view: TodayView; nowMs: number }) 
         <h1 className="flex-1 text-[17px] font-semibold">
           {day?.day ? (day.day === view.today ? 'Today' : `Next on ${dayWords(day.day)}`) : 'Nothing planned'}, for
         </h1>
-        <MakerSelect label="Whose day" className="select w-40" />
+        <MakerSelect label="Maker" className="select w-40" />
         <button type="button" className="btn btn-ghost h-[56px]" onClick={leave}>
           Leave
         </button>

@@ -54,7 +54,7 @@ export function WeighPanel({ grams }: { grams: number }) {
             setShows(scale.read());
           }}
         >
-          To nought
+          Tare
         </button>
       </div>
     </div>

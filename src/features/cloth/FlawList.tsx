@@ -69,7 +69,7 @@ export function FlawList({ cloths, onChange }: FlawListProps) {
                       aria-label={`Take off ${name}, ${cloth.tag}`}
                       onClick={() => onChange(cloth, cloth.flaws.toSpliced(index, 1))}
                     >
-                      take off
+                      Remove
                     </button>
                   </div>
                   {opened === index && form(index, name)}

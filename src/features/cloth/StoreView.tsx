@@ -175,7 +175,7 @@ function AddSlip({ onAdd }: { onAdd: (cloth: Omit<StockCloth, 'id'>) => Promise<
       <p className="soft text-[13px]">
         Measure between the selvedges: they pull otherwise than the rest and stay out of the face.
       </p>
-      <SendButton className="btn btn-primary btn-sm h-9 w-full">Put it there</SendButton>
+      <SendButton className="btn btn-primary btn-sm h-9 w-full">Add to stock</SendButton>
     </Form>
   );
 }

@@ -56,7 +56,7 @@ export function CostPage({ cost }: { cost: CostView }) {
           <Figure>
             {canvases.length === 1
               ? `No. ${one.number}, ${printSize(one.widthMm, one.heightMm, tape)}`
-              : `${canvases.length} canvases, cloth and wood reckoned together`}
+              : `${canvases.length} canvases, cloth and wood estimated together`}
           </Figure>
         </p>
         <p className="figure ml-auto text-[26px] leading-8 font-semibold">
@@ -163,14 +163,14 @@ function InFact({ reckoned, taken }: { reckoned: Bill; taken: Bill }) {
   const [before, after] = [groupSums(reckoned), groupSums(taken)];
   return (
     <section aria-label="In fact">
-      <h2 className="text-[17px] font-semibold">In fact, so far</h2>
+      <h2 className="text-[17px] font-semibold">Actual so far</h2>
       <table className="figure w-full text-[14.5px]">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
             <th className="font-normal">
               <span className="sr-only">what</span>
             </th>
-            <th className="text-right font-normal">reckoned</th>
+            <th className="text-right font-normal">estimated</th>
             <th className="text-right font-normal">in fact</th>
             <th className="text-right font-normal">more</th>
           </tr>
@@ -201,7 +201,7 @@ function InFact({ reckoned, taken }: { reckoned: Bill; taken: Bill }) {
           </tr>
         </tfoot>
       </table>
-      <p className="soft text-[13px]">What was not measured stands as reckoned.</p>
+      <p className="soft text-[13px]">What was not measured stands as estimated.</p>
     </section>
   );
 }
@@ -216,7 +216,7 @@ function ReadyMade({ cost: { canvases, curve, paysFromMm, costs } }: { cost: Cos
   const each = Math.round((ready - own) / Math.max(1, known.length));
   return (
     <section aria-label="Ready made">
-      <h2 className="text-[17px] font-semibold">Beside a ready-made one</h2>
+      <h2 className="text-[17px] font-semibold">Compared with a ready-made canvas</h2>
       {known.length === 0 ? (
         <p className="soft text-[14.5px]">
           No ready-made price of this size is typed.{' '}
@@ -231,7 +231,7 @@ function ReadyMade({ cost: { canvases, curve, paysFromMm, costs } }: { cost: Cos
           <strong className="figure">{money(ready)}</strong>:{' '}
           {each >= 0 ? (
             <span className="text-success">
-              making saves {open ? 'at most ' : ''}
+              cheaper by {open ? 'at most ' : ''}
               {money(each)} a canvas
             </span>
           ) : (
@@ -275,8 +275,8 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
       ({ number }) => router.push(`/quote/${number}`),
     );
   return (
-    <section aria-label="For a customer">
-      <h2 className="text-[17px] font-semibold">For a customer</h2>
+    <section aria-label="Customer price">
+      <h2 className="text-[17px] font-semibold">Customer price</h2>
       <dl className="figure grid grid-cols-[1fr_auto] text-[14.5px]">
         <dt>Cost</dt>
         <dd className="text-right">{money(sums.costMinor)}</dd>
@@ -298,7 +298,7 @@ function Offer({ cost: { canvases, reckoned, costs, quotes, setId } }: { cost: C
           className="btn btn-primary h-11 w-full"
           disabled={reckoned.unknown.length > 0 || (examples.length > 0 && !examplesHold)}
         >
-          Give the quote, valid {quoteDays} days
+          Make the quote, valid {quoteDays} days
         </SendButton>
         {reckoned.unknown.length > 0 && <p className="soft text-[13px]">A quote needs every price.</p>}
       </Form>

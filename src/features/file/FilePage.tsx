@@ -15,9 +15,9 @@ import { RestoreDialog } from './RestoreDialog';
 import { printFileSize } from '@/core/units/fileSize';
 
 const KIND_WORDS: Record<Backup['kind'], string> = {
-  daily: 'made by itself',
+  daily: 'automatic',
   hand: 'made by hand',
-  aside: 'kept aside before another was put back',
+  aside: 'kept before another was restored',
   brought: 'brought from elsewhere',
 };
 
@@ -57,7 +57,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
         const answer = await fetch('/api/file/brought', { method: 'POST', body: file });
         return (await answer.json()) as Outcome<Backup>;
       },
-      ({ name }) => `${file.name} is sound and lies with the copies as ${name}. Nothing is put back yet.`,
+      ({ name }) => `${file.name} has no errors and is among the backups as ${name}. Nothing is restored yet.`,
     );
   return (
     <main className="min-h-0 flex-1 overflow-y-auto">
@@ -72,7 +72,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
           {figures.lastAt && <span className="soft">, last changed {when(figures.lastAt)}</span>}
         </p>
         <p className={`figure text-[17px] ${last ? '' : 'text-warning'}`}>
-          {last ? `Last copy ${when(last.at)}` : 'No copy was made yet.'}
+          {last ? `Last backup ${when(last.at)}` : 'No backup yet.'}
         </p>
         <div className="mt-2 flex flex-wrap gap-2">
           <button
@@ -98,14 +98,14 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
                 'checking',
                 () => fileAction('checkFile', {}),
                 ({ troubles }) =>
-                  troubles.length === 0 ? 'The file is sound: every page, row and link was read.' : troubles.join(' '),
+                  troubles.length === 0 ? 'No errors found: every page, row and link was read.' : troubles.join(' '),
               )
             }
           >
-            Check it now
+            Check the file
           </button>
           <a className="btn btn-outline h-11" href="/api/file/workshop" download>
-            Write all of it out
+            Export the whole workshop
           </a>
           <Link className="btn btn-outline h-11" href="/network" prefetch={false}>
             Other devices in the house
@@ -122,7 +122,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
               )
             }
           >
-            Make lists and search anew
+            Rebuild lists and search
           </button>
         </div>
         <p
@@ -132,16 +132,16 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
           {busy ? `${busy}…` : told?.says}
         </p>
       </section>
-      <section aria-label="Copies" className="px-5 pb-6">
+      <section aria-label="Backups" className="px-5 pb-6">
         <div className="flex flex-wrap items-center gap-3">
-          <h2 className="text-[17px] font-semibold">Copies</h2>
+          <h2 className="text-[17px] font-semibold">Backups</h2>
           <p className="soft text-[14px]">
             One a day by itself; seven days, five weeks and twelve months of them are kept, those made by hand always. Keep one on
             another disk too.
           </p>
           <span className="ml-auto">
             <FileButton label="A copy from elsewhere" accept=".sqlite,.db,.jsonl" onFile={(file) => void bring(file)}>
-              Bring a copy
+              Add a backup file
             </FileButton>
           </span>
         </div>
@@ -155,7 +155,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
                 <span className="w-20 text-right">{printFileSize(backup.bytes)}</span>
                 <span className="soft min-w-0 flex-1">{KIND_WORDS[backup.kind]}</span>
                 <a className="btn btn-ghost btn-sm h-9" href={`/api/file/copy/${backup.name}`} download>
-                  Keep elsewhere
+                  Download
                 </a>
                 <button
                   type="button"
@@ -169,7 +169,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
                     )
                   }
                 >
-                  Put back…
+                  Restore…
                 </button>
               </li>
             ))}
@@ -187,7 +187,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
               'putting it back',
               () => fileAction('restoreBackup', { name: looked.name }),
               ({ figures: now, aside }) =>
-                `Put back: ${now.jobs} canvases, ${now.entries} entries. What stood before is kept aside as ${aside}.`,
+                `Restored: ${now.jobs} canvases, ${now.entries} entries. What stood before is kept aside as ${aside}.`,
             );
           }}
         />

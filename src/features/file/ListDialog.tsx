@@ -23,7 +23,7 @@ interface ListDialogProps {
 export function ListDialog({ fileName, look: { counts, changes, ignored }, onClose, onTakeIn }: ListDialogProps) {
   const all = counts.new + counts.changed + counts.gone;
   return (
-    <Dialog title={all === 0 ? 'Nothing would change' : `Take in ${fileName}?`} onClose={onClose} wide>
+    <Dialog title={all === 0 ? 'Nothing would change' : `Import ${fileName}?`} onClose={onClose} wide>
       <p className="figure text-[17px] font-semibold">{countWords(counts)}</p>
       {ignored.length > 0 && <p className="soft mt-1 text-[14.5px]">Nothing is read from {ignored.join(', ')}.</p>}
       {changes.length > 0 && (
@@ -43,11 +43,11 @@ export function ListDialog({ fileName, look: { counts, changes, ignored }, onClo
       {all > changes.length && <p className="soft mt-1 text-[14.5px]">and {all - changes.length} more</p>}
       <div className="mt-4 flex justify-end gap-2">
         <button type="button" className="btn btn-outline h-11" onClick={onClose}>
-          Leave it
+          Cancel
         </button>
         {all > 0 && (
           <button type="button" className="btn btn-primary h-11" onClick={onTakeIn}>
-            Take it in
+            Import
           </button>
         )}
       </div>

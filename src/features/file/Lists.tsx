@@ -50,7 +50,7 @@ export function Lists() {
       if (!read.ok) return setTold({ says: read.says, bad: true });
       const outcome = await sendPatiently(() => fileAction('lookAtList', asked(list, read.text)));
       if (outcome.ok) setLooked({ list, fileName: file.name, text: read.text, look: outcome.value });
-      else setTold({ says: `${file.name} cannot be taken in:`, bad: true, lines: refusalLines(outcome) });
+      else setTold({ says: `${file.name} cannot be imported:`, bad: true, lines: refusalLines(outcome) });
     } catch {
       setTold({ says: 'The server does not answer. Nothing was changed.', bad: true });
     } finally {
@@ -63,8 +63,8 @@ export function Lists() {
     const outcome = await send('takeInList', { ...asked(list, text), seen });
     setTold(
       outcome.ok
-        ? { says: `${fileName} is taken in: ${countWords(outcome.value)}.`, bad: false }
-        : { says: `Nothing of ${fileName} was taken in:`, bad: true, lines: refusalLines(outcome) },
+        ? { says: `${fileName} is imported: ${countWords(outcome.value)}.`, bad: false }
+        : { says: `Nothing of ${fileName} was imported:`, bad: true, lines: refusalLines(outcome) },
     );
     setBusy(false);
     router.refresh();
@@ -98,7 +98,7 @@ export function Lists() {
               download
               aria-label={`Write ${name} out`}
             >
-              Write out
+              Export CSV
             </a>
             {readsIn ? (
               <FileButton
@@ -107,7 +107,7 @@ export function Lists() {
                 disabled={busy}
                 onFile={(file) => void look(id, file)}
               >
-                Read in…
+                Import CSV…
               </FileButton>
             ) : (
               <span className="w-[5.6rem]" />

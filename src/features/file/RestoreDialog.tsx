@@ -52,7 +52,7 @@ export function RestoreDialog({ looked: { name, then, today }, onClose, onRestor
       </p>
       <div className="mt-4 flex justify-end gap-2">
         <button type="button" className="btn btn-outline h-11" onClick={onClose}>
-          Leave it as it is
+          Cancel
         </button>
         <button type="button" className="btn btn-primary h-11" onClick={onRestore}>
           Put it back

@@ -40,7 +40,7 @@ export function Glossary() {
         title="Words of the trade on this screen (y)"
         onClick={() => setOpen('all')}
       >
-        Words
+        Glossary
       </button>
       {open && (
         <GlossaryDialog

@@ -173,21 +173,23 @@ function BatchRecord({ chosen, mixedMl, onDone }: { chosen: CoatWaiting[]; mixed
     <Form className="hair-t mt-3 space-y-2 pt-2" onSend={record}>
       <div className="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
         <NumberField
-          label="Mixed"
+          label="Amount mixed"
           of="batchVolume"
           value={mixed}
           placeholder={bare('batchVolume', mixedMl, tape)}
           onClear={() => setMixed(null)}
           onChange={setMixed}
         />
-        <NumberField label="Left in the pot" of="volume" value={left} onClear={() => setLeft(null)} onChange={setLeft} />
+        <NumberField label="Left over" of="volume" value={left} onClear={() => setLeft(null)} onChange={setLeft} />
         <TextField label="Why, if a verdict says stop" of="note" value={reason} onChange={setReason} />
       </div>
       <SendButton className="btn btn-primary btn-sm h-10" disabled={left === null}>
         Record the coat on {chosen.length === 1 ? 'it' : `all ${chosen.length}`}
       </SendButton>
       {left === null && (
-        <p className="soft text-[13.5px]">Brush it on, then say what is left: the next pot for this cloth is reckoned with it.</p>
+        <p className="soft text-[13.5px]">
+          Brush it on, then say what is left: the next pot for this cloth is estimated from it.
+        </p>
       )}
     </Form>
   );

@@ -17,7 +17,7 @@ export function BrokenSheet({ save, undo, again }: BrokenSheetProps) {
       </p>
       <div className="flex gap-2">
         <button type="button" className="btn btn-primary h-11" onClick={undo}>
-          Take back the last entry
+          Undo the last entry
         </button>
         <button type="button" className="btn btn-outline h-11" onClick={again}>
           Try again

@@ -57,7 +57,7 @@ export function keepsWords({ records, painted }: Progress, open: StageId): strin
 
 /** Why nothing of a job is recorded any more, or null. */
 export function closedWords(log: readonly LogEntry[], archived: boolean, looksOn: boolean): string | null {
-  if (looksOn) return 'This device looks on: try any number; what is recorded is recorded at a maker’s device.';
+  if (looksOn) return 'This device is view only: try any number; what is recorded is recorded at a maker’s device.';
   if (isTakenDown(log)) return 'It was taken down. The painting is stretched again as a job of its own, from the store.';
   return archived ? 'It is archived: bring it back to go on.' : null;
 }

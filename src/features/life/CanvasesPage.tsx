@@ -1,5 +1,5 @@
 'use client';
-/* Canvases that went out: found by title, size, place, owner, number, day or cloth; those to look at again. */
+/* Finished canvases: found by title, size, place, owner, number, day or cloth; those to look at again. */
 import { printed, printedRange } from '@/core/quantities/printed';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -53,7 +53,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
     const outcome = await send('takePassport', { text: read.text, maker });
     if (outcome.ok)
       return outcome.value.unlike.length > 0 ? setUnlike(outcome.value) : router.push(`/job/${outcome.value.id}/life`);
-    setSays(`${file.name} was not taken in. ${refusalWords(outcome)}`);
+    setSays(`${file.name} was not imported. ${refusalWords(outcome)}`);
   };
   const { rows, count, filter, from, most, lookAgain, dampFrom } = page;
   const filters: { id: CanvasFilter; name: string }[] = [
@@ -68,7 +68,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
   return (
     <main className="flex min-h-0 flex-1 flex-col">
       <header className="hair-b flex flex-wrap items-center gap-x-6 gap-y-2 px-5 py-2">
-        <h1 className="text-[22px] leading-7 font-semibold">Canvases that went out</h1>
+        <h1 className="text-[22px] leading-7 font-semibold">Finished canvases</h1>
         <input
           type="search"
           className="input input-sm h-9 w-72 max-w-full"
@@ -106,7 +106,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
           )}
           {!looksOn && (
             <FileButton label="Passport" disabled={!awake} onFile={(file) => void take(file)}>
-              Take in a passport
+              Import a passport
             </FileButton>
           )}
         </div>
@@ -160,7 +160,7 @@ export function CanvasesPage({ page }: { page: CanvasPage }) {
                     {row.hangs ? (
                       [row.hangs.place, row.hangs.owner].filter(Boolean).join(', ') || '–'
                     ) : (
-                      <span className="soft">not said</span>
+                      <span className="soft">not recorded</span>
                     )}
                   </td>
                   <td

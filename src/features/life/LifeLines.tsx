@@ -28,7 +28,7 @@ export function LifeLines({
   const marks = shownMarks(life);
   const entries = standingEntries(log).filter(told).reverse();
   return (
-    <ol className="figure px-5 py-2 text-[14.5px]" aria-label="What became of it">
+    <ol className="figure px-5 py-2 text-[14.5px]" aria-label="History">
       {entries.map((entry) => {
         const number = marks.findIndex(({ entryId }) => entryId === entry.id) + 1;
         const rh = entry.readings.find(({ quantity }) => quantity === 'roomHumidity');

@@ -24,7 +24,7 @@ const KNOWN_WORDS: Record<HowKnown, string> = {
   device: '',
   felt: ' (felt)',
   simulated: ' (simulated)',
-  reckoned: ' (reckoned)',
+  reckoned: ' (estimated)',
 };
 
 interface LogProps {
@@ -79,7 +79,7 @@ export function Log({ page, plot, dots }: LogProps) {
             <span className={original.withdrawn ? 'line-through' : ''}>
               <Figure>{original.did}</Figure>
             </span>
-            {original.withdrawn && <span className="text-warning"> taken back</span>}
+            {original.withdrawn && <span className="text-warning"> undone</span>}
             {original.note && <span className="soft"> “{original.note}”</span>}
             {photographs.has(original.id) && (
               <a

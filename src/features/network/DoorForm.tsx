@@ -41,7 +41,7 @@ export function DoorForm({ state, onOpened, onClose }: DoorFormProps) {
   };
   return (
     <Form className="mt-6 max-w-[44rem] space-y-4" onSend={openIt}>
-      <h2 className="text-[17px] font-semibold">{open ? 'Change the door' : 'Open the door to other devices'}</h2>
+      <h2 className="text-[17px] font-semibold">{open ? 'Change network access' : 'Network access for other devices'}</h2>
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <TextField
           label="Passphrase"
@@ -113,11 +113,11 @@ export function DoorForm({ state, onOpened, onClose }: DoorFormProps) {
       </details>
       <div className="flex flex-wrap items-center gap-3">
         <SendButton className="btn btn-primary h-11" says={kept}>
-          {open ? 'Keep the change' : 'Open the door'}
+          {open ? 'Save the change' : 'Turn on network access'}
         </SendButton>
         {open && (
           <button type="button" className="btn btn-outline h-11" onClick={onClose}>
-            Close it and sign all out
+            Turn off and sign everyone out
           </button>
         )}
       </div>

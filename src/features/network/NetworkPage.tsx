@@ -119,7 +119,7 @@ function Devices({
             }}
           >
             <option value="maker">writes</option>
-            <option value="viewer">looks on, ticks</option>
+            <option value="viewer">view only, ticks</option>
           </select>
           <span className="soft">
             from {address}, seen {when(seenAt)}, until {when(endsAt)}

@@ -60,10 +60,10 @@ export function Departures({ page: { set, canvases } }: { page: SetPage }) {
             {canvas.departs.length > 5 && <p className="soft">and {canvas.departs.length - 5} more</p>}
             <div className="mt-1 flex gap-2">
               <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => void forAll(canvas)}>
-                All as this one
+                Apply to all
               </button>
               <button type="button" className="btn btn-ghost btn-sm h-9" onClick={() => void follow(canvas)}>
-                As the set again
+                Reset to the set
               </button>
             </div>
           </li>

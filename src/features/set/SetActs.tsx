@@ -42,7 +42,7 @@ export function SetActs({ page }: { page: SetPage }) {
         Name and places
       </button>
       <button type="button" className="btn btn-ghost btn-sm h-9" onClick={() => setOpen('more')}>
-        More of them
+        Add canvases
       </button>
       <FormScope>
         {here.length === 0 ? (
@@ -134,7 +134,7 @@ function MoreDialog({ page: { set }, onClose }: { page: SetPage; onClose: () => 
   const [count, setCount] = useState(1);
   const grow = () => write('growSet', { setId: set.id, revision: set.revision, count });
   return (
-    <FormDialog title="More of them" onClose={onClose} onSend={grow} does="Add them">
+    <FormDialog title="Add canvases" onClose={onClose} onSend={grow} does="Add them">
       <NumberField
         label="How many more, by the plan of the set"
         of="canvases"

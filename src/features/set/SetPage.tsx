@@ -158,7 +158,7 @@ function SetDesk({ page, nowMs: serverNow }: { page: SetPageData; nowMs: number 
           <TakeBack canvases={canvases} rows={rows} stage={stage} maker={maker} />
           {page.panels.length > 0 && (
             <div>
-              <h3 className="text-[15px] font-semibold">Against one another</h3>
+              <h3 className="text-[15px] font-semibold">Panels compared</h3>
               <VerdictList verdicts={page.panels} />
             </div>
           )}

@@ -190,7 +190,7 @@ function Judged({ canvas: { sheet, departs }, trouble, onDiscard }: JudgedProps)
           <span className={`font-semibold ${INKS[worst.level]}`}>{WORDS[worst.level]}.</span> <Figure>{worst.says}</Figure>
         </span>
       )}
-      {departs.length > 0 && <span className="block text-[13px] text-warning">departs from the set: {departs.length}</span>}
+      {departs.length > 0 && <span className="block text-[13px] text-warning">differs from the set: {departs.length}</span>}
     </>
   );
 }

@@ -34,14 +34,14 @@ export function TakeBack({ canvases, rows, stage, maker }: TakeBackProps) {
   return (
     <>
       <button type="button" className="btn btn-ghost btn-sm h-9 w-full" onClick={() => setOpen(true)}>
-        Take back
+        Undo records
       </button>
       {open && (
         <FormDialog
-          title={`Take back: ${stageById(stage).name}`}
+          title={`Undo records: ${stageById(stage).name}`}
           onClose={() => setOpen(false)}
           onSend={takeBack}
-          does={`Take back ${going.length}`}
+          does={`Undo ${going.length}`}
           disabled={going.length === 0}
         >
           <ul className="max-h-64 overflow-y-auto">
@@ -61,7 +61,7 @@ export function TakeBack({ canvases, rows, stage, maker }: TakeBackProps) {
             ))}
           </ul>
           <TextField
-            label="Why are they taken back? The records stay in the log."
+            label="Reason for undoing; the records stay in the log"
             of="reason"
             required="Say why: it stands in the log."
             className="h-11"

@@ -33,7 +33,7 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
           </div>
         ))}
       </dl>
-      <p className="soft mt-3 text-[14px]">Keys rest while you type in a field. Escape closes this.</p>
+      <p className="soft mt-3 text-[14px]">Shortcuts are off while you type. Escape closes this.</p>
     </Dialog>
   );
 }

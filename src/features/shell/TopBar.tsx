@@ -92,7 +92,7 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
             className="max-w-full basis-full truncate py-1 text-[14px] hover:underline bench:max-w-48 bench:basis-auto"
           >
             {device.name}
-            {looksOn && <strong> looks on</strong>}
+            {looksOn && <strong> view only</strong>}
           </Link>
         )}
         <div className="join" role="group" aria-label="Units">
@@ -109,7 +109,7 @@ export function TopBar({ theme: firstTheme }: { theme: Theme }) {
           ))}
         </div>
         <button type="button" className="btn btn-ghost btn-xs h-7 text-[14px] font-normal" onClick={light}>
-          {theme === 'linen' ? 'Evening' : 'Day'}
+          {theme === 'linen' ? 'Dark' : 'Light'}
         </button>
         <Glossary />
         <button

@@ -54,7 +54,7 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
                   className={`text-right ${item.there < Math.max(item.least, 0) ? 'font-semibold text-error' : 'font-semibold'}`}
                 >
                   {bare('amount', item.there)} {item.unit}
-                  {item.there < 0 && <span className="block text-[13px] font-normal">more used than counted: count it</span>}
+                  {item.there < 0 && <span className="block text-[13px] font-normal">stock is below zero: recount</span>}
                   {item.there >= 0 && item.there < item.least && (
                     <span className="block text-[13px] font-normal">least {bare('amount', item.least)}</span>
                   )}
@@ -96,7 +96,7 @@ export function ItemsView({ store: { items, unkept, moves } }: { store: StoreVie
                   <button
                     type="button"
                     className="btn btn-ghost btn-sm h-9"
-                    aria-label={`Keep count of ${one.name}`}
+                    aria-label={`Track stock of ${one.name}`}
                     onClick={() => setOpen(fresh(one))}
                   >
                     Keep count

@@ -73,7 +73,7 @@ export function MakeView({ stock: { canvases, serves } }: { stock: FromStock }) 
           ))}
         </ul>
       </section>
-      <section aria-label="Whom it would serve">
+      <section aria-label="Fits these jobs">
         <h2 className="text-[17px] font-semibold">What would serve open work</h2>
         {serves.length === 0 && <p className="soft text-[14px]">No offcut and no bar on the rack fits an open job.</p>}
         <ul className="figure text-[14.5px]">

@@ -97,10 +97,10 @@ export function RatesView({ stored }: { stored: StoredSettings }) {
             <button
               type="button"
               className="btn btn-ghost btn-sm h-9"
-              aria-label={`Take out size ${index + 1}`}
+              aria-label={`Remove size ${index + 1}`}
               onClick={() => set({ readyMade: settings.readyMade.filter((_, at) => at !== index) })}
             >
-              Take out
+              Remove
             </button>
           </div>
         ))}

@@ -16,8 +16,8 @@ export type StoreViewId = 'buy' | 'store' | 'make' | 'rolled' | 'rates';
 
 const VIEWS: { id: StoreViewId; name: string }[] = [
   { id: 'buy', name: 'To buy' },
-  { id: 'store', name: 'What is there' },
-  { id: 'make', name: 'What it makes' },
+  { id: 'store', name: 'Stock' },
+  { id: 'make', name: 'Frames from stock' },
   { id: 'rolled', name: 'Taken down' },
   { id: 'rates', name: 'Rates' },
 ];

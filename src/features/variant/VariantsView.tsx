@@ -137,7 +137,7 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
             </div>
           ) : (
             <h2 key="base" className="text-[17px] font-semibold">
-              As it stands
+              Current plan
             </h2>
           ),
         )}
@@ -156,7 +156,7 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
         <div className="self-center">
           {variants.list.length < MOST_VARIANTS && !looksOn && !closed && (
             <button type="button" className="btn btn-outline h-10 w-full" disabled={!awake} onClick={variants.add}>
-              Another make-up
+              Add a variant
             </button>
           )}
         </div>
@@ -173,28 +173,28 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
                 disabled={!awake || busy || mend !== null || moved.length === 0 || 'says' in weighing}
                 onClick={() => void adopt(variant.id)}
               >
-                Take it
+                Use this variant
               </button>
               <button
                 type="button"
                 className="btn btn-outline btn-sm h-10"
-                aria-label={`Bars to suit ${variant.name}`}
+                aria-label={`Fit bars ${variant.name}`}
                 disabled={!awake || isFixed('profile', progress) || 'says' in weighing}
                 title="The lightest bars that hold, with their braces, for this variant"
                 onClick={() =>
                   variants.change(variant.id, { changes: withBarsFor(job.inputs, changesTo(job.inputs, inputs), rules) })
                 }
               >
-                Bars to suit
+                Fit bars
               </button>
               <button
                 type="button"
                 className="btn btn-ghost btn-sm h-10 px-2"
-                aria-label={`Drop ${variant.name}`}
+                aria-label={`Remove ${variant.name}`}
                 disabled={!awake}
                 onClick={() => variants.drop(variant.id)}
               >
-                Drop
+                Remove
               </button>
             </div>
           );

@@ -1,5 +1,5 @@
 'use client';
-/* One canvas in words: its date, its steps with their times, what is set by hand, and what would save its date. */
+/* One canvas in words: its date, its steps with their times, what is moved by hand, and what would save its date. */
 import Link from 'next/link';
 import { useState } from 'react';
 import { X } from 'lucide-react';
@@ -43,12 +43,12 @@ export function CanvasRun({ week, shop, plan, job, marks, chosen, onChoose, onFr
         <div className="ml-auto flex gap-2">
           {isSet && (
             <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => onFree(chosen)}>
-              Let it go
+              Release
             </button>
           )}
           {standing && standing !== 'safe' && !saving && (
             <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => setSaving(true)}>
-              What would save it
+              Ways to meet the date
             </button>
           )}
           <Link href={`/job/${job.id}`} prefetch={false} className="btn btn-primary btn-sm h-9">

@@ -25,7 +25,7 @@ const SPANS = [
   { id: 'weeks', name: 'Four weeks', days: 28, jump: 28 },
 ] as const;
 
-/** How a task was set by hand before it was set again. */
+/** How a task was moved by hand before it was set again. */
 interface Undo {
   task: string;
   maker: string | null;
@@ -120,7 +120,7 @@ export function DaysView({ week, plan: named, today }: { week: WeekView; plan: N
           <button
             type="button"
             className="btn btn-ghost btn-sm h-9"
-            aria-label="Undo what was set by hand"
+            aria-label="Undo manual moves"
             disabled={undos.length === 0}
             onClick={undo}
           >
@@ -143,7 +143,7 @@ export function DaysView({ week, plan: named, today }: { week: WeekView; plan: N
         )}
         {plan.brokenPins.length > 0 && (
           <p role="status" className="w-full text-[14px] text-warning">
-            {plan.brokenPins.map((task) => nameOfTask(task, shop.tasks, jobs)).join(', ')}: set by hand, and could not be kept
+            {plan.brokenPins.map((task) => nameOfTask(task, shop.tasks, jobs)).join(', ')}: moved by hand, and could not be kept
             there.
           </p>
         )}

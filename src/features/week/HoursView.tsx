@@ -19,10 +19,10 @@ import { WeekHours, printHours, readHours } from './WeekHours';
 
 /** What is set up once for all that is done together. */
 const SET_UP_FIELDS = [
-  { id: 'sawMinutes', label: 'The saw' },
-  { id: 'potMinutes', label: 'A pot is mixed' },
-  { id: 'washMinutes', label: 'It is washed out' },
-  { id: 'togetherHours', label: 'One waits for another, at most' },
+  { id: 'sawMinutes', label: 'Set up the saw' },
+  { id: 'potMinutes', label: 'Mix a pot' },
+  { id: 'washMinutes', label: 'Wash out' },
+  { id: 'togetherHours', label: 'Longest wait to share a set-up' },
 ] as const;
 
 interface HoursViewProps {
@@ -51,7 +51,7 @@ export function HoursView({ settings: stored, revision: read, today }: HoursView
       <fieldset disabled={!awake} className="contents">
         <div className="space-y-6">
           <section className="space-y-1">
-            <h2 className="text-[17px] font-semibold">The house is open</h2>
+            <h2 className="text-[17px] font-semibold">Opening hours</h2>
             <WeekHours hours={settings.hours} onChange={(hours) => set({ hours })} />
           </section>
           {rules.makers.map((maker) => (
@@ -74,7 +74,7 @@ export function HoursView({ settings: stored, revision: read, today }: HoursView
                 />
               ))}
               <NumberField
-                label="Work differs from what was reckoned by"
+                label="Usual difference from the estimate"
                 of="workSpread"
                 value={settings.spreadPercent}
                 onChange={(spreadPercent) => set({ spreadPercent })}
@@ -88,7 +88,7 @@ export function HoursView({ settings: stored, revision: read, today }: HoursView
             </div>
           </section>
           <section className="space-y-1">
-            <h2 className="text-[17px] font-semibold">What is wanted, the first first</h2>
+            <h2 className="text-[17px] font-semibold">Priorities, highest first</h2>
             <ol className="list-decimal pl-5">
               {settings.wanted.map((id, index) => (
                 <li key={id} className="leading-9">
@@ -238,8 +238,8 @@ function ChangedDays({
   // A day alone where the end was left before the beginning.
   const until = lastDay < on ? on : lastDay;
   return (
-    <section aria-label="Days unlike others" className="space-y-1">
-      <h2 className="text-[17px] font-semibold">Days unlike others</h2>
+    <section aria-label="Exceptions" className="space-y-1">
+      <h2 className="text-[17px] font-semibold">Exceptions</h2>
       <ul>
         {changedSpans(settings.changes).map((span) => {
           const { from, until: end, maker: who, windows: open } = span;
@@ -256,7 +256,7 @@ function ChangedDays({
       <div className="flex flex-wrap items-end gap-3">
         <DayField label="Day" value={on} least="2000-01-01" onChange={setOn} />
         <DayField label="Until" value={until} least={on} onChange={setUntil} />
-        <Choice label="Whose" value={maker} options={whose} onChange={setMaker} />
+        <Choice label="Maker" value={maker} options={whose} onChange={setMaker} />
         <TypedField
           label="Hours that day"
           value={windows}

@@ -95,7 +95,7 @@ export const LaneMarks = memo(function LaneMarks(props: LaneMarksProps) {
           chosen={mark.task === chosen}
           ofChosen={mark.jobId === chosenJob}
           faint={chosenJob !== null && mark.jobId !== chosenJob}
-          label={`No. ${mark.number}, ${shortStep(mark)}, ${stepWords(week.firstDay, mark.start)} to ${clockOfStep(mark.end % STEPS_A_DAY)}, ${shop.makers[mark.maker]?.id ?? ''}${mark.pinned ? ', set by hand' : ''}`}
+          label={`No. ${mark.number}, ${shortStep(mark)}, ${stepWords(week.firstDay, mark.start)} to ${clockOfStep(mark.end % STEPS_A_DAY)}, ${shop.makers[mark.maker]?.id ?? ''}${mark.pinned ? ', moved by hand' : ''}`}
           tabIndex={mark.task === tabStop ? 0 : -1}
         />
       ))}

@@ -42,7 +42,7 @@ export function SavesList({ week, standing, job }: { week: WeekView; standing: W
     <div role="status" className="mt-1 text-[14.5px]">
       <p className="font-semibold">
         {better.length > 0
-          ? 'It would save it, or help:'
+          ? 'These would help:'
           : state === 'running'
             ? 'Trying what would help'
             : 'Nothing that was tried helps.'}

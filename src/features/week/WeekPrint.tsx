@@ -61,7 +61,7 @@ export function WeekPrint({ days, maker, wrong }: { days: PrintedDay[]; maker: s
                 </ul>
                 {maker && one.take.length > 0 && (
                   <p className="mt-2 text-[14px]">
-                    <span className="soft">Take out of the store:</span>{' '}
+                    <span className="soft">From stock today:</span>{' '}
                     {one.take
                       .map(
                         ({ name, quantity, unit }) =>

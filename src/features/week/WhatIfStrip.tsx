@@ -106,12 +106,12 @@ export function WhatIfStrip({ week, standing }: { week: WeekView; standing: Week
             <div className="mt-1 flex flex-wrap gap-2">
               <FormScope>
                 <ActButton className="btn btn-primary btn-sm h-9" act={take}>
-                  Take it
+                  Use this
                 </ActButton>
                 <FormTrouble />
               </FormScope>
               <button type="button" className="btn btn-outline btn-sm h-9" onClick={() => setTried(null)}>
-                Leave it
+                Cancel
               </button>
             </div>
           )}

@@ -88,7 +88,7 @@ describe('one pot for several canvases', () => {
     expect(wordsOf(recordBatch.act(workshop, batch()))).toBe('These canvases do not take the same mix: one pot holds one.');
     type(workshop, ids[2]!, (inputs) => ({ ...inputs, prime: { ...inputs.prime, waterParts: null, roomRh: 100 } }));
     expect(groundsOf(workshop).waiting[2]!.stop).toMatch(/will not dry/);
-    expect(wordsOf(recordBatch.act(workshop, batch({ reason: '' })))).toMatch(/A verdict says stop/);
+    expect(wordsOf(recordBatch.act(workshop, batch({ reason: '' })))).toMatch(/A check says stop/);
     expect(ids.map((id) => openJob(workshop, id)!.log.length)).toEqual(before);
     expect(openJob(workshop, ids[0]!)!.job.inputs.prime.mixedMl).toBeNull();
     expect(

@@ -210,7 +210,9 @@ function stepEntry(
     return {
       ok: false,
       kind: 'invalid',
-      errors: [{ field: 'reason', says: 'A verdict says stop. Put it right, or say why you go on: it is kept with the record.' }],
+      errors: [
+        { field: 'reason', says: 'A check says stop. Correct it, or give a reason to continue; it is kept with the record.' },
+      ],
     };
   }
   const coat = stage === 'prime' ? here.plan.prime.coats[here.progress.coatsDone] : undefined;
@@ -224,7 +226,7 @@ function stepEntry(
 
 function outOfOrder(stage: StageId, progress: Progress): Refusal | null {
   if (progress.done.has(stage))
-    return refuse(`${stageActs(stage, progress.painted).name} is recorded already. Take the record back first.`);
+    return refuse(`${stageActs(stage, progress.painted).name} is recorded already. Undo its record first.`);
   if (!progress.run.includes(stage))
     return refuse(
       `${stageActs(stage, progress.painted).name} is no stage of ${progress.painted ? 'painted work' : 'a blank canvas'}.`,

@@ -1,4 +1,4 @@
-/* Canvases that went out: listed, searched, and those that should be looked at. */
+/* Finished canvases: listed, searched, and those that should be looked at. */
 import { subMonths } from 'date-fns';
 import { assumed } from '@/core/house/houseRules';
 import type { HangingPlace } from '@/core/life/climates';

@@ -139,7 +139,7 @@ describe('a passport', () => {
     const text = printPassport(given());
     expect(wordsOf(takePassport.act(home, { text, maker: 'Me' }))).toBe('This canvas was made here: it is No. 101.');
     const { number } = value(take(text));
-    expect(wordsOf(take(text))).toBe(`This canvas was taken in already: it is No. ${number}.`);
+    expect(wordsOf(take(text))).toBe(`This canvas was imported already: it is No. ${number}.`);
   });
 
   it('is taken whole or not at all, with the place of what is wrong', () => {

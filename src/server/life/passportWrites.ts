@@ -87,7 +87,7 @@ export const takePassport = write({
       const here = findJob(database, made.id);
       if (here) return refuse(`This canvas was made here: it is No. ${here.number}.`);
       const before = broughtAs(database, made.id);
-      if (before !== null) return refuse(`This canvas was taken in already: it is No. ${before}.`);
+      if (before !== null) return refuse(`This canvas was imported already: it is No. ${before}.`);
       const { rules, revision } = readRules(database);
       const added = addedMaterials(rules, materials);
       const unknown = unknownMaterial(inputs, added ?? rules);

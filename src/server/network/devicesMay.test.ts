@@ -216,7 +216,7 @@ it('keeps the two passphrases apart, also where they are typed one after the oth
   for (const same of [{ lookingPassphrase: makes }, { passphrase: looks }])
     expect(await openNetwork(workshop, { ...asked, ...same })).toMatchObject({
       ok: false,
-      errors: [{ field: 'lookingPassphrase', says: 'Whoever looks on has a passphrase of their own.' }],
+      errors: [{ field: 'lookingPassphrase', says: 'View-only devices have a passphrase of their own.' }],
     });
 });
 

@@ -78,7 +78,7 @@ export async function openNetwork(workshop: Workshop, asked: FileRequest<'openNe
   if (lookingPassphrase !== '' && weak(lookingPassphrase)) return invalid('lookingPassphrase', WEAK);
   if (looking && lookingPassphrase === '' && !before?.lookingPassphrase)
     return invalid('lookingPassphrase', `Choose one first. ${WEAK}`);
-  if (await areSame(asked, before)) return invalid('lookingPassphrase', 'Whoever looks on has a passphrase of their own.');
+  if (await areSame(asked, before)) return invalid('lookingPassphrase', 'View-only devices have a passphrase of their own.');
   if ((certFile.trim() === '') !== (keyFile.trim() === ''))
     return invalid(
       certFile.trim() === '' ? 'certFile' : 'keyFile',

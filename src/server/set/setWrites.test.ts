@@ -180,7 +180,7 @@ describe('a stage of several', () => {
         }),
       );
     const before = contentOf(workshop.database);
-    expect(wordsOf(together(jobs, 'square'))).toMatch(/No. 103 was refused, so nothing is recorded for any: A verdict says stop/);
+    expect(wordsOf(together(jobs, 'square'))).toMatch(/No. 103 was refused, so nothing is recorded for any: A check says stop/);
     expect(contentOf(workshop.database)).toBe(before);
     value(together(jobs.slice(0, 2), 'square'));
     expect(

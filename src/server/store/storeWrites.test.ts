@@ -140,7 +140,7 @@ describe('the store', () => {
       /staple8: \d+ pieces for No. 101: \d+ pieces more than was counted/,
     );
     const entry = openJob(workshop, id)!.log.at(-1)!;
-    expect(wordsOf(undo(listStoreMoves(workshop.database, 1)[0]!.id))).toMatch(/take the record back/);
+    expect(wordsOf(undo(listStoreMoves(workshop.database, 1)[0]!.id))).toMatch(/undo the record/);
     value(
       withdrawRecord.act(workshop, {
         jobId: id,

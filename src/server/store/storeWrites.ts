@@ -178,8 +178,7 @@ export const undoMove = write({
       const move = findStoreMove(database, moveId);
       if (!move) return refuse('There is no such change of the store.');
       if (move.undoes !== null || isUndone(database, moveId)) return refuse('That was taken back already.');
-      if (move.entryId !== null)
-        return refuse('It was taken for a recorded stage: take the record back, and it is put here again.');
+      if (move.entryId !== null) return refuse('It was taken for a recorded stage: undo the record, and it is put here again.');
       const item = findStoreItem(database, move.itemId)!;
       if (item.there - move.quantity < 0 && move.quantity > 0)
         return refuse(`Of what came then not all is there any more: ${itemAmount(item, item.there)} are left. Count it instead.`);

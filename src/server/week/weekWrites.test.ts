@@ -108,7 +108,7 @@ describe('the plan that stands', () => {
     expect(Math.min(...nextDay.at.map(([, start]) => start))).toBeGreaterThan(36);
   });
 
-  it('refuses to set by hand what its maker cannot do, and goes on planning; what another can do is set', async () => {
+  it('refuses to moved by hand what its maker cannot do, and goes on planning; what another can do is set', async () => {
     const rules = houseRules(workshop);
     value(saveRules.act(workshop, { rules: { ...rules.rules, makers: ['Me', 'Ida'] }, revision: rules.revision }));
     // Half an hour each morning.
@@ -163,14 +163,14 @@ describe('the plan that stands', () => {
   });
 });
 
-describe('what is set by hand', () => {
+describe('what is moved by hand', () => {
   it('is kept, undone, or refused with why', async () => {
     const id = newJob(workshop);
     const brief = taskId(id, 'brief');
     const at = (step: number) => momentAt('2031-05-05', step);
     value(pin(brief, 'Me', at(60)));
     expect((await startsOf()).get(brief)).toBe('60 Me');
-    expect(wordsOf(pin(brief, null, null))).toMatch(/set by hand elsewhere/);
+    expect(wordsOf(pin(brief, null, null))).toMatch(/moved by hand elsewhere/);
     value(pin(brief, null, null, { maker: 'Me', atMs: at(60) }));
     expect((await startsOf()).get(brief)).not.toBe('60 Me');
     expect(wordsOf(pin(taskId(id, 'handover'), null, at(60)))).toMatch(/What goes before has not ended by then.*at the earliest/);

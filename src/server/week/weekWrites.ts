@@ -236,7 +236,7 @@ const hasRoom = (facts: WeekFacts): boolean => {
 
 /** Sets a task by hand, or lets it go; refused where it cannot be kept, with why. */
 export const pinTask = write({
-  /** By whom and from when a task is set by hand: neither lets it go. `seen…`: how it was set when it was looked at. */
+  /** By whom and from when a task is moved by hand: neither lets it go. `seen…`: how it was set when it was looked at. */
   asks: {
     task: taskText,
     maker: optional(maker),
@@ -249,7 +249,7 @@ export const pinTask = write({
     const { facts } = weekFacts(workshop);
     const is = findPin(database, task);
     if ((is?.maker ?? null) !== seenMaker || (is?.atMs ?? null) !== seenAtMs)
-      return refuse('It was set by hand elsewhere in between. Look at the week again, then set it.');
+      return refuse('It was moved by hand elsewhere in between. Look at the week again, then set it.');
     const week = weekShop({ ...facts, pins: [{ task, maker, atMs }] });
     const of = week.tasks.get(task);
     if (!of || of.is !== 'hands')

@@ -157,9 +157,9 @@ function choiceVerdict({ chosen, choices, recommended }: BarsCase, { tape, rules
       id: 'choice',
       about: 'choice',
       level: chosen.holds ? 'good' : 'watch',
-      says: `The sum would take: ${name}, ${braceWords(recommended)}, ${printed('mass', recommended.weightKg, tape)}.`,
+      says: `Lightest that holds: ${name}, ${braceWords(recommended)}, ${printed('mass', recommended.weightKg, tape)}.`,
       because: `${why} Against yours: ${trade}, at ${printed('percent', 100 * bowShare(recommended))} of the bow allowed.`,
-      doThis: 'Pick a row of the table to change.',
+      doThis: 'Choose another in the table.',
       uses: ['braceWorth'],
     }),
   ];

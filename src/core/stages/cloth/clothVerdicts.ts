@@ -129,7 +129,7 @@ export function layVerdicts({ brief, cloth }: JobInputs, fabric: Fabric, cutting
       because: 'Too big can be trimmed, too small is lost.',
       doThis: cloth.laidAgain
         ? cutting.steps[0]!
-        : 'Lay the frame on the cloth, fold each margin over the bar, then tick “Laid on it again”.',
+        : 'Lay the frame on the cloth, fold each margin over the bar, then tick “Frame laid on the cloth and checked”.',
     }),
   ];
 }

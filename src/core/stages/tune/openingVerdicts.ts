@@ -76,7 +76,7 @@ function pullVerdicts(
   const most = assumed(rules, limit);
   const from = last
     ? `${printed('tension', now)} ${last.tool === 'hand' ? 'felt' : 'measured'}`
-    : `${printed('tension', now)} ${felt === null ? 'reckoned with' : 'felt'}`;
+    : `${printed('tension', now)} ${felt === null ? 'assumed' : 'felt'}`;
   const list = [
     verdict({
       id: 'cornersPull',

@@ -158,7 +158,7 @@ export function feelVerdicts({ tune, bars }: JobInputs): Verdict[] {
       doThis: feel.slack
         ? 'Choose a remedy below before you prime.'
         : target < low
-          ? 'Tighter than the bars were reckoned for: look at their bow again.'
+          ? 'Tighter than the bars were planned for: look at their bow again.'
           : level === 'watch'
             ? 'Looser than planned: a remedy now is easier than later.'
             : '',

@@ -63,7 +63,7 @@ export function BowChart({ plan, limitOf }: { plan: BarsPlan; limitOf: (spanMm: 
     >
       <ValueAxis y={y} left={SIZE.left} right={SIZE.width - SIZE.right} />
       <text x={4} y={11} style={{ stroke: 'none', fill: 'var(--soft)' }}>
-        bow in time, mm
+        long-term bow, mm
       </text>
       {x.ticks(8).map((tick) => (
         <text key={tick} x={x(tick)} y={SIZE.height - SIZE.bottom + 15} textAnchor="middle" style={{ stroke: 'none' }}>

@@ -58,7 +58,12 @@ export function ClothSlip({ inputs, plan, locked, change }: SlipProps) {
         onChange={(washFirst) => set({ washFirst })}
         disabled={locked}
       />
-      <Tick label="Laid on it again" checked={cloth.laidAgain} onChange={(laidAgain) => set({ laidAgain })} disabled={locked} />
+      <Tick
+        label="Frame laid on the cloth and checked"
+        checked={cloth.laidAgain}
+        onChange={(laidAgain) => set({ laidAgain })}
+        disabled={locked}
+      />
     </div>
   );
 }

@@ -79,7 +79,7 @@ export function FitTable({ square, plan, locked, change }: SquarePart & { plan: 
       <div className="text-[14px]">
         <SizeTable result={result} />
         <Tick
-          label="Believe the tape alone"
+          label="Use the tape only (ignore nominal bar lengths)"
           checked={square.trust === 'tape'}
           disabled={locked}
           onChange={(on) => change({ trust: on ? 'tape' : 'bars' })}

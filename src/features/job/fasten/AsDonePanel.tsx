@@ -70,7 +70,7 @@ export function AsDonePanel({ inputs: { brief, fasten }, locked, change }: AsDon
       >
         Note at a place
       </button>
-      <p className="soft text-[13px]">Kept with the record; the time of later jobs is reckoned by how long the last ones took.</p>
+      <p className="soft text-[13px]">Kept with the record; later jobs are estimated from how long the last ones took.</p>
     </div>
   );
 }

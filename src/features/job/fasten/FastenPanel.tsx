@@ -99,7 +99,7 @@ export const FastenPanel = memo(function FastenPanel(props: FastenPanelProps) {
           show: () => <Knots {...props} />,
         },
         { id: 'centring', name: 'Centring', show: () => <CentringCheck {...props} /> },
-        { id: 'done', name: 'As done', show: () => <AsDonePanel {...props} /> },
+        { id: 'done', name: 'Actual fastening', show: () => <AsDonePanel {...props} /> },
       ]}
     />
   );

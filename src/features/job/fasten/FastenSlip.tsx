@@ -51,35 +51,35 @@ export function FastenSlip({ jobId, inputs: { fasten }, plan, locked, change }: 
       )}
       {tacked && <p className="soft col-span-2 text-[13px]">{tacked}</p>}
       <LengthField
-        label="Spacing, at most"
+        label="Largest spacing"
         of={fastenShape.spacing}
         value={fasten.spacing}
         onChange={(spacing) => set({ spacing })}
         disabled={locked}
       />
       <LengthField
-        label="Last from corner"
+        label="Distance from corner"
         of={fastenShape.lastFromCorner}
         value={fasten.lastFromCorner}
         onChange={(lastFromCorner) => set({ lastFromCorner })}
         disabled={locked}
       />
       <Choice
-        label="Starters at each middle"
+        label="First fasteners per side"
         value={String(fasten.starters) as '1'}
         options={ONE_TO_THREE}
         onChange={(id) => set({ starters: Number(id) as 1 })}
         disabled={locked}
       />
       <Choice
-        label="Pairs a side each turn"
+        label="Pairs per side and turn"
         value={String(fasten.perTurn) as '1'}
         options={ONE_TO_THREE}
         onChange={(id) => set({ perTurn: Number(id) as 1 })}
         disabled={locked}
       />
       <Tick
-        label="Second round: draw and set again"
+        label="Second round: pull out and re-fasten"
         checked={fasten.secondRound}
         onChange={(secondRound) => set({ secondRound })}
         disabled={locked}

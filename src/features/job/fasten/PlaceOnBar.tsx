@@ -51,7 +51,7 @@ export function PlaceOnBar({ name, place: { side, at }, brief, locked, onPlace, 
         onClick={onTakeOff}
         aria-label={`Take off ${name.toLowerCase()}`}
       >
-        take off
+        Remove
       </button>
     </div>
   );

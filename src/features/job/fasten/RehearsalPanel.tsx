@@ -63,7 +63,7 @@ export function RehearsalPanel({ inputs, rehearsal, worker, onKeep }: RehearsalP
           Do the hint
         </button>
         <button type="button" className="btn btn-outline btn-sm h-9" disabled={moves.length === 0} onClick={rehearsal.undo}>
-          Take back
+          Undo this step
         </button>
         <button
           type="button"

@@ -194,7 +194,7 @@ export function JobHeader({
           {state.merged.length > 0 && (
             <>
               {told && '. '}
-              {state.merged.map((id) => stageById(id).name).join(', ')}: changed elsewhere meanwhile and taken in. What you typed
+              {state.merged.map((id) => stageById(id).name).join(', ')}: changed elsewhere meanwhile; the changes are in. What you typed
               stands.
             </>
           )}

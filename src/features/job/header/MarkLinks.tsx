@@ -46,9 +46,7 @@ export function LabelLinks({ href, alone = false }: LabelLinksProps) {
             </a>
           )}
         </p>
-        {local && (
-          <p className="soft text-[13px]">Its square code leads to this machine only, as long as it is reached as localhost.</p>
-        )}
+        {local && <p className="soft text-[13px]">The QR code works on this computer only.</p>}
       </fieldset>
     </FormScope>
   );

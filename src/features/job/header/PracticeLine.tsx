@@ -16,7 +16,7 @@ export function PracticeLine({ jobId }: { jobId: string }) {
         the day.
       </span>
       <button type="button" className="btn btn-ghost btn-sm h-9" onClick={() => void again()}>
-        Begin it anew
+        Start again
       </button>
     </p>
   );

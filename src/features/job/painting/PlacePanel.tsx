@@ -204,7 +204,7 @@ function Sizes({ inputs, locked, change }: PlacePanelProps) {
       </table>
       <p className="soft text-[13px]">
         {locked
-          ? 'The place is recorded: take its record back to change the face.'
+          ? 'The place is recorded: undo its record to change the face.'
           : 'Best first. + goes round the edge and is lost, − shows bare, at the worst place. Pick one to make it the face of this job.'}
       </p>
     </div>

@@ -9,7 +9,7 @@ import { Choice, NumberField, Tick } from '@/ui/form/fields';
 import { type SlipProps, columns } from '../slip/slipProps';
 
 const AIR_WORDS: Record<JobInputs['prime']['airBy'], string> = {
-  reckoned: 'Reckoned with this air: nobody has measured it yet.',
+  reckoned: 'Assumed air; not measured.',
   measured: 'Measured in this room.',
   device: 'Told by the hygrometer.',
   simulated: 'From the simulated hygrometer: not your room.',
@@ -74,7 +74,7 @@ export function PrimeSlip({ inputs: { prime }, plan, coatsDone, locked, change, 
             onChange={(mixedMl) => set({ mixedMl })}
           />
           <NumberField
-            label="Left in the pot"
+            label="Left over"
             of={primeShape.leftMl}
             value={prime.leftMl}
             onClear={() => set({ leftMl: null })}

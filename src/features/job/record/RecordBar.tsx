@@ -50,7 +50,7 @@ export function RecordBar(props: RecordBarProps) {
     <Form className="hair-t no-print space-y-2 pt-2.5" onSend={record}>
       {stopped && !early && !held && (
         <>
-          <p className="text-[13px] text-error">A verdict says stop. Go on only with a reason:</p>
+          <p className="text-[13px] text-error">A check says stop. To continue, give a reason:</p>
           <TextField
             label="Reason for going on"
             hideLabel
@@ -91,10 +91,10 @@ function TakeBackLast({ last, busy, onWithdraw }: { last: LogEntry; busy: boolea
       {reason !== null && (
         <div className="w-full">
           <TextField
-            label="Reason for taking back"
+            label="Reason for undoing"
             hideLabel
             of="reason"
-            placeholder="Why is it taken back?"
+            placeholder="Why is it undone?"
             value={reason}
             onChange={setReason}
           />
@@ -106,7 +106,7 @@ function TakeBackLast({ last, busy, onWithdraw }: { last: LogEntry; busy: boolea
         disabled={busy || (reason !== null && reason.trim().length < 3)}
         onClick={() => (reason === null ? setReason('') : onWithdraw(reason))}
       >
-        {reason === null ? 'Take it back' : 'Take it back now'}
+        {reason === null ? 'Undo this record' : 'Undo it now'}
       </button>
     </div>
   );
@@ -131,7 +131,7 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
       <p>
         <strong>Recorded</strong> {format(new Date(entry.at), 'EEE d MMM yyyy, HH:mm')} by {byWords(entry)}.
         {entry.note && ` “${entry.note}”`}
-        {entry.reason && <span className="text-warning"> Went on because: {entry.reason}</span>}
+        {entry.reason && <span className="text-warning"> Continued because: {entry.reason}</span>}
       </p>
       {error && (
         <p role="alert" className="text-error">
@@ -140,8 +140,8 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
       )}
       {open && (
         <>
-          <p className="soft text-[13px]">Why is it taken back? The record stays in the log.</p>
-          <TextField label="Reason for taking back" hideLabel of="reason" value={reason} onChange={setReason} />
+          <p className="soft text-[13px]">Why is it undone? The record stays in the log.</p>
+          <TextField label="Reason for undoing" hideLabel of="reason" value={reason} onChange={setReason} />
         </>
       )}
       <div className="flex gap-2">
@@ -153,7 +153,7 @@ export function Recorded({ entry, keeps, busy, error, onWithdraw, onPrint }: Rec
           title={keeps ?? undefined}
           onClick={() => (open ? onWithdraw(reason) : setOpen(true))}
         >
-          {open ? 'Take it back' : 'Take the record back'}
+          {open ? 'Undo it now' : 'Undo this record'}
         </button>
       </div>
       {keeps && <p className="soft text-[13px]">{keeps}</p>}

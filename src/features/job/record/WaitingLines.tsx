@@ -22,7 +22,7 @@ export function WaitingLines({ records: { waiting, again, letGo } }: { records: 
             {asked.asNow ? 'Hand it in as done now' : 'Hand it in on what stands now'}
           </button>
           <button type="button" className="btn btn-ghost btn-sm h-11" onClick={() => void letGo(asked.requestId)}>
-            Let it go
+            Discard
           </button>
         </div>
       ) : (

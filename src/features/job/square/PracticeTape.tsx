@@ -93,7 +93,7 @@ export function PracticeTape({
             disabled={!play}
             onClick={() => play && setPlay({ ...play, told: true })}
           >
-            Tell the truth
+            Show the true shape
           </button>
           <button type="button" className="btn btn-sm btn-ghost" disabled={locked || !practising} onClick={away}>
             Put it away

@@ -37,7 +37,7 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
       tabs={[
         {
           id: 'fit',
-          name: 'Read and fitted',
+          name: 'Measured and fitted',
           show: () => <FitTable square={square} plan={plan} locked={locked} change={change} />,
         },
         {
@@ -47,7 +47,7 @@ export function SquarePanel({ inputs, plan, locked, change }: SquarePanelProps) 
         },
         { id: 'square', name: 'Set square', show: () => <SetSquare square={square} locked={locked} change={change} /> },
         { id: 'wind', name: 'Wind', show: () => <Wind square={square} locked={locked} change={change} /> },
-        { id: 'means', name: 'What a difference means', show: () => <Meaning inputs={inputs} plan={plan} /> },
+        { id: 'means', name: 'What the difference looks like', show: () => <Meaning inputs={inputs} plan={plan} /> },
         {
           id: 'practice',
           name: 'Practice tape',
@@ -113,7 +113,7 @@ function Tries({ square, plan, locked, change }: SquarePart & { plan: SquarePlan
             disabled={locked || !complete || square.tries.length >= MOST_TRIES}
             onClick={() => change(anotherTry(square))}
           >
-            Keep this try, read again
+            Save this attempt and measure again
           </button>
           {square.tries.length > 0 && (
             <button

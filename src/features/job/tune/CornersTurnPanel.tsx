@@ -120,7 +120,7 @@ export function CornersTurnPanel({ live, plan, locked, fastened, change, onKeep 
           </p>
         )}
         <details>
-          <summary className="cursor-pointer">It went otherwise</summary>
+          <summary className="cursor-pointer">Record what was actually done</summary>
           <FormScope>
             <div className="mt-1 grid grid-cols-2 gap-2">
               {say.corners.map((corner) => (

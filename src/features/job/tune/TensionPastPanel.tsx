@@ -96,7 +96,7 @@ function Measured({
         ))}
       {wav && !asks && (
         <button type="button" className="btn btn-ghost btn-xs ml-auto h-7" onClick={() => setAsks(true)}>
-          Take back
+          Undo this reading
         </button>
       )}
       {asks && (
@@ -106,7 +106,7 @@ function Measured({
           onSend={() => onWithdraw(one.entryId, reason)}
         >
           <TextField
-            label="Why it is taken back"
+            label="Reason for undoing"
             hideLabel
             of="reason"
             required="Say why: it stands in the log."
@@ -114,7 +114,7 @@ function Measured({
             value={reason}
             onChange={setReason}
           />
-          <SendButton className="btn btn-outline btn-sm h-9">Take back</SendButton>
+          <SendButton className="btn btn-outline btn-sm h-9">Undo this reading</SendButton>
         </Form>
       )}
     </span>

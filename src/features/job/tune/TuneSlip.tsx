@@ -33,14 +33,14 @@ export function TuneSlip(props: SlipProps) {
     <div className="space-y-2">
       <div className={columns}>
         <Choice
-          label="It feels"
+          label="How it feels"
           value={tune.feel ?? UNFELT.id}
           options={[UNFELT, ...FEELS]}
           onChange={(feel) => set({ feel: feel === UNFELT.id ? null : feel })}
           disabled={locked}
         />
         <Choice
-          label="Done about it"
+          label="Action taken"
           value={tune.remedy}
           options={REMEDIES}
           onChange={(remedy) => set({ remedy })}
@@ -55,11 +55,11 @@ export function TuneSlip(props: SlipProps) {
           disabled={felt === tune.feel}
           act={() => onKeep('keepFeel', { note: '', air: readAir, feel: tune.feel! }, () => setFelt(tune.feel))}
         >
-          {felt === tune.feel ? 'Noted as felt' : 'Note how it feels now'}
+          {felt === tune.feel ? 'Feel saved' : 'Save the feel'}
         </ActButton>
       )}
       <fieldset disabled={locked}>
-        <legend className="soft text-[13px]">What is seen</legend>
+        <legend className="soft text-[13px]">Signs</legend>
         <div className="grid grid-cols-2 gap-x-4">
           {REMEDY_SIGNS.map(({ id, name }) => (
             <Tick key={id} label={name} checked={tune.signs.includes(id)} onChange={() => toggle(id)} disabled={locked} />
@@ -77,7 +77,7 @@ export function TuneSlip(props: SlipProps) {
       )}
       <AdviceList advice={plan.tune.advice.filter(({ answers, barred }) => answers && !barred)} label="Advice, best first" />
       <details>
-        <summary className="soft cursor-pointer text-[14px]">What else there is</summary>
+        <summary className="soft cursor-pointer text-[14px]">Other remedies</summary>
         <AdviceList advice={plan.tune.advice.filter(({ answers, barred }) => !answers || barred)} label="Other remedies" />
       </details>
     </div>
