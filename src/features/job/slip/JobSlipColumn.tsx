@@ -86,6 +86,8 @@ export function JobSlipColumn({
     <WorkFile look={inputs.look} log={records.log} onAdd={(finding) => keep('keepFinding', finding)} />
   );
   const awaited = isFragile(inputs);
+  // What stops is read before anything is typed.
+  const stops = verdicts.filter(({ level }) => level === 'stop');
   const wordsKey = `${open} ${progress.coatsDone}`;
   const Slip = SLIPS[open];
   const acts = stageActs(open, plan.cloth.painted);
@@ -130,6 +132,8 @@ export function JobSlipColumn({
         </p>
       </div>
       <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
+        {stops.length > 0 && <VerdictList verdicts={stops} />}
+        {heldForConservator(verdicts) ? file : null}
         <StageHint stage={open} />
         <Slip
           key={open}
@@ -167,8 +171,7 @@ export function JobSlipColumn({
             <PromiseLine jobId={jobId} work={jobWork(here, together)} dueOn={inputs.brief.dueOn} />
           </ErrorBoundary>
         )}
-        {heldForConservator(verdicts) ? file : null}
-        <VerdictList verdicts={verdicts} />
+        <VerdictList verdicts={verdicts.filter(({ level }) => level !== 'stop')} />
         {heldForConservator(verdicts) ? null : file}
       </div>
       {done && entry ? (
