@@ -197,7 +197,7 @@ describe('a slip is not taken for an answer', () => {
         'cornersPull',
       )!;
     expect(pull('slack').says).toMatch(/^30 N\/m felt and \d+ N\/m by the corners/);
-    expect(pull(null).says).toMatch(/^250 N\/m reckoned with/);
+    expect(pull(null).says).toMatch(/^250 N\/m assumed/);
   });
 
   it('cold stops a ground by the cold, not by a time that is short', () => {

@@ -119,7 +119,7 @@ function BillTable({ bill }: { bill: Bill }) {
                 <td className="text-right whitespace-nowrap">
                   <Figure>{quantityWords(line, tape)}</Figure>
                 </td>
-                <td className="hidden text-right whitespace-nowrap sm:table-cell">{unitWords(line, rules.currency)}</td>
+                <td className="hidden pl-3 text-right whitespace-nowrap sm:table-cell">{unitWords(line, rules.currency)}</td>
                 <td className="soft hidden text-[13px] sm:table-cell sm:pl-4">
                   {line.from}
                   {line.example && <span className="text-warning">, example price</span>}
@@ -171,8 +171,8 @@ function InFact({ reckoned, taken }: { reckoned: Bill; taken: Bill }) {
               <span className="sr-only">what</span>
             </th>
             <th className="text-right font-normal">estimated</th>
-            <th className="text-right font-normal">in fact</th>
-            <th className="text-right font-normal">more</th>
+            <th className="text-right font-normal">actual</th>
+            <th className="text-right font-normal">difference</th>
           </tr>
         </thead>
         <tbody>

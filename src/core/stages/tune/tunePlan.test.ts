@@ -206,7 +206,7 @@ describe('keys', () => {
     const painting = opened(0.5, [tapped(1, 190, 12)], ({ brief }) => (brief.use = 'restretch'));
     expect(about(painting, 'cornersPull')).toMatchObject({ limit: 200, uses: ['paintedMost'] });
     expect(about(painting, 'cornersPull')!.level).not.toBe('good');
-    expect(about(opened(0.5, []), 'cornersPull')!.says).toMatch(/^250 N\/m reckoned with/);
+    expect(about(opened(0.5, []), 'cornersPull')!.says).toMatch(/^250 N\/m assumed/);
     // A light bar of a long side bows under it.
     const light = opened(2, [tapped(1, 300, 12)], ({ brief, bars }) => {
       Object.assign(brief, { width: length(1400) });
