@@ -194,8 +194,8 @@ export function JobHeader({
           {state.merged.length > 0 && (
             <>
               {told && '. '}
-              {state.merged.map((id) => stageById(id).name).join(', ')}: changed elsewhere meanwhile; the changes are in. What you typed
-              stands.
+              {state.merged.map((id) => stageById(id).name).join(', ')}: changed elsewhere meanwhile; the changes are in. What you
+              typed stands.
             </>
           )}
         </p>
