@@ -249,7 +249,7 @@ export function grantedRequest<N extends RequestName>({ workshop, ids, sets }: W
       const { id: _id, revision: _revision, ...cloth } = roll();
       value(addCloth.act(workshop, { ...cloth, kind: 'offcut', tag: 'O5', widthMm: 900, lengthMm: 900, maker: 'Me' }));
       const { profile, fabric, widthMm: width, heightMm: height } = fromStock(workshop).canvases[0]!;
-      return { title: 'From the rack', profile, fabric, width, height };
+      return { title: 'From the rack', profile, fabric, width, height, maker: 'Me' };
     },
     saveCosts: () => ({
       revision: 0,

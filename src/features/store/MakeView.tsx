@@ -15,13 +15,13 @@ const CELL = { width: 120, height: 72 };
 export function MakeView({ stock: { canvases, serves } }: { stock: FromStock }) {
   const router = useRouter();
   const send = useSend();
-  const { tape } = useWorkshop();
+  const { tape, maker } = useWorkshop();
   const [error, setError] = useState<string | null>(null);
   const scale = Math.min(...canvases.map((one) => Math.min(CELL.width / one.widthMm, CELL.height / one.heightMm)), 0.2);
   const make = async ({ profile, fabric, widthMm, heightMm }: FromStock['canvases'][number]) => {
     setError(null);
     const title = `From the rack, ${printSize(widthMm, heightMm, tape)}`;
-    const outcome = await send('makeFromStock', { title, profile, fabric, width: widthMm, height: heightMm });
+    const outcome = await send('makeFromStock', { title, profile, fabric, width: widthMm, height: heightMm, maker });
     if (outcome.ok) router.push(`/job/${outcome.value.id}`);
     else setError(refusalWords(outcome));
   };

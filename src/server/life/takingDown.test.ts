@@ -5,12 +5,13 @@ import { takenDownShape } from '@/core/painting/takenDownWork';
 import { startOf } from '@/core/shape/shape';
 import type { JobInputs } from '@/core/job/job';
 import { length } from '@/core/units/length';
-import { listRack } from '@/db/rackBars';
+import { listRack, listRackMoves } from '@/db/rackBars';
 import { findStoreItem } from '@/db/storeItems';
 import { addCloth } from '../cloth/clothWrites';
 import { importJob, removeJob, withdrawRecord } from '../job/jobWrites';
 import { openJob } from '../job/jobReading';
-import { addToRack, takeFromRack } from '../rack/rackWrites';
+import { addToRack, series } from '../rack/rackWrites';
+import { undoRackMove } from '../rack/undoRackMove';
 import { jobFile, printJobFile } from '@/core/file/jobFile';
 import { keepFinding } from '../look/findingWrites';
 import { setItem } from '../store/storeWrites';
@@ -256,17 +257,9 @@ describe('taking down', () => {
 });
 
 describe('what lies here', () => {
-  const lay = (lengthMm: number, count: number) =>
+  const lay = (lengthMm: number, count: number, mark = '') =>
     value(
-      addToRack.act(workshop, {
-        profile: 'standard',
-        kind: 'pairs',
-        family: 'narrow slot',
-        lengthMm,
-        count,
-        mark: '',
-        maker: 'Me',
-      }),
+      addToRack.act(workshop, { profile: 'standard', kind: 'pairs', family: 'narrow slot', lengthMm, count, mark, maker: 'Me' }),
     );
   const cloth = (tag: string, widthMm: number, lengthMm: number) =>
     value(
@@ -293,22 +286,24 @@ describe('what lies here', () => {
       [600, 400, 'O2'],
       [400, 400, 'O1'],
     ]);
-    const ask = { title: 'Off the rack', profile: 'standard', fabric: 'cottonMedium', width: 600, height: 400 };
+    const ask = { title: 'Off the rack', profile: 'standard', fabric: 'cottonMedium', width: 600, height: 400, maker: 'Ida' };
     const job = value(makeFromStock.act(workshop, ask));
     expect([job.inputs.bars.profile, job.inputs.bars.joint, job.inputs.brief.width.mm]).toEqual(['standard', 'slotted', 600]);
+    // Its bars left the rack with it: no other is promised them, and it is not told to buy any.
+    const rack = () => Object.fromEntries(listRack(workshop.database).map(({ lengthMm, count }) => [lengthMm, count]));
+    expect(rack()).toEqual({ 400: 2 });
+    expect(series(workshop, []).jobs.find(({ id }) => id === job.id)).toMatchObject({ sawn: true });
     const served = fromStock(workshop).serves;
-    expect(served.map(({ what, jobs }) => [what.split(',')[0], jobs])).toEqual([
-      ['Offcut O2', [101]],
-      ['4 × 400 mm', [101]],
-      ['2 × 600 mm', [101]],
-    ]);
-    value(
-      takeFromRack.act(workshop, {
-        id: listRack(workshop.database).find(({ lengthMm }) => lengthMm === 600)!.id,
-        count: 1,
-        maker: 'Me',
-      }),
-    );
+    expect(served.map(({ what, jobs }) => [what.split(',')[0], jobs])).toEqual([['Offcut O2', [101]]]);
     expect(wordsOf(makeFromStock.act(workshop, ask))).toMatch(/somebody took a bar or the cloth/);
+    // A square of four takes from as many rows as have them.
+    lay(400, 2, 'old');
+    value(makeFromStock.act(workshop, { ...ask, width: 400 }));
+    expect(rack()).toEqual({});
+    // Undone on the rack, they lie there again and the job is to be sawn for.
+    const [move] = listRackMoves(workshop.database).filter(({ did }) => did === `Picked for No. ${job.number}`);
+    value(undoRackMove.act(workshop, { moveId: move!.id, maker: 'Ida' }));
+    expect(rack()).toEqual({ 400: 2, 600: 2 });
+    expect(series(workshop, []).jobs.find(({ id }) => id === job.id)).toMatchObject({ sawn: false });
   });
 });

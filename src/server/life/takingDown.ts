@@ -6,7 +6,7 @@ import { printed } from '@/core/quantities/printed';
 import { makeable, type Makeable, makeableInputs, servedByBars, servedByCloth } from '@/core/store/makeable';
 import type { FramePart } from '@/core/frame/frameParts';
 import { JOINTS, openersOf } from '@/core/frame/joints';
-import type { RackBar } from '@/core/frame/sawing/rack';
+import type { MakeableFrame, RackBar } from '@/core/frame/sawing/rack';
 import { fabricOf, profileOf } from '@/core/house/materials';
 import { byId } from '@/core/house/schools';
 import { SIDES } from '@/core/job/sides';
@@ -22,7 +22,7 @@ import { listCloth } from '@/db/clothSheets';
 import { type StoredJob, setArchived } from '@/db/jobs';
 import { logOfJob } from '@/db/logEntries';
 import { readCostSettings } from '@/db/quotes';
-import { addRackBar, listRack } from '@/db/rackBars';
+import { addRackBar, listRack, takeRackBar } from '@/db/rackBars';
 import { type RolledWork, findRolled, insertRolled, listRolled, stretchRolled } from '@/db/rolledWorks';
 import { findStoreItem, insertStoreMove } from '@/db/storeItems';
 import { readRules } from '@/db/workshops';
@@ -35,7 +35,7 @@ import type { Workshop } from '../workshop';
 import { writeRackMove } from '../rack/rackMove';
 import { writeDown } from '../job/writeDown';
 import { write } from '../write/write';
-import { ofJob, note } from '../write/asked';
+import { maker, note, ofJob } from '../write/asked';
 import { optional, part, flag, whole, numberOf } from '@/core/shape/shape';
 import { idText } from '@/core/job/job';
 import { titleText } from '@/core/stages/brief/briefInputs';
@@ -209,16 +209,45 @@ export function fromStock(workshop: Pick<Workshop, 'database'>): FromStock {
   };
 }
 
-/** Starts a canvas that can be made from what lies here. */
+/** Takes the two pairs of a frame off the rack, from as many of its rows as have them. */
+function pickFrame(
+  workshop: Workshop,
+  { profile, family, widthMm, heightMm }: MakeableFrame,
+  job: StoredJob,
+  maker: string,
+): void {
+  const { database } = workshop;
+  const wanted = widthMm === heightMm ? [[widthMm, 4] as const] : [[widthMm, 2] as const, [heightMm, 2] as const];
+  const taken = wanted.flatMap(([lengthMm, count]) => {
+    let open = count;
+    return listRack(database).flatMap(({ id, ...row }) => {
+      const fits = row.kind === 'pairs' && row.profile === profile && row.family === family && row.lengthMm === lengthMm;
+      const takes = fits ? Math.min(open, row.count) : 0;
+      if (takes === 0 || !takeRackBar(database, id, takes)) return [];
+      open -= takes;
+      const { count: _count, ...bar } = row;
+      return [{ bar, count: takes }];
+    });
+  });
+  writeRackMove(workshop, { maker, did: `Picked for No. ${job.number}`, jobs: [job.id], taken });
+}
+
+/** Starts a canvas that can be made from what lies here; its bars leave the rack with it, so that no other is promised them. */
 export const makeFromStock = write({
-  asks: { title: titleText, profile: idText, fabric: idText, width: numberOf('barLength'), height: numberOf('barLength') },
-  act(workshop: Workshop, { title, profile, fabric, width, height }): Outcome<StoredJob> {
-    const { canvases } = fromStock(workshop);
-    const found = canvases.find(
-      (one) => one.profile === profile && one.fabric === fabric && one.widthMm === width && one.heightMm === height,
-    );
-    if (!found) return refuse('This cannot be made from what lies here any more: somebody took a bar or the cloth. Look again.');
-    return beginJob(workshop, makeableInputs(title, found, fabric));
+  asks: { title: titleText, profile: idText, fabric: idText, width: numberOf('barLength'), height: numberOf('barLength'), maker },
+  act(workshop: Workshop, { title, profile, fabric, width, height, maker }): Outcome<StoredJob> {
+    return workshop.database
+      .transaction((): Outcome<StoredJob> => {
+        const found = fromStock(workshop).canvases.find(
+          (one) => one.profile === profile && one.fabric === fabric && one.widthMm === width && one.heightMm === height,
+        );
+        if (!found)
+          return refuse('This cannot be made from what lies here any more: somebody took a bar or the cloth. Look again.');
+        const begun = beginJob(workshop, makeableInputs(title, found, fabric));
+        if (begun.ok) pickFrame(workshop, found, begun.value, maker);
+        return begun;
+      })
+      .immediate();
   },
   ...newJobAgain,
 });
