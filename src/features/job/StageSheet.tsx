@@ -48,7 +48,7 @@ const TuneStage = dynamic(() => import('./tune/TuneStage').then((module) => modu
   loading: () => <div className="bench:flex-1" />,
 });
 
-const SHEET = 'flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]';
+const SHEET = 'order-3 bench:order-none flex min-h-0 min-w-0 flex-col bg-base-200 bench:border-l bench:border-[var(--hair)]';
 
 interface StageSheetProps {
   jobId: string;
@@ -108,7 +108,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
   const locked = progress.done.has(open) && !staysOpen(open);
   if (open === 'look')
     return (
-      <div className={SHEET}>
+      <div id="drawing" className={SHEET}>
         <LookStage
           jobId={jobId}
           inputs={live}
@@ -122,7 +122,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     );
   if (open === 'fasten')
     return (
-      <div className={SHEET}>
+      <div id="drawing" className={SHEET}>
         <FastenStage
           live={live}
           inputs={inputs}
@@ -141,7 +141,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
     );
   if (open === 'tune')
     return (
-      <div className={SHEET}>
+      <div id="drawing" className={SHEET}>
         <TuneStage
           jobId={jobId}
           live={live}
@@ -161,7 +161,7 @@ export const StageSheet = memo(function StageSheet(props: StageSheetProps) {
       </div>
     );
   return (
-    <div className={SHEET}>
+    <div id="drawing" className={SHEET}>
       <StageDrawing
         open={open}
         inputs={inputs}

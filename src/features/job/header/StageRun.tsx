@@ -34,7 +34,11 @@ export function StageRun({ run, painted, open, marks, notes, onOpen }: StageRunP
       nav.scrollLeft = step.offsetLeft + step.parentElement!.offsetLeft - (nav.clientWidth - step.offsetWidth) / 2;
   }, [open]);
   return (
-    <nav ref={strip} aria-label="Stages" className="no-print flex overflow-x-auto bench:block bench:overflow-visible bench:py-3">
+    <nav
+      ref={strip}
+      aria-label="Stages"
+      className="no-print order-1 flex overflow-x-auto bench:order-none bench:block bench:overflow-visible bench:py-3"
+    >
       <ol className="flex bench:block">
         {run.map((id, index) => (
           <li key={id} className="relative shrink-0">

@@ -120,7 +120,7 @@ export function JobSlipColumn({
       ref={slip}
       tabIndex={-1}
       aria-label={`${acts.name}, slip`}
-      className="flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:border-l bench:border-[var(--hair)]"
+      className="order-2 flex min-h-0 flex-col gap-2 bg-base-100 px-5 py-3 bench:order-none bench:border-l bench:border-[var(--hair)]"
     >
       <div>
         <h2 className="soft text-[14px] font-normal">{acts.act}</h2>
@@ -130,6 +130,10 @@ export function JobSlipColumn({
         <p className="figure soft text-[14.5px] leading-5">
           <Figure>{answerNote}</Figure>
         </p>
+        {/* One column: what to do comes first, the drawing under it. */}
+        <a href="#drawing" className="link link-primary inline-block py-3 text-[14.5px] bench:hidden">
+          See the drawing
+        </a>
       </div>
       <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
         {stops.length > 0 && <VerdictList verdicts={stops} />}
