@@ -131,9 +131,13 @@ export function JobSlipColumn({
           <Figure>{answerNote}</Figure>
         </p>
         {/* One column: what to do comes first, the drawing under it. */}
-        <a href="#drawing" className="link link-primary inline-block py-3 text-[14.5px] bench:hidden">
+        <button
+          type="button"
+          className="link link-primary min-h-11 text-[14.5px] bench:hidden"
+          onClick={() => document.getElementById('drawing')?.scrollIntoView({ block: 'start' })}
+        >
           See the drawing
-        </a>
+        </button>
       </div>
       <div className="relative min-h-0 flex-1 space-y-3 overflow-y-auto pr-1 pb-1">
         {stops.length > 0 && <VerdictList verdicts={stops} />}
