@@ -104,9 +104,18 @@ export type Mark =
   /** A dimension line beside from–to; `offPx` to its left when looking from `from` to `to`, in px of the sink. */
   | { kind: 'dimension'; from: Point; to: Point; offPx: number; text: string; role?: Role };
 
+export interface Bounds {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+}
+
 export interface Scene {
   /** The part that must be seen, mm; dimension lines lie outside it. */
-  bounds: { minX: number; minY: number; maxX: number; maxY: number };
+  bounds: Bounds;
+  /** Where hands are now: drawn by itself, with the whole beside it, where there is no room to see it in the whole. */
+  focus?: Bounds;
   /** Room for dimension lines around the bounds, px. */
   padPx: { top: number; right: number; bottom: number; left: number };
   marks: Mark[];

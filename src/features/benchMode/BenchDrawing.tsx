@@ -8,7 +8,7 @@ import { sideWords } from '@/core/job/sideWords';
 import type { Corner, TapeName } from '@/core/frame/square/corners';
 import { cornerScene } from '@/drawing/corner/cornerScene';
 import { fastenScene } from '@/drawing/fastenScene';
-import { type Mark, type Point, fromBack, point, turned } from '@/drawing/scene/scene';
+import { type Mark, type Point, type Scene, fromBack, point, turned } from '@/drawing/scene/scene';
 import { type SceneInput, circle } from '@/drawing/stageScenes';
 import { stageScene } from '@/drawing/stageScene';
 import { Drawing } from '@/ui/drawing/Drawing';
@@ -32,9 +32,33 @@ export function BenchDrawing({ here, step, quarter, className }: BenchDrawingPro
       show.kind === 'route' ? fastenScene(input, show.order, 'next') : stageScene(stage, input, here.progress.coatsDone);
     const marked = { ...drawn, marks: [...drawn.marks, ...placeMarks(show, width.mm, height.mm)] };
     const seen = view === 'back' ? fromBack(marked, width.mm) : marked;
-    return turned(seen, quarter, { widthMm: width.mm, heightMm: height.mm });
+    return focused(turned(seen, quarter, { widthMm: width.mm, heightMm: height.mm }), show);
   }, [here, stage, show, tape, view, quarter]);
   return <Drawing scene={scene} tape={tape} className={className} scaleBar={show.kind !== 'corner'} />;
+}
+
+/** Room left round what is done now, in parts of the longer side of the whole. */
+const ROUND = 0.12;
+
+/** A scene that knows where hands are: at the next fastener, or at the place that is read. */
+function focused(scene: Scene, { kind }: BenchShow): Scene {
+  const at = scene.marks.flatMap((mark): Point[] => {
+    if (kind === 'route') return mark.kind === 'staple' && mark.state === 'now' ? [mark.at] : [];
+    return kind === 'end' && mark.kind === 'path' && mark.role === 'pullNow' ? mark.points : [];
+  });
+  if (at.length === 0) return scene;
+  const { bounds } = scene;
+  const room = ROUND * Math.max(bounds.maxX - bounds.minX, bounds.maxY - bounds.minY);
+  const [xs, ys] = [at.map(({ x }) => x), at.map(({ y }) => y)];
+  return {
+    ...scene,
+    focus: {
+      minX: Math.min(...xs) - room,
+      minY: Math.min(...ys) - room,
+      maxX: Math.max(...xs) + room,
+      maxY: Math.max(...ys) + room,
+    },
+  };
 }
 
 const CORNER_AT: Record<Corner, Point> = {

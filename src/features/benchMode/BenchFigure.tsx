@@ -13,6 +13,8 @@ export function BenchFigure({ figure }: { figure: string }) {
   const [number, unit] = [parts?.[1] ?? figure, parts?.[2] ?? ''];
   // A fraction is set small: it takes about the room of one letter and a half.
   const letters = number.replace(/\d+[/⁄]\d+/g, 'xx').length;
+  // What is still to be read leaves its room to the drawing.
+  const most = /\d/.test(number) ? 24 : 13;
   const ems = Math.max(1.2, letters * LETTER + (unit.length + 1) * UNIT);
   return (
     <div className="[container-type:inline-size]">
@@ -20,7 +22,7 @@ export function BenchFigure({ figure }: { figure: string }) {
         data-testid="bench-figure"
         aria-label={figure}
         className="figure leading-[1.08] font-semibold whitespace-nowrap"
-        style={{ fontSize: `clamp(12dvh, ${(100 / ems).toFixed(1)}cqw, 24dvh)` }}
+        style={{ fontSize: `clamp(12dvh, ${(100 / ems).toFixed(1)}cqw, ${most}dvh)` }}
       >
         <Figure>{number}</Figure>
         {unit !== '' && <span className="pl-[0.15em] text-[0.38em]">{unit}</span>}

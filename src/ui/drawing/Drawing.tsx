@@ -4,7 +4,7 @@
  * and draws a scale bar that is true for what is seen.
  */
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
-import type { Grab, Mark, Point, Scene } from '@/drawing/scene/scene';
+import type { Bounds, Grab, Mark, Point, Scene } from '@/drawing/scene/scene';
 import { type Tape, MM_PER_INCH, printLength } from '@/core/units/length';
 import { fractionParts } from './Figure';
 import { type StapleMark, Staples } from './Staples';
@@ -25,14 +25,10 @@ interface DrawingProps {
 export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, className, onMove, onPick }: DrawingProps) {
   const ref = useRef<HTMLDivElement>(null);
   const box = useBox(ref);
-  const { bounds, padPx } = scene;
-  const size = { width: bounds.maxX - bounds.minX, height: bounds.maxY - bounds.minY };
-  const scale = Math.max(
-    0.01,
-    Math.min((box.width - padPx.left - padPx.right) / size.width, (box.height - padPx.top - padPx.bottom) / size.height),
-  );
-  const originX = padPx.left + (box.width - padPx.left - padPx.right - size.width * scale) / 2 - bounds.minX * scale;
-  const originY = padPx.top + (box.height - padPx.top - padPx.bottom - size.height * scale) / 2 - bounds.minY * scale;
+  const whole = fitted(scene.bounds, scene.padPx, box);
+  const long = Math.max(scene.bounds.maxX - scene.bounds.minX, scene.bounds.maxY - scene.bounds.minY);
+  const close = scene.focus && whole.scale * long < SMALL_PX ? scene.focus : null;
+  const { scale, originX, originY } = close ? fitted(close, CLOSE_PAD, box) : whole;
   const staples = scene.marks.filter((mark): mark is StapleMark => mark.kind === 'staple');
   const spots = scene.marks.filter((mark): mark is SpotMark => mark.kind === 'spot');
   const px = ({ x, y }: Point): Point => ({ x: originX + x * scale, y: originY + y * scale });
@@ -50,11 +46,48 @@ export const Drawing = memo(function Drawing({ scene, tape, scaleBar = true, cla
         ))}
         {staples.length > 0 && <Staples marks={staples} px={px} scale={scale} />}
         {spots.length > 0 && onPick && <Spots spots={spots} px={px} onPick={onPick} />}
+        {close && <Inset whole={scene.bounds} close={close} box={box} />}
         {scaleBar && <ScaleBar scale={scale} tape={tape} box={box} />}
       </svg>
     </div>
   );
 });
+
+/** Drawn smaller than this, where hands are is drawn by itself, px. */
+const SMALL_PX = 240;
+const CLOSE_PAD = { top: 8, right: 8, bottom: 8, left: 8 };
+
+/** How large a part of a scene is drawn so that it fills its box, and where its origin lies then. */
+function fitted({ minX, minY, maxX, maxY }: Bounds, pad: Scene['padPx'], box: Box) {
+  const [width, height] = [box.width - pad.left - pad.right, box.height - pad.top - pad.bottom];
+  const scale = Math.max(0.01, Math.min(width / (maxX - minX), height / (maxY - minY)));
+  return {
+    scale,
+    originX: pad.left + (width - (maxX - minX) * scale) / 2 - minX * scale,
+    originY: pad.top + (height - (maxY - minY) * scale) / 2 - minY * scale,
+  };
+}
+
+/** The longer side of the whole beside a part of it, px. */
+const INSET_PX = 56;
+
+/** The whole, small, with the part that is drawn: at the top right. */
+function Inset({ whole, close, box }: { whole: Bounds; close: Bounds; box: Box }) {
+  const scale = INSET_PX / Math.max(whole.maxX - whole.minX, whole.maxY - whole.minY);
+  const [left, top] = [box.width - (whole.maxX - whole.minX) * scale - 6, 6];
+  const rect = ({ minX, minY, maxX, maxY }: Bounds) => ({
+    x: left + (minX - whole.minX) * scale,
+    y: top + (minY - whole.minY) * scale,
+    width: (maxX - minX) * scale,
+    height: (maxY - minY) * scale,
+  });
+  return (
+    <g aria-hidden>
+      <rect {...rect(whole)} className="area face" />
+      <rect {...rect(close)} fill="none" className="line pullNow" />
+    </g>
+  );
+}
 
 /** The weave that areas of cloth are filled with. */
 export const WeavePattern = () => (
