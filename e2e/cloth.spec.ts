@@ -38,9 +38,9 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
       await roll.scrollIntoViewIfNeeded();
       const box = (await roll.boundingBox())!;
       await page.getByRole('button', { name: 'Mark a flaw' }).click();
-      const before = await page.getByRole('button', { name: /^Take off/ }).count();
+      const before = await page.getByRole('button', { name: /^Remove/ }).count();
       await page.mouse.click(box.x + box.width * part * 0.5, box.y + box.height * part);
-      await expect(page.getByRole('button', { name: /^Take off/ })).toHaveCount(before + 1);
+      await expect(page.getByRole('button', { name: /^Remove/ })).toHaveCount(before + 1);
     }
     await expect(page.getByTestId('run')).not.toHaveText('searching');
     expect(await length()).toBeGreaterThanOrEqual(withoutFlaws);
@@ -56,7 +56,7 @@ test('five pieces round two flaws, one pinned, cut and recorded; the offcut is f
     await page.getByLabel('What it is, new flaw').fill('oil');
     await page.getByRole('button', { name: 'Save the flaw' }).click();
     await expect(flaws).toContainText('F7: oil 12 × 20 mm, 2500 mm from the cut end');
-    await flaws.getByRole('button', { name: 'Take off oil, F7' }).click();
+    await flaws.getByRole('button', { name: 'Remove oil, F7' }).click();
     await expect(flaws).not.toContainText('oil');
   });
 
@@ -237,7 +237,7 @@ test('a piece is dragged, moved by keys, turned and set free; a pin that cannot 
   await piece.scrollIntoViewIfNeeded();
   const at = (await piece.boundingBox())!;
   await page.mouse.click(at.x + at.width / 2, at.y + at.height / 2);
-  await expect(page.getByRole('button', { name: /^Take off/ })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: /^Remove/ })).toHaveCount(1);
   await expect(piece).not.toHaveAttribute('aria-label', begun!);
   await piece.focus();
   const flawed = page.getByRole('alert').filter({ hasText: /has a flaw/ });

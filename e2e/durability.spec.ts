@@ -149,7 +149,7 @@ test('two at one canvas see each other within two seconds; what each changes at 
   await stage(other, 'Fasten').click();
   await other.getByLabel('Largest spacing').fill('61');
   await saved(other);
-  await expect(other.getByTestId('job-news')).toContainText('Square: changed elsewhere meanwhile and taken in');
+  await expect(other.getByTestId('job-news')).toContainText('Square: changed elsewhere meanwhile; the changes are in');
   await stage(other, 'Square').click();
   await expect(other.getByLabel('Diagonal, top left down')).toHaveValue('955 mm');
   await stage(page, 'Fasten').click();

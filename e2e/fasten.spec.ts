@@ -64,7 +64,7 @@ test('the cloth goes with the route: map, band, pull, and what to set again', as
   await page.getByRole('button', { name: 'What to set again?' }).click();
   await expect(again).toBeVisible();
   expect(await again.textContent()).not.toBe(blind);
-  await page.getByRole('button', { name: 'Take off felt 1' }).click();
+  await page.getByRole('button', { name: 'Remove felt 1' }).click();
   // A pull of one's own is taken as it is, and a wrong one is refused.
   const pull = page.getByLabel('Firm pull at a place');
   await pull.fill('0');

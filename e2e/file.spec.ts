@@ -15,16 +15,16 @@ test('a copy is made, put back over newer work, and that is put back again; a ba
     await saved(page);
     await page.goto(`${server.url}/file`);
     await page.getByRole('button', { name: 'Restore' }).click();
-    const dialog = page.getByRole('dialog', { name: 'Put a copy back' });
+    const dialog = page.getByRole('dialog', { name: 'Restore a backup' });
     await expect(dialog.getByRole('row', { name: 'canvases 1 1' })).toBeVisible();
-    await expect(dialog).toContainText('The copy is older');
-    await dialog.getByRole('button', { name: 'Put it back' }).click();
+    await expect(dialog).toContainText('The backup is older');
+    await dialog.getByRole('button', { name: 'Restore this backup' }).click();
     await expect(page.getByText(/^Restored: 1 canvases, 0 entries/)).toBeVisible();
     await page.goto(server.url);
     await expect(page.getByRole('list', { name: 'Canvases' }).getByText('Before the copy')).toBeVisible();
     await page.goto(`${server.url}/file`);
-    await page.getByRole('listitem').filter({ hasText: 'kept aside' }).getByRole('button', { name: 'Restore' }).click();
-    await page.getByRole('button', { name: 'Put it back' }).click();
+    await page.getByRole('listitem').filter({ hasText: 'kept before' }).getByRole('button', { name: 'Restore' }).click();
+    await page.getByRole('button', { name: 'Restore this backup' }).click();
     await expect(page.getByText(/^Restored: 1 canvases/)).toBeVisible();
     await page.goto(server.url);
     await expect(page.getByRole('list', { name: 'Canvases' }).getByText('After the copy')).toBeVisible();
@@ -35,9 +35,9 @@ test('a copy is made, put back over newer work, and that is put back again; a ba
     const path = info.outputPath('copy.sqlite');
     await (await download).saveAs(path);
     writeFileSync(info.outputPath('cut.sqlite'), readFileSync(path).subarray(0, 60_000));
-    await page.getByLabel('A copy from elsewhere').setInputFiles(info.outputPath('cut.sqlite'));
+    await page.getByLabel('A backup file').setInputFiles(info.outputPath('cut.sqlite'));
     await expect(page.getByRole('alert').filter({ hasText: /damaged or cut off|damaged/ })).toBeVisible();
-    await page.getByLabel('A copy from elsewhere').setInputFiles(path);
+    await page.getByLabel('A backup file').setInputFiles(path);
     await expect(page.getByText(/^copy\.sqlite has no errors/)).toBeVisible();
     await page.getByRole('button', { name: 'Check the file' }).click();
     await expect(page.getByText(/^No errors found/)).toBeVisible();
@@ -137,7 +137,7 @@ test('a list of jobs is looked at, then taken in whole; one with wrong lines is 
   await jobs.setInputFiles(
     file('jobs.csv', 'title;width (in);height (in);due;colour\nPier;24;18 1/2;2031-06-01;red\n"=Mole";400 mm;300 mm;;'),
   );
-  const dialog = page.getByRole('dialog', { name: 'Take in jobs.csv?' });
+  const dialog = page.getByRole('dialog', { name: 'Import jobs.csv?' });
   await expect(dialog).toContainText('2 new');
   await expect(dialog).toContainText('Nothing is read from colour.');
   await expect(dialog.getByRole('listitem').first()).toContainText('Pier, 610 × 470 mm, due 2031-06-01');
@@ -145,7 +145,7 @@ test('a list of jobs is looked at, then taken in whole; one with wrong lines is 
   await expect(page.getByText('jobs.csv is imported: 2 new.')).toBeVisible();
   await page.getByRole('button', { name: 'in', exact: true }).click();
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Write Jobs out' }).click();
+  await page.getByRole('link', { name: 'Export CSV: Jobs' }).click();
   const path = info.outputPath('out.csv');
   await (await download).saveAs(path);
   const text = readFileSync(path, 'utf8');

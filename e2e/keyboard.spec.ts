@@ -25,6 +25,7 @@ async function type(page: Page, field: string, text: string): Promise<void> {
 test('a job is begun, planned and recorded without a mouse', async ({ page, demoServer }) => {
   await page.goto(demoServer.url);
   await page.keyboard.press('c');
+  await expect(page.getByLabel('Title', { exact: true })).toBeFocused();
   await page.keyboard.type('By keys alone');
   await page.keyboard.press('Tab');
   await page.keyboard.type('70 cm');

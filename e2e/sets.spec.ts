@@ -140,6 +140,7 @@ test('three go the whole way by keys alone', async ({ page, emptyServer }) => {
   };
   await page.goto(emptyServer.url);
   await page.keyboard.press('c');
+  await expect(page.getByLabel('Title')).toBeFocused();
   for (const typed of ['By keys', '400', '300']) {
     await page.keyboard.type(typed);
     await page.keyboard.press('Tab');

@@ -16,7 +16,7 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await page.getByRole('button', { name: 'Add a variant' }).click();
   await page.getByLabel('Width, Variant A').fill('40');
   await expect(page.getByText(/“40” .*50 mm/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take Two braces' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Use this variant: Two braces' })).toBeDisabled();
   await page.getByLabel('Width, Variant A').fill('2400');
   await expect(page.getByTestId('stages').nth(2)).toContainText(/stop.*bow/i);
   await page.getByRole('button', { name: 'Fit bars Variant A' }).click();
@@ -27,7 +27,7 @@ test('variants are compared in figures and stages, one is taken, the others are 
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Two braces');
-  await page.getByRole('button', { name: 'Take Two braces' }).click();
+  await page.getByRole('button', { name: 'Use this variant: Two braces' }).click();
   await expect(page.getByLabel('Name of variant 1')).toHaveValue('Before Two braces');
   await expect(page.getByLabel('Width, Variant A')).toHaveValue('2400 mm');
   await page.goto(`${emptyServer.url}/log`);

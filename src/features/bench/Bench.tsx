@@ -61,9 +61,7 @@ export function Bench({ page, overdue, workshop, nowMs: serverNow, today }: Benc
       <BenchHeader page={page} workshop={workshop} nowMs={nowMs} onNew={() => setMaking(true)} />
       {overdue && (
         <p className="hair-b px-5 py-1.5 text-[14.5px] text-warning">
-          {overdue.lastAt
-            ? `The last copy of the workshop’s file is of ${format(parseISO(overdue.lastAt), 'EEE d MMM')}.`
-            : 'There is no copy of the workshop’s file yet.'}{' '}
+          {overdue.lastAt ? `The last backup is of ${format(parseISO(overdue.lastAt), 'EEE d MMM')}.` : 'No backup yet.'}{' '}
           <Link href="/file" prefetch={false} className="link">
             Back up now
           </Link>

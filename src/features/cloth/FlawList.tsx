@@ -66,7 +66,7 @@ export function FlawList({ cloths, onChange }: FlawListProps) {
                     <button
                       type="button"
                       className="btn btn-ghost btn-xs"
-                      aria-label={`Take off ${name}, ${cloth.tag}`}
+                      aria-label={`Remove ${name}, ${cloth.tag}`}
                       onClick={() => onChange(cloth, cloth.flaws.toSpliced(index, 1))}
                     >
                       Remove

@@ -140,7 +140,7 @@ export function FilePage({ state: { path, figures, backups } }: { state: FileSta
             another disk too.
           </p>
           <span className="ml-auto">
-            <FileButton label="A copy from elsewhere" accept=".sqlite,.db,.jsonl" onFile={(file) => void bring(file)}>
+            <FileButton label="A backup file" accept=".sqlite,.db,.jsonl" onFile={(file) => void bring(file)}>
               Add a backup file
             </FileButton>
           </span>

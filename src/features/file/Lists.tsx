@@ -96,7 +96,7 @@ export function Lists() {
               className="btn btn-ghost btn-sm h-9"
               href={`/api/file/list/${id}?unit=${tape.unit}`}
               download
-              aria-label={`Write ${name} out`}
+              aria-label={`Export CSV: ${name}`}
             >
               Export CSV
             </a>

@@ -22,13 +22,13 @@ export function RestoreDialog({ looked: { name, then, today }, onClose, onRestor
   ];
   const older = then.lastAt !== null && today.lastAt !== null && then.lastAt < today.lastAt;
   return (
-    <Dialog title="Put a copy back" onClose={onClose} wide>
+    <Dialog title="Restore a backup" onClose={onClose} wide>
       <p className="figure soft mb-2 break-all">{name}</p>
       <table className="figure w-full text-[15px]">
         <thead className="soft text-left text-[13px]">
           <tr className="hair-b">
             <th className="font-normal" />
-            <th className="font-normal">in the copy</th>
+            <th className="font-normal">in the backup</th>
             <th className="font-normal">today</th>
           </tr>
         </thead>
@@ -46,16 +46,16 @@ export function RestoreDialog({ looked: { name, then, today }, onClose, onRestor
       </table>
       <p className={`mt-3 max-w-prose ${older ? 'text-warning' : 'soft'}`}>
         {older
-          ? 'The copy is older: what was typed and recorded since then will not be in the workshop any more.'
-          : 'The copy is found sound and of this application’s making.'}{' '}
-        What stands today is kept aside as a copy of its own first, and can be put back the same way.
+          ? 'The backup is older: what was typed and recorded since then will not be in the workshop any more.'
+          : 'No errors were found in the backup; it is of this application.'}{' '}
+        Today’s workshop is backed up first, and can be restored the same way.
       </p>
       <div className="mt-4 flex justify-end gap-2">
         <button type="button" className="btn btn-outline h-11" onClick={onClose}>
           Cancel
         </button>
         <button type="button" className="btn btn-primary h-11" onClick={onRestore}>
-          Put it back
+          Restore this backup
         </button>
       </div>
     </Dialog>

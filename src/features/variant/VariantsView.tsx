@@ -169,7 +169,7 @@ export function VariantsView({ job, first, weigh, noise }: VariantsViewProps) {
               <button
                 type="button"
                 className="btn btn-primary btn-sm h-10"
-                aria-label={`Take ${variant.name}`}
+                aria-label={`Use this variant: ${variant.name}`}
                 disabled={!awake || busy || mend !== null || moved.length === 0 || 'says' in weighing}
                 onClick={() => void adopt(variant.id)}
               >

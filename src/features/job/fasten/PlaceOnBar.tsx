@@ -49,7 +49,7 @@ export function PlaceOnBar({ name, place: { side, at }, brief, locked, onPlace, 
         className="btn btn-ghost btn-sm h-9"
         disabled={locked}
         onClick={onTakeOff}
-        aria-label={`Take off ${name.toLowerCase()}`}
+        aria-label={`Remove ${name.toLowerCase()}`}
       >
         Remove
       </button>
