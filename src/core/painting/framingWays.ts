@@ -1,5 +1,5 @@
 /* The ways to frame a canvas in the frame as it was measured, best first; each is tried by the calculation that judges it. */
-import { UNSEEN_MM } from '../cloth/registration';
+import { SIDE_ENDS, UNSEEN_MM } from '../cloth/registration';
 import { CORNERS, type Corner, type Point2 } from '../frame/square/corners';
 import { assumed } from '../house/houseRules';
 import { fabricOf } from '../house/materials';
@@ -10,7 +10,7 @@ import { wholeDepth } from './canvasDepth';
 import { type RebatePlan, faceForRebate, sightOf } from './planRebate';
 import { rectangleOf } from './rebateFit';
 import { type AtPlace, atPlace, evenGap, freeSight, packedSight } from './sight';
-import { type Place, type Quad, type Sight, stepOf } from './sightForms';
+import { type Place, type Quad, type Sight, type Step, stepOf } from './sightForms';
 import { slipWhenFree, slipWhenPacked } from './slip';
 
 /** What is done to frame or canvas; in the order in which a framer takes them, the least work first. */
@@ -51,9 +51,10 @@ const most = (of: Record<Side, number>): number => Math.max(...SIDES.map((side) 
 /** An opening with every step moved out, and lips that end where they ended. */
 function eased(sight: Sight, by: number): Sight {
   const at = (corner: Corner): Point2 => {
-    const [one, other] = SIDES.filter((side) => corner.toLowerCase().includes(side)).map((side) =>
-      stepOf(sight.opening, side),
-    ) as [ReturnType<typeof stepOf>, ReturnType<typeof stepOf>];
+    const [one, other] = SIDES.filter((side) => SIDE_ENDS[side].includes(corner)).map((side) => stepOf(sight.opening, side)) as [
+      Step,
+      Step,
+    ];
     const [first, second] = [one.from - by, other.from - by];
     const turn = one.normal.x * other.normal.y - one.normal.y * other.normal.x;
     return {

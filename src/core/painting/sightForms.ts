@@ -58,7 +58,7 @@ export const turned = ({ x, y }: Point2, turn: number): Point2 => ({
 /** Crosswise to a direction. */
 const across = ({ x, y }: Point2): Point2 => ({ x: -y, y: x });
 
-interface Step {
+export interface Step {
   /** Into the opening. */
   normal: Point2;
   from: number;
