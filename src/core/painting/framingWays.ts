@@ -11,7 +11,7 @@ import { type RebatePlan, faceForRebate, sightOf } from './planRebate';
 import { rectangleOf } from './rebateFit';
 import { type AtPlace, atPlace, evenGap, freeSight, packedSight } from './sight';
 import { type Place, type Quad, type Sight, type Step, stepOf } from './sightForms';
-import { slipWhenFree, slipWhenPacked } from './slip';
+import { slipWhenPacked, uniformWhenFree } from './slip';
 
 /** What is done to frame or canvas; in the order in which a framer takes them, the least work first. */
 export const FRAMING_WAYS = [
@@ -45,7 +45,7 @@ export interface FramingWay {
   proudMm: number | null;
 }
 
-const NONE: Record<Side, number> = { top: 0, right: 0, bottom: 0, left: 0 };
+const NONE = everySide(() => 0);
 const most = (of: Record<Side, number>): number => Math.max(...SIDES.map((side) => of[side]));
 
 /** An opening with every step moved out, and lips that end where they ended. */
@@ -150,7 +150,7 @@ export function framingWays(
     ways.push(...way('slip', heldPacked(withSlip(sight, all)), { slipMm: all }));
   }
   if (free && free.seenMm > UNSEEN_MM) {
-    const all = cutWider(slipWhenFree(sight)!.uniform.widthsMm);
+    const all = cutWider(uniformWhenFree(sight)!.widthsMm);
     ways.push(...way('slipFree', leftFree(withSlip(sight, all)), { slipMm: all }));
   }
   if (!packed) {

@@ -217,10 +217,11 @@ function pickFrame(
   maker: string,
 ): void {
   const { database } = workshop;
+  const rack = listRack(database);
   const wanted = widthMm === heightMm ? [[widthMm, 4] as const] : [[widthMm, 2] as const, [heightMm, 2] as const];
   const taken = wanted.flatMap(([lengthMm, count]) => {
     let open = count;
-    return listRack(database).flatMap(({ id, ...row }) => {
+    return rack.flatMap(({ id, ...row }) => {
       const fits = row.kind === 'pairs' && row.profile === profile && row.family === family && row.lengthMm === lengthMm;
       const takes = fits ? Math.min(open, row.count) : 0;
       if (takes === 0 || !takeRackBar(database, id, takes)) return [];

@@ -1,4 +1,3 @@
-import { withMinutes } from '../../effort/effort';
 import { printed } from '../../quantities/printed';
 import { assemblySteps, setHours, type AssemblyStep } from '../../frame/assembly';
 import { type BarChoice, chooseBars, judgeBars, recommendedBars } from '../../frame/chooseBars';
@@ -66,7 +65,8 @@ export function planBars(inputs: JobInputs, context: PlanContext): BarsPlan {
       ...depthVerdicts(inputs, context),
     ],
     readings: [],
-    ...withMinutes(chosen.effort),
+    effort: chosen.effort,
+    minutes: chosen.minutes,
     setsMinutes: glued ? setHours(bars.glue, (id) => assumed(rules, id)) * 60 : null,
     profile,
     load,
